@@ -1,0 +1,1 @@
+"""Maqueta: checks technical drawings exactly against the solid part."""

@@ -1,0 +1,1 @@
+"""One module per criterion, the catalogue of rules, the report and the marks."""

@@ -1,0 +1,96 @@
+"""Criterion layout: everything inside the drawing area, nothing over anything else, the whole in the middle."""
+
+from itertools import combinations
+
+from maqueta.checking.catalogue import found
+from maqueta.checking.finding import Finding
+from maqueta.checking.front import outline
+from maqueta.checking.survey import Survey
+from maqueta.drawing.ink import InkGroup
+from maqueta.projection.line_set import Box
+from maqueta.sheet.placed import union
+
+#: A line exactly on the border is not beyond it (mm).
+_SLACK = 0.05
+
+
+def check_layout(survey: Survey) -> list[Finding]:
+    """`layout.outside`, `layout.overlap` and `layout.centring`."""
+    return [*_outside(survey), *_overlap(survey), *_centring(survey)]
+
+
+def _drawn(survey: Survey) -> list[InkGroup]:
+    return [group for group in survey.ink if group.role in ("view", "dimension", "mark")]
+
+
+def _what(survey: Survey, group: InkGroup) -> str:
+    if group.role == "view":
+        return f"The {survey.names[group.id]} view"
+    kind = "A dimension" if group.role == "dimension" else "A centre line"
+    return f"{kind} of the {survey.names[group.owner or '']} view"
+
+
+def _outside(survey: Survey) -> list[Finding]:
+    border, title = survey.layout.border, survey.layout.title
+    findings = []
+    for group in _drawn(survey):
+        box = group.box
+        view = group.id if group.role == "view" else group.owner or ""
+        reach = max(border[0] - box[0], border[1] - box[1], box[2] - border[2], box[3] - border[3])
+        common = {"views": (view,), "at": (outline(box),), "items": () if group.role == "view" else (group.id,)}
+        if reach > _SLACK:
+            parameters = {"what": _what(survey, group), "reach": reach}
+            findings.append(found("layout.outside", parameters=parameters, variant="border", **common))
+        elif _meet(box, title):
+            findings.append(
+                found("layout.outside", parameters={"what": _what(survey, group)}, variant="title", **common)
+            )
+    return findings
+
+
+def _meet(a: Box, b: Box) -> bool:
+    return a[0] < b[2] - _SLACK and b[0] < a[2] - _SLACK and a[1] < b[3] - _SLACK and b[1] < a[3] - _SLACK
+
+
+def _overlap(survey: Survey) -> list[Finding]:
+    findings = []
+    for first, second in combinations(survey.placed, 2):
+        a, b = first.box, second.box
+        if a[0] <= b[2] and b[0] <= a[2] and a[1] <= b[3] and b[1] <= a[3]:
+            findings.append(
+                found(
+                    "layout.overlap",
+                    views=(first.view.id, second.view.id),
+                    at=(outline(a), outline(b)),
+                    parameters={"first": survey.name(first), "second": survey.name(second)},
+                )
+            )
+    return findings
+
+
+def _centring(survey: Survey) -> list[Finding]:
+    """Off centre only when the views alone are, and the views with their dimensions and centre lines as well."""
+    if not survey.principal:
+        return []
+    ids = {item.view.id for item in survey.principal}
+    bare = union([item.box for item in survey.principal])
+    full = union([group.box for group in _drawn(survey) if (group.owner or group.id) in ids])
+    area = survey.layout.drawing_area
+    allowed = survey.exercise.thresholds.centring_mm
+    off = min(max(map(abs, _imbalance(area, box))) for box in (bare, full))
+    if off <= allowed:
+        return []
+    parameters = {
+        "left": bare[0] - area[0],
+        "right": area[2] - bare[2],
+        "below": bare[1] - area[1],
+        "above": area[3] - bare[3],
+        "across": (area[2] - area[0] - bare[2] + bare[0]) / 2,
+        "up": (area[3] - area[1] - bare[3] + bare[1]) / 2,
+    }
+    return [found("layout.centring", views=tuple(sorted(ids)), at=(outline(bare),), parameters=parameters)]
+
+
+def _imbalance(area: Box, box: Box) -> tuple[float, float]:
+    """How far the middle of a box lies from the middle of the area, across and up (mm)."""
+    return ((box[0] + box[2] - area[0] - area[2]) / 2, (box[1] + box[3] - area[1] - area[3]) / 2)

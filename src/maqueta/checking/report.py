@@ -1,0 +1,142 @@
+"""The whole check of one sheet, and the report in its stable form."""
+
+from dataclasses import dataclass
+from typing import Any, Final
+
+from maqueta.checking.alignment import check_alignment
+from maqueta.checking.angle import check_angle
+from maqueta.checking.catalogue import CATALOGUE, wording
+from maqueta.checking.dimensions import DimensionSurvey, check_dimensions
+from maqueta.checking.exercise import CRITERIA, Criterion, Exercise
+from maqueta.checking.finding import Finding
+from maqueta.checking.front import check_front
+from maqueta.checking.layout import check_layout
+from maqueta.checking.lines import check_lines
+from maqueta.checking.marks import Mark, mark
+from maqueta.checking.scale import check_scale
+from maqueta.checking.survey import Survey
+from maqueta.checking.title import check_title
+from maqueta.checking.views import check_views
+from maqueta.projection.projected_part import ProjectedPart
+from maqueta.sheet.document import SheetDocument
+
+REPORT_FORMAT: Final = 1
+
+
+@dataclass(frozen=True)
+class Check:
+    """A finished check. `unjudged` holds the criteria that were not judged, each with the reason."""
+
+    survey: Survey
+    findings: tuple[Finding, ...]
+    unjudged: dict[Criterion, str]
+    dimensions: DimensionSurvey
+
+    def marks(self, waived: frozenset[int] = frozenset()) -> dict[Criterion, Mark]:
+        """Marks of all criteria; `waived` are places in `findings`."""
+        return {c: mark(c, self.findings, self.survey.exercise, c not in self.unjudged, waived) for c in CRITERIA}
+
+
+def check(projected: ProjectedPart, exercise: Exercise, sheet: SheetDocument) -> Check:
+    """Check a sheet against its part and exercise. Pure: equal inputs give equal findings in equal order."""
+    survey = Survey(projected, exercise, sheet)
+    dimensions = DimensionSurvey(survey)
+    findings: list[Finding] = []
+    for criterion in (
+        check_front,
+        check_angle,
+        check_views,
+        check_alignment,
+        check_lines,
+        check_scale,
+    ):
+        findings += criterion(survey)
+    findings += check_dimensions(dimensions)
+    findings += check_layout(survey)
+    findings += check_title(survey)
+    return Check(survey, tuple(findings), _unjudged(survey, dimensions), dimensions)
+
+
+def _unjudged(survey: Survey, dimensions: DimensionSurvey) -> dict[Criterion, str]:
+    unjudged: dict[Criterion, str] = {"placement": "the placing of dimensions is not judged yet"}
+    if survey.front is None:
+        for criterion in ("front", "angle", "alignment", "lines", "scale", "layout"):
+            unjudged[criterion] = "there is no principal view on the sheet"  # type: ignore[index]
+    if not survey.exercise.dimensioning.required:
+        unjudged["dimensions"] = "the exercise asks for no dimensions"
+    elif dimensions.reason is not None:
+        unjudged["dimensions"] = dimensions.reason
+    if not survey.exercise.title_fields:
+        unjudged["title"] = "the exercise asks for no title-block fields"
+    return unjudged
+
+
+def _tidy(value: float) -> float:
+    """A number without the dust of floating point; never −0."""
+    return round(value, 6) + 0.0
+
+
+def finding_json(finding: Finding) -> dict[str, Any]:
+    """A finding as people and programs read it."""
+    words = wording(finding)
+    return {
+        "rule": finding.rule,
+        "severity": finding.severity,
+        "views": list(finding.views),
+        "at": [[[_tidy(x), _tidy(y)] for x, y in line] for line in finding.at],
+        "expected": words.expected,
+        "found": words.found,
+        "message": words.message,
+        "basis": CATALOGUE[finding.rule].basis,
+    }
+
+
+def report(check: Check) -> dict[str, Any]:
+    """The report of the command line (format 1)."""
+    survey, part = check.survey, check.survey.projected.part
+    return {
+        "format": REPORT_FORMAT,
+        "part": {"hash": part.hash, "extents": [_tidy(e) for e in part.extents]},
+        "views": [_view_json(survey, index) for index in range(len(survey.placed))],
+        "findings": [finding_json(finding) for finding in check.findings],
+        "criteria": {
+            criterion: {"outcome": mark.outcome, "points": mark.points, "of": mark.of}
+            for criterion, mark in check.marks().items()
+        },
+        "dimensioning": dimensioning_json(check.dimensions),
+        "not_judged": dict(check.unjudged),
+    }
+
+
+def _view_json(survey: Survey, index: int) -> dict[str, Any]:
+    item = survey.placed[index]
+    return {
+        "id": item.view.id,
+        "name": survey.name(item),
+        "side": item.view.side,
+        "up": item.view.up,
+        "scale": _tidy(item.view.scale),
+        "box": [_tidy(edge) for edge in item.box],
+        "match": 1.0,
+    }
+
+
+def dimensioning_json(dimensions: DimensionSurvey) -> dict[str, Any]:
+    """Counts, open sizes and chains; only a reason where they are not judged."""
+    if dimensions.reason is not None:
+        return {"not_judged": dimensions.reason}
+    model, reading = dimensions.model, dimensions.reading
+    needed_diameters, given_diameters = dimensions.diameters
+    return {
+        "needed": reading.needed,
+        "given": sum(1 for item in dimensions.measured if item.equations),
+        "per_direction": {
+            row.direction: {"stretches": row.stretches, "given": row.given} for row in dimensions.counts
+        },
+        "diameters": {"needed": needed_diameters, "given": given_diameters},
+        "open": [
+            [{"kind": model.unknowns[i].kind, "axis": model.unknowns[i].axis, "at": _tidy(model.unknowns[i].value)} for i in motion]
+            for motion in reading.open
+        ],
+        "chains": [{"members": list(chain.members), "surplus": chain.surplus} for chain in reading.chains],
+    }

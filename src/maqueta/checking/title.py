@@ -1,0 +1,16 @@
+"""Criterion title: the title block is filled in."""
+
+from maqueta.checking.catalogue import found
+from maqueta.checking.finding import Finding
+from maqueta.checking.survey import Survey
+
+
+def check_title(survey: Survey) -> list[Finding]:
+    """`title.missing`: every field the exercise asks for has something in it."""
+    left, bottom, right, top = survey.layout.title
+    at = (((left + right) / 2, (bottom + top) / 2),)
+    return [
+        found("title.missing", at=(at,), parameters={"field": field})
+        for field in survey.exercise.title_fields
+        if not survey.sheet.title.fields.get(field, "").strip()
+    ]

@@ -1,0 +1,122 @@
+"""The command line: the same core as the application, without server or database."""
+
+import argparse
+import json
+import sys
+import tempfile
+from collections.abc import Sequence
+from pathlib import Path
+from typing import Any, NoReturn, TypeVar
+
+from pydantic import BaseModel, ValidationError
+
+from maqueta.checking.analysis import analysis
+from maqueta.checking.exercise import Exercise
+from maqueta.checking.report import check, report
+from maqueta.projection.project import project
+from maqueta.projection.projected_part import ProjectedPart
+from maqueta.sheet.document import SheetDocument
+from maqueta.solid.errors import PartError
+from maqueta.solid.source import load_part
+
+_LARGEST_JSON = 16 * 1024 * 1024
+
+
+M = TypeVar("M", bound=BaseModel)
+
+
+class InputError(Exception):
+    """An input cannot be used: which file, where in it, why."""
+
+
+def main(arguments: Sequence[str] | None = None) -> int:
+    """Entry point. Returns the exit status: 0 checked, 2 an input cannot be used."""
+    parser = argparse.ArgumentParser(prog="maqueta", description="Checks technical drawings against the solid part.")
+    commands = parser.add_subparsers(dest="command", required=True)
+    checking = commands.add_parser("check", help="check one sheet")
+    checking.add_argument("--part", type=Path, required=True, help="STEP file or part recipe")
+    checking.add_argument("--sheet", type=Path, required=True, help="sheet document (.json)")
+    checking.add_argument("--task", type=Path, required=True, help="what the exercise asks (.json)")
+    checking.add_argument("--out", type=Path, help="report file; standard output if not given")
+    analysing = commands.add_parser("analyse", help="what a part's drawing demands")
+    analysing.add_argument("--part", type=Path, required=True, help="STEP file or part recipe")
+    analysing.add_argument("--out", type=Path, help="report file; standard output if not given")
+    options = parser.parse_args(arguments)
+    try:
+        _check_target(options.out)
+        if options.command == "check":
+            result = _check(options.part, options.sheet, options.task)
+        else:
+            result = analysis(_project(options.part))
+        _write(result, options.out)
+    except InputError as error:
+        print(" ".join(str(error).split()), file=sys.stderr)
+        return 2
+    return 0
+
+
+def _check(part: Path, sheet: Path, task: Path) -> dict[str, Any]:
+    exercise = _model(Exercise, task)
+    if sheet.suffix.lower() != ".json":
+        _missing(sheet)
+        raise InputError(f"{sheet}: sheets are read as .json documents; this kind of file is not read yet")
+    document = _model(SheetDocument, sheet)
+    return report(check(_project(part), exercise, document)) | {"not_read": []}
+
+
+def _project(path: Path) -> ProjectedPart:
+    _missing(path)
+    try:
+        return project(*load_part(path))
+    except PartError as error:
+        raise InputError(f"{path}: {error}") from error
+    except OSError as error:
+        raise InputError(f"{path}: {error.strerror}") from error
+
+
+def _missing(path: Path) -> None:
+    if not path.is_file():
+        raise InputError(f"{path}: there is no such file")
+
+
+def _refuse_constant(name: str) -> NoReturn:
+    raise ValueError(f"{name} is not a number")
+
+
+def _model(kind: type[M], path: Path) -> M:
+    _missing(path)
+    try:
+        if path.stat().st_size > _LARGEST_JSON:
+            raise InputError(f"{path}: the file is larger than 16 MB")
+        data = json.loads(path.read_bytes(), parse_constant=_refuse_constant)
+        return kind.model_validate(data)
+    except ValidationError as error:
+        first = error.errors()[0]
+        where = ".".join(str(key) for key in first["loc"]) or "the document"
+        raise InputError(f"{path}: {where}: {first['msg']}") from error
+    except (ValueError, RecursionError) as error:
+        raise InputError(f"{path}: it is not JSON ({error})") from error
+    except OSError as error:
+        raise InputError(f"{path}: {error.strerror}") from error
+
+
+def _check_target(out: Path | None) -> None:
+    if out is not None and not out.resolve().parent.is_dir():
+        raise InputError(f"{out}: the folder does not exist")
+
+
+def _write(result: dict[str, Any], out: Path | None) -> None:
+    text = json.dumps(result, indent=2, ensure_ascii=False) + "\n"
+    if out is None:
+        sys.stdout.write(text)
+        return
+    try:
+        with tempfile.NamedTemporaryFile("w", dir=out.resolve().parent, delete=False, encoding="utf-8") as scratch:
+            scratch.write(text)
+        Path(scratch.name).replace(out)
+    except OSError as error:
+        raise InputError(f"{out}: {error.strerror}") from error
+
+
+if __name__ == "__main__":
+    raise SystemExit(main())

@@ -1,0 +1,174 @@
+"""What a dimension on paper measures on the part."""
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from maqueta.dimensioning.determinacy import Equation
+from maqueta.dimensioning.size_model import Row, SizeModel
+from maqueta.projection.attitude import Attitude, Side
+from maqueta.projection.carrier import Circle, Point
+from maqueta.sheet.document import Dimension, LinearDimension, RoundDimension
+from maqueta.sheet.placed import PlacedView
+from maqueta.solid.part import AXES, Axis, Part
+
+#: How near (relative to the part's size) a picked point must lie to what it measures.
+PICK_TOLERANCE = 1e-4
+
+
+def axis_and_sign(side: Side) -> tuple[Axis, float]:
+    """The model axis of a direction, and whether it runs with it (1) or against it (−1)."""
+    axis: Axis = AXES["xyz".index(side[1])]
+    return axis, -1.0 if side[0] == "-" else 1.0
+
+
+def span_of(dimension: LinearDimension) -> Point:
+    """The measured vector in the view's plane: only its component along the dimension line counts."""
+    du, dv = dimension.end[0] - dimension.start[0], dimension.end[1] - dimension.start[1]
+    if dimension.along == "across":
+        return (du, 0.0)
+    return (0.0, dv) if dimension.along == "up" else (du, dv)
+
+
+def true_size(dimension: Dimension) -> float:
+    """The size a dimension stands for, in the part's unit."""
+    if isinstance(dimension, LinearDimension):
+        return math.hypot(*span_of(dimension))
+    return dimension.radius * (2 if dimension.kind == "diameter" else 1)
+
+
+@dataclass(frozen=True, slots=True)
+class Measured:
+    """A dimension and its equations; none when it touches nothing of the part.
+
+    `axis` is the direction of a linear one that runs along a model axis.
+    """
+
+    dimension: Dimension
+    equations: tuple[Equation, ...]
+    axis: Axis | None
+
+
+def measure(model: SizeModel, part: Part, placed: PlacedView, dimension: Dimension) -> Measured:
+    """Tie a dimension of a principal view to the unknown sizes of the part."""
+    attitude = placed.view.attitude
+    assert attitude is not None, "dimensions on a pictorial view measure nothing"
+    if isinstance(dimension, RoundDimension):
+        return _round(model, placed, attitude, dimension)
+    return _linear(model, part, attitude, dimension)
+
+
+def _linear(model: SizeModel, part: Part, attitude: Attitude, dimension: LinearDimension) -> Measured:
+    tolerance = PICK_TOLERANCE * model.size
+    span = span_of(dimension)
+    length = math.hypot(*span)
+    if length <= tolerance:
+        return Measured(dimension, (), None)
+    row: Row = {}
+    axes: list[Axis] = []
+    overall = True
+    for side, component, low, high in (
+        (attitude.right, span[0], dimension.start[0], dimension.end[0]),
+        (attitude.up, span[1], dimension.start[1], dimension.end[1]),
+    ):
+        if abs(component) <= tolerance:
+            continue
+        axis, sign = axis_and_sign(side)
+        axes.append(axis)
+        for value, weight in ((low, -1.0), (high, 1.0)):
+            expression = model.expression(axis, sign * value, tolerance)
+            if expression is None:
+                return Measured(dimension, (), None)
+            for index, amount in expression.items():
+                row[index] = row.get(index, 0.0) + weight * sign * amount * component / length
+        place = AXES.index(axis)
+        reach = sorted((sign * low, sign * high))
+        overall = overall and abs(reach[0] - part.low[place]) <= tolerance and abs(reach[1] - part.high[place]) <= tolerance
+    row = {index: amount for index, amount in row.items() if abs(amount) > 1e-12}
+    axis_or_none = axes[0] if len(axes) == 1 else None
+    return Measured(dimension, (Equation(dimension.id, row, overall and len(axes) == 1),), axis_or_none)
+
+
+def _round(model: SizeModel, placed: PlacedView, attitude: Attitude, dimension: RoundDimension) -> Measured:
+    tolerance = PICK_TOLERANCE * model.size
+    axis, _ = axis_and_sign(attitude.side)
+    named: list[int] = []
+    equal: list[int] = []
+    for bore in model.bores:
+        if bore.axis != axis or abs(bore.radius - dimension.radius) > tolerance:
+            continue
+        centre = centre_in_view(bore.centre, bore.axis, attitude)
+        if math.dist(centre, dimension.centre) <= tolerance:
+            named.append(bore.radius_unknown)
+        elif bore.full:
+            equal.append(bore.radius_unknown)
+    covered = named
+    if dimension.count > 1 and named and len(equal) + 1 == dimension.count:
+        covered = named + equal
+    factor = 2.0 if dimension.kind == "diameter" else 1.0
+    return Measured(dimension, tuple(Equation(dimension.id, {index: factor}) for index in covered), None)
+
+
+def centre_in_view(centre: tuple[float, float], axis: Axis, attitude: Attitude) -> Point:
+    """Where an axis along the line of sight is seen: its two coordinates in the plane of a view."""
+    spot: dict[Axis, float] = dict(zip([a for a in AXES if a != axis], centre, strict=True))
+    right, right_sign = axis_and_sign(attitude.right)
+    up, up_sign = axis_and_sign(attitude.up)
+    return (right_sign * spot[right], up_sign * spot[up])
+
+
+def overall_along(part: Part, model: SizeModel, measured: Sequence[Measured], axis: Axis, views: dict[str, PlacedView]) -> bool:
+    """Whether the overall size along an axis is written: between the outermost points, or as the diameter there."""
+    tolerance = PICK_TOLERANCE * model.size
+    place = AXES.index(axis)
+    for item in measured:
+        if item.axis == axis and item.equations and item.equations[0].overall:
+            return True
+        dimension = item.dimension
+        if isinstance(dimension, RoundDimension) and item.equations:
+            attitude = views[dimension.view].view.attitude
+            if attitude is None or attitude.side[1] == axis:
+                continue
+            index = 0 if attitude.right[1] == axis else 1
+            _, sign = axis_and_sign(attitude.right if index == 0 else attitude.up)
+            centre = sign * dimension.centre[index]
+            if (
+                abs(centre - dimension.radius - part.low[place]) <= tolerance
+                and abs(centre + dimension.radius - part.high[place]) <= tolerance
+            ):
+                return True
+    return False
+
+
+def rounded_off(part: Part, model: SizeModel, axis: Axis) -> bool:
+    """Whether the part ends in a rounding along an axis, so that its overall size follows and is not written."""
+    place = AXES.index(axis)
+    ends = {u.value for u in model.unknowns if u.kind == "level" and u.axis == axis and _has_plane(part, u.faces, axis)}
+    tolerance = PICK_TOLERANCE * model.size
+    return not all(any(abs(value - end) <= tolerance for value in ends) for end in (part.low[place], part.high[place]))
+
+
+def _has_plane(part: Part, faces: Sequence[int], axis: Axis) -> bool:
+    return any(part.faces[f].kind == "plane" and abs(part.faces[f].direction[AXES.index(axis)]) > 0.5 for f in faces)
+
+
+def visible_at(placed: PlacedView, point: Point, kind: str) -> bool:
+    """Whether a drawn line of a kind ("visible" or "hidden") touches a point of the view, or is centred there."""
+    tolerance = PICK_TOLERANCE * max(1e-9, _span(placed))
+    for piece in placed.lines.pieces:
+        if piece.kind != kind:
+            continue
+        if isinstance(piece.carrier, Circle) and math.dist((piece.carrier.x, piece.carrier.y), point) <= tolerance:
+            return True
+        t = piece.carrier.parameter(point)
+        for turn in (0.0, 2 * math.pi):
+            low, high = piece.interval
+            near = min(max(t + turn, low), high)
+            if math.dist(piece.carrier.point(near), point) <= tolerance:
+                return True
+    return False
+
+
+def _span(placed: PlacedView) -> float:
+    left, bottom, right, top = placed.lines.box
+    return max(right - left, top - bottom)

@@ -1,0 +1,80 @@
+"""Dimension texts as people write them, in four languages, read into a number and what it is.
+
+Symbols and words: ISO 129-1 and ASME Y14.5 (from memory); the words in Spanish, German and French are common
+practice, no source.
+"""
+
+import re
+from dataclasses import dataclass
+from fractions import Fraction
+from typing import Final, Literal
+
+Symbol = Literal["diameter", "radius", "spherical", "angle", "chamfer"]
+
+_COUNT: Final = re.compile(r"^\s*(?:\((\d{1,3})\)\s*(?=[⌀ØR\d])|(\d{1,3})\s*[X×]\s*(?=[⌀ØR]|\d|DIA)|(\d{1,3})\s*HOLES?\b)")
+_REFERENCE: Final = re.compile(r"^\s*\((.*)\)\s*$")
+_NUMBER: Final = r"(?:\d+\s+\d+/\d+|\d+/\d+|\d*[.,]\d+|\d+)"
+_DEPTH: Final = re.compile(
+    rf"(?:[×X]\s*)?(?:(?P<after>{_NUMBER})\s*(?:DEEP|TIEF|PROF\w*)|(?:DEPTH|TIEFE|PROF\w*|↧)\s*(?P<before>{_NUMBER}))"
+)
+_THROUGH: Final = re.compile(r"\b(?:THRU|THROUGH|PASANTE|DURCHGEHEND|DÉBOUCHANT|DEBOUCHANT)\b")
+_TYPICAL: Final = re.compile(r"\b(?:TYP|TYPICAL|TÍPICO|TIPICO|TYPISCH|TYPIQUE)\b\.?")
+_CHAMFER: Final = re.compile(rf"^(?P<leg>{_NUMBER})\s*[×X]\s*45\s*°$|^C\s*(?P<c>{_NUMBER})$")
+
+
+@dataclass(frozen=True, slots=True)
+class Written:
+    """A dimension text: its number (None when there is none to read), and what stands around it."""
+
+    value: float | None
+    symbol: Symbol | None = None
+    count: int = 1
+    reference: bool = False
+    typical: bool = False
+    through: bool = False
+    depth: float | None = None
+
+
+def number(text: str) -> float | None:
+    """A decimal with point or comma, a fraction or a mixed number ("1 3/8"), or None."""
+    cleaned = text.strip().rstrip('"″').replace(",", ".")
+    mixed = re.fullmatch(r"(?:(\d+)\s+)?(\d+)/(\d+)", cleaned)
+    if mixed is not None:
+        whole, above, below = (int(part or 0) for part in mixed.groups())
+        return float(whole + Fraction(above, below)) if below else None
+    if re.fullmatch(r"\d*\.?\d+|\d+\.", cleaned) is None:
+        return None
+    return float(cleaned)
+
+
+def read_text(text: str, measured: float | None = None) -> Written:
+    """Read a dimension text; "<>" stands for the `measured` value."""
+    rest = text.upper().replace("%%C", "⌀").replace("Ø", "⌀").replace("%%D", "°").strip()
+    if measured is not None:
+        rest = rest.replace("<>", repr(measured))
+    count = 1
+    if (counted := _COUNT.match(rest)) is not None and not _CHAMFER.match(rest):
+        count = int(next(group for group in counted.groups() if group))
+        rest = rest[counted.end() :].strip()
+    reference = False
+    if (bracketed := _REFERENCE.match(rest)) is not None:
+        reference, rest = True, bracketed[1].strip()
+    through = _THROUGH.search(rest) is not None
+    typical = _TYPICAL.search(rest) is not None
+    rest = _TYPICAL.sub("", _THROUGH.sub("", rest)).strip()
+    if (chamfer := _CHAMFER.match(rest)) is not None:
+        return Written(number(chamfer["leg"] or chamfer["c"]), "chamfer", count, reference, typical)
+    depth = None
+    if (deep := _DEPTH.search(rest)) is not None:
+        depth = number(deep["after"] or deep["before"])
+        rest = (rest[: deep.start()] + rest[deep.end() :]).strip()
+    symbol: Symbol | None = None
+    for mark, meaning in (("SR", "spherical"), ("⌀", "diameter"), ("DIA", "diameter"), ("R", "radius")):
+        if rest.startswith(mark) or (mark == "DIA" and rest.rstrip(". ").endswith(mark)):
+            symbol = meaning  # type: ignore[assignment]
+            rest = rest.replace(mark, "", 1).strip(" .") if mark == "DIA" else rest[len(mark) :].strip()
+            break
+    if rest.endswith("°"):
+        symbol, rest = "angle", rest[:-1].strip()
+    rest = re.sub(r"\s*(?:MM|IN|INCH|INCHES)\.?$", "", rest)
+    return Written(number(rest), symbol, count, reference, typical, through, depth)

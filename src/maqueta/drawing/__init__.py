@@ -1,0 +1,1 @@
+"""From a sheet document to ink on paper: neutral strokes first, then SVG and PDF."""

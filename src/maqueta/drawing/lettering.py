@@ -1,0 +1,47 @@
+"""The drafting face: its file and its measures. Routed Gothic, SIL Open Font Licence."""
+
+from functools import lru_cache
+from io import BytesIO
+from pathlib import Path
+from typing import Any, Final
+
+from fontTools.subset import Options, Subsetter
+from fontTools.ttLib import TTFont
+
+FONT_FILE: Final = Path(__file__).parent / "fonts" / "routed-gothic.ttf"
+FONT_NAME: Final = "Routed Gothic"
+
+
+@lru_cache(maxsize=1)
+def _measures() -> tuple[float, float, dict[int, float]]:
+    font: Any = TTFont(FONT_FILE)
+    widths = font["hmtx"]
+    advance = {code: float(widths[name][0]) for code, name in font.getBestCmap().items()}
+    return float(font["head"].unitsPerEm), float(font["OS/2"].sCapHeight), advance
+
+
+def font_size(height: float) -> float:
+    """Font size (em) that gives capitals of a height; in the unit of the height."""
+    em, capitals, _ = _measures()
+    return height * em / capitals
+
+
+def text_width(text: str, height: float) -> float:
+    """Width of a line of text whose capitals have a height; in the unit of the height."""
+    em, _, advance = _measures()
+    missing = advance[ord("0")]
+    return sum(advance.get(ord(letter), missing) for letter in text) / em * font_size(height)
+
+
+def font_subset(letters: str) -> bytes:
+    """A TrueType file with only the letters used, to travel inside a drawing."""
+    font: Any = TTFont(FONT_FILE)
+    options = Options()
+    options.notdef_outline = True
+    options.drop_tables += ["FFTM"]
+    subsetter = Subsetter(options)
+    subsetter.populate(text=letters + " ")
+    subsetter.subset(font)
+    target = BytesIO()
+    font.save(target)
+    return target.getvalue()

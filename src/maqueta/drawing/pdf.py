@@ -1,0 +1,88 @@
+"""Ink as a one-page PDF, true to scale."""
+
+import math
+from collections.abc import Sequence
+from functools import lru_cache
+from io import BytesIO
+from typing import Any
+
+from reportlab.lib.colors import HexColor
+from reportlab.pdfbase.pdfmetrics import registerFont, stringWidth
+from reportlab.pdfbase.ttfonts import TTFont
+from reportlab.pdfgen.canvas import Canvas
+
+from maqueta.drawing.ink import Arc, Filled, InkGroup, Item, Stroke, Text
+from maqueta.drawing.lettering import FONT_FILE, FONT_NAME, font_size
+from maqueta.drawing.pens import DASHES, WIDTHS, Pen
+from maqueta.sheet.paper import Layout
+
+_MM = 72 / 25.4
+
+
+@lru_cache(maxsize=1)
+def _register_font() -> str:
+    registerFont(TTFont(FONT_NAME, str(FONT_FILE)))
+    return FONT_NAME
+
+
+def pdf(groups: Sequence[InkGroup], sheet_layout: Layout, title: str) -> bytes:
+    """The sheet as PDF bytes; equal sheets give equal bytes."""
+    target = BytesIO()
+    size = (sheet_layout.width * _MM, sheet_layout.height * _MM)
+    canvas: Any = Canvas(target, pagesize=size, pageCompression=1, invariant=1)
+    canvas.setTitle(title)
+    canvas.setCreator("Maqueta")
+    canvas.scale(_MM, _MM)
+    canvas.setStrokeColor(HexColor("#23262d"))
+    canvas.setFillColor(HexColor("#23262d"))
+    canvas.setLineJoin(1)
+    for ink in groups:
+        for item in ink.items:
+            _draw(canvas, item)
+    canvas.showPage()
+    canvas.save()
+    return target.getvalue()
+
+
+def _set_pen(canvas: Any, pen: Pen) -> None:
+    canvas.setLineWidth(WIDTHS[pen])
+    canvas.setDash(*([list(DASHES[pen])] if pen in DASHES else [[]]))
+    canvas.setLineCap(0 if pen in DASHES else 1)
+
+
+def _draw(canvas: Any, item: Item) -> None:
+    match item:
+        case Stroke():
+            _set_pen(canvas, item.pen)
+            path = canvas.beginPath()
+            path.moveTo(*item.points[0])
+            for point in item.points[1:]:
+                path.lineTo(*point)
+            canvas.drawPath(path, stroke=1, fill=0)
+        case Filled():
+            path = canvas.beginPath()
+            path.moveTo(*item.points[0])
+            for point in item.points[1:]:
+                path.lineTo(*point)
+            path.close()
+            canvas.drawPath(path, stroke=0, fill=1)
+        case Arc():
+            _set_pen(canvas, item.pen)
+            (x, y), r = item.centre, item.radius
+            if item.sweep >= 2 * math.pi - 1e-9:
+                canvas.circle(x, y, r, stroke=1, fill=0)
+            else:
+                canvas.arc(x - r, y - r, x + r, y + r, math.degrees(item.start), math.degrees(item.sweep))
+        case Text():
+            _text(canvas, item)
+
+
+def _text(canvas: Any, text: Text) -> None:
+    name, size = _register_font(), font_size(text.height)
+    width = stringWidth(text.text, name, size)
+    canvas.saveState()
+    canvas.translate(*text.at)
+    canvas.rotate(text.angle)
+    canvas.setFont(name, size)
+    canvas.drawString({"start": 0.0, "middle": -width / 2, "end": -width}[text.anchor], 0, text.text)
+    canvas.restoreState()

@@ -1,0 +1,70 @@
+"""The whole sheet as ink: border, title block, views, marks, dimensions."""
+
+import math
+
+from maqueta.drawing.dimension_ink import dimension_items
+from maqueta.drawing.ink import Arc, InkGroup, Item, Stroke, group
+from maqueta.drawing.pens import CENTRE_BEYOND
+from maqueta.drawing.title_ink import frame_group, title_group
+from maqueta.projection.carrier import Circle, Point
+from maqueta.projection.line_set import Piece
+from maqueta.projection.projected_part import ProjectedPart
+from maqueta.sheet.document import CentreMark, Mark, SheetDocument
+from maqueta.sheet.paper import layout
+from maqueta.sheet.placed import PlacedView, placed_views
+
+
+def sheet_ink(projected: ProjectedPart, sheet: SheetDocument) -> tuple[InkGroup, ...]:
+    """All ink of a sheet, bottom layer first. Groups of views, marks and dimensions carry their ids."""
+    sheet_layout = layout(sheet.paper.size, sheet.paper.landscape)
+    placed = {item.view.id: item for item in placed_views(projected, sheet)}
+    return (
+        frame_group(sheet_layout),
+        title_group(sheet, sheet_layout),
+        *(group(name, "view", view_items(item)) for name, item in placed.items()),
+        *(group(mark.id, "mark", mark_items(mark, placed[mark.view]), mark.view) for mark in sheet.marks),
+        *(
+            group(d.id, "dimension", dimension_items(d, placed[d.view], sheet, projected.part.unit), d.view)
+            for d in sheet.dimensions
+        ),
+    )
+
+
+def view_items(placed: PlacedView) -> list[Item]:
+    """The lines of a view; hidden and smooth ones first, so that outlines lie on top."""
+    order = {"smooth": 0, "hidden": 1, "visible": 2}
+    pieces = sorted(placed.drawn, key=lambda piece: order[piece.kind])
+    return [piece_item(piece.moved(placed.move)) for piece in pieces]
+
+
+def piece_item(piece: Piece) -> Item:
+    """One stretch of line, in the plane it lies in."""
+    if isinstance(piece.carrier, Circle):
+        start, end = piece.interval
+        centre = (piece.carrier.x, piece.carrier.y)
+        return Arc(centre, piece.carrier.radius, start, end - start, piece.kind, piece.edges, piece.faces)
+    return Stroke(tuple(piece.outline()), piece.kind, piece.edges, piece.faces)
+
+
+def mark_items(mark: Mark, placed: PlacedView) -> list[Item]:
+    """Centre marks and centre lines, reaching a little past what they belong to."""
+    if isinstance(mark, CentreMark):
+        x, y = placed.to_sheet(mark.centre)
+        reach = mark.radius * placed.factor + CENTRE_BEYOND
+        return [
+            stroke
+            for dx, dy in ((1.0, 0.0), (0.0, 1.0))
+            for stroke in _crossing((x - dx * reach, y - dy * reach), (x + dx * reach, y + dy * reach))
+        ]
+    start, end = placed.to_sheet(mark.start), placed.to_sheet(mark.end)
+    length = math.dist(start, end)
+    if length == 0:
+        return []
+    dx, dy = (end[0] - start[0]) / length * CENTRE_BEYOND, (end[1] - start[1]) / length * CENTRE_BEYOND
+    return [Stroke(((start[0] - dx, start[1] - dy), (end[0] + dx, end[1] + dy)), "centre")]
+
+
+def _crossing(start: Point, end: Point) -> list[Stroke]:
+    """One line of a centre mark, drawn from its middle outwards so that the two lines cross in a dash."""
+    middle = ((start[0] + end[0]) / 2, (start[1] + end[1]) / 2)
+    return [Stroke((middle, start), "centre"), Stroke((middle, end), "centre")]

@@ -1,0 +1,52 @@
+"""Where views stand around the front view, and what each is called, in first and third angle.
+
+ISO 5456-2 (from memory), ASME Y14.3 (from memory).
+"""
+
+from typing import Final, Literal, get_args
+
+from maqueta.projection.attitude import Attitude, Side, opposite
+
+Angle = Literal["first", "third"]
+ViewName = Literal["front", "top", "right", "left", "bottom", "rear"]
+VIEW_NAMES: Final[tuple[ViewName, ...]] = get_args(ViewName)
+Place = Literal["above", "below", "right", "left", "apart"]
+
+_THIRD: Final[dict[ViewName, Place]] = {"top": "above", "bottom": "below", "right": "right", "left": "left"}
+_FIRST: Final[dict[ViewName, Place]] = {"top": "below", "bottom": "above", "right": "left", "left": "right"}
+
+
+def neighbour(front: Attitude, name: ViewName) -> Attitude:
+    """The attitude of a view projected from a front view, unturned, so that it stands in line with it."""
+    match name:
+        case "front":
+            return front
+        case "top":
+            return Attitude(front.up, opposite(front.side))
+        case "bottom":
+            return Attitude(opposite(front.up), front.side)
+        case "right":
+            return Attitude(front.right, front.up)
+        case "left":
+            return Attitude(opposite(front.right), front.up)
+        case "rear":
+            return Attitude(opposite(front.side), front.up)
+
+
+def name_of(front: Attitude, side: Side) -> ViewName:
+    """What the view of a side is called beside a front view."""
+    return next(name for name in VIEW_NAMES if neighbour(front, name).side == side)
+
+
+def place_of(name: ViewName, angle: Angle) -> Place:
+    """Where a view stands in relation to the front view; the front itself and the rear have no fixed place."""
+    return (_THIRD if angle == "third" else _FIRST).get(name, "apart")
+
+
+def angle_of(name: ViewName, place: Place) -> Angle | None:
+    """The angle of projection a view's place speaks for, or None when it speaks for neither."""
+    if place == "apart":
+        return None
+    if _THIRD.get(name) == place:
+        return "third"
+    return "first" if _FIRST.get(name) == place else None

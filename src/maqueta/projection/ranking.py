@@ -1,0 +1,193 @@
+"""Ranking of front views: all 24 attitudes by length, shape, hidden lines and natural position.
+
+What a good front view is: common practice, no source (longest size across, most shape, fewest hidden lines in
+the whole set of views, natural position). The weights are the defaults of the rules.
+"""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from functools import cached_property
+from typing import Final
+
+from maqueta.projection.arrangement import VIEW_NAMES, ViewName, neighbour
+from maqueta.projection.attitude import ATTITUDES, SIDES, USUAL_FRONT, Attitude, Side, vector
+from maqueta.projection.carrier import Line
+from maqueta.projection.likeness import alike, look_of
+from maqueta.projection.projected_part import ProjectedPart
+from maqueta.solid.part import Part
+
+DEFAULT_VIEWS: Final[tuple[ViewName, ...]] = ("front", "top", "right")
+#: A contour stretch counts in full from this part of the diagonal on, so that tiny features decide nothing.
+_FULL_STRETCH: Final = 0.05
+_SQUARE: Final = 1 - 1e-6
+
+
+@dataclass(frozen=True, slots=True)
+class Weights:
+    """What each measure is worth; points add up to 100."""
+
+    length: float = 30.0
+    shape: float = 30.0
+    hidden: float = 25.0
+    natural: float = 15.0
+
+
+@dataclass(frozen=True, slots=True)
+class Measures:
+    """The four measures of an attitude, each from 0 to 1."""
+
+    length: float
+    shape: float
+    hidden: float
+    natural: float
+
+
+@dataclass(frozen=True, slots=True)
+class Ranked:
+    """One attitude in the ranking; `equal_to` are the attitudes that look the same by symmetry."""
+
+    attitude: Attitude
+    score: float
+    measures: Measures
+    hidden_lines: int
+    fewest_hidden_lines: int
+    across: float
+    longest: float
+    equal_to: tuple[Attitude, ...]
+
+
+@dataclass(frozen=True)
+class _Survey:
+    """Sizes, shape and hidden lines per side, counted once and shared by all turns."""
+
+    projected: ProjectedPart
+
+    @cached_property
+    def shape(self) -> Mapping[Side, float]:
+        return {side: true_shape(self.projected, side) for side in SIDES}
+
+    @cached_property
+    def hidden(self) -> Mapping[Side, int]:
+        return {side: len(self.projected.sides[side].of("hidden")) for side in SIDES}
+
+
+def extent(part: Part, side: Side) -> float:
+    """Overall size of a part along a direction."""
+    return part.extents["xyz".index(side[1])]
+
+
+def true_shape(projected: ProjectedPart, side: Side) -> float:
+    """How much shape a side shows truly: corners beyond a rectangle's four, slanted and curved contours, circles.
+
+    Each contour stretch is weighted by its visible length, up to 5 % of the part's diagonal.
+    """
+    part = projected.part
+    towards = vector(side)
+    full = _FULL_STRETCH * sum(e * e for e in part.extents) ** 0.5
+    facing = {
+        index
+        for index, face in enumerate(part.faces)
+        if face.kind == "plane" and sum(a * b for a, b in zip(face.direction, towards, strict=True)) > _SQUARE
+    }
+    straight: dict[int, float] = {}
+    total = 0.0
+    for piece in projected.sides[side].of("visible"):
+        shown = facing.intersection(piece.faces)
+        if not shown:
+            continue
+        weight = min(1.0, piece.length / full)
+        if isinstance(piece.carrier, Line):
+            for face in shown:
+                straight[face] = straight.get(face, 0.0) + weight
+            if min(map(abs, piece.carrier.direction)) > 1e-9:
+                total += weight
+        else:
+            total += 2 * weight
+    return total + sum(max(0.0, count - 4.0) for count in straight.values())
+
+
+def rank(
+    projected: ProjectedPart,
+    views: Sequence[ViewName] = DEFAULT_VIEWS,
+    natural_up: Side | None = None,
+    weights: Weights | None = None,
+) -> tuple[Ranked, ...]:
+    """All 24 attitudes, best first; ties keep the usual front first, then a fixed order.
+
+    `views` is the set whose hidden lines count; `natural_up` overrides the part's own.
+    """
+    weights = weights or Weights()
+    part = projected.part
+    survey = _Survey(projected)
+    up = natural_up or part.natural_up
+    most_shape = max(survey.shape.values())
+    hidden = {
+        attitude: sum(survey.hidden[neighbour(attitude, name).side] for name in views) for attitude in ATTITUDES
+    }
+    fewest = min(hidden.values())
+    twins = _twins(projected)
+    ranked = []
+    for attitude in ATTITUDES:
+        across = extent(part, attitude.right)
+        measures = Measures(
+            length=across / part.size,
+            shape=survey.shape[attitude.side] / most_shape if most_shape else 1.0,
+            hidden=(1 + fewest) / (1 + hidden[attitude]),
+            natural=1.0 if up is None or attitude.up == up else 0.0,
+        )
+        score = (
+            weights.length * measures.length
+            + weights.shape * measures.shape
+            + weights.hidden * measures.hidden
+            + weights.natural * measures.natural
+        )
+        ranked.append(
+            Ranked(
+                attitude, round(score, 6), measures, hidden[attitude], fewest, across, part.size, twins[attitude]
+            )
+        )
+    order = {attitude: place for place, attitude in enumerate(ATTITUDES)}
+    return tuple(sorted(ranked, key=lambda r: (-r.score, r.attitude != USUAL_FRONT, order[r.attitude])))
+
+
+def _twins(projected: ProjectedPart) -> dict[Attitude, tuple[Attitude, ...]]:
+    """For each attitude the others from which the part looks the same, with the same views around it."""
+    tolerance = 1e-5 * projected.part.size
+    looks = {attitude: look_of(projected.line_set(attitude)) for attitude in ATTITUDES}
+    groups: list[list[Attitude]] = []
+    for attitude in ATTITUDES:
+        for group in groups:
+            if alike(looks[attitude], looks[group[0]], tolerance):
+                group.append(attitude)
+                break
+        else:
+            groups.append([attitude])
+    look = {attitude: number for number, group in enumerate(groups) for attitude in group}
+
+    def surroundings(attitude: Attitude) -> tuple[int, ...]:
+        return tuple(look[neighbour(attitude, name)] for name in VIEW_NAMES)
+
+    signature = {attitude: surroundings(attitude) for attitude in ATTITUDES}
+    return {
+        attitude: tuple(o for o in ATTITUDES if o != attitude and signature[o] == signature[attitude])
+        for attitude in ATTITUDES
+    }
+
+
+def best_of_side(ranking: Sequence[Ranked], side: Side) -> Ranked:
+    """The best turn of a side."""
+    return next(entry for entry in ranking if entry.attitude.side == side)
+
+
+def words(entry: Ranked, part: Part) -> list[str]:
+    """The four measures as sentences with numbers."""
+    unit = part.unit
+    shape = round(100 * entry.measures.shape)
+    natural = "The part stands as it does in use." if entry.measures.natural else "The part does not stand as in use."
+    return [
+        f"{entry.across:g} {unit} across; the longest size is {entry.longest:g} {unit}.",
+        f"Shows {shape} % as much true shape as the best side.",
+        f"Front, top and right bring {entry.hidden_lines} hidden lines; the best set brings "
+        f"{entry.fewest_hidden_lines}.",
+        natural,
+    ]

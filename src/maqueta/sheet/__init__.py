@@ -1,0 +1,1 @@
+"""The sheet document: paper, views, lines, dimensions, marks, title block; scales and spacing."""

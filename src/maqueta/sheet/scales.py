@@ -1,0 +1,62 @@
+"""Drawing scales: how they are written, and which are recommended."""
+
+import re
+from fractions import Fraction
+from typing import Final
+
+from maqueta.solid.unit import Unit
+
+#: ISO 5455 (from memory): 1, 2, 5 times powers of ten, enlarged or reduced.
+RECOMMENDED_ISO: Final[tuple[Fraction, ...]] = tuple(
+    sorted(
+        {Fraction(step * 10**power) for step in (1, 2, 5) for power in range(3)}
+        | {Fraction(1, step * 10**power) for step in (1, 2, 5) for power in range(5)}
+    )
+)
+#: Inch practice adds these (from memory).
+RECOMMENDED_INCH: Final[tuple[Fraction, ...]] = tuple(
+    sorted({*RECOMMENDED_ISO, Fraction(4), Fraction(1, 4), Fraction(3, 4), Fraction(8), Fraction(1, 8), Fraction(3, 2)})
+)
+
+_WRITTEN: Final = re.compile(
+    r"(?P<paper>\d+(?:[.,]\d+)?(?:\s*/\s*\d+)?)\s*(?::|=|/)\s*(?P<model>\d+(?:[.,]\d+)?)", re.ASCII
+)
+_WORDS: Final = {"full": Fraction(1), "full size": Fraction(1), "half": Fraction(1, 2), "half size": Fraction(1, 2)}
+
+
+def recommended(units: Unit) -> tuple[Fraction, ...]:
+    """Recommended scales of a system of units, smallest first."""
+    return RECOMMENDED_INCH if units == "inch" else RECOMMENDED_ISO
+
+
+def is_recommended(scale: float, units: Unit) -> bool:
+    """Whether a scale is one of the recommended ones (to one part in 10 000)."""
+    return any(abs(scale / float(good) - 1) < 1e-4 for good in recommended(units))
+
+
+def parse_scale(text: str) -> float | None:
+    """A written scale ("1:2", "2/1", "3/4 = 1", "FULL") as paper ÷ model, or None when it cannot be read."""
+    cleaned = text.strip().lower().removeprefix("scale").strip(" :=")
+    if cleaned in _WORDS:
+        return float(_WORDS[cleaned])
+    found = _WRITTEN.search(cleaned)
+    if found is None:
+        return None
+    paper = Fraction(1)
+    for part in (piece.strip().replace(",", ".") for piece in found["paper"].split("/")[:1]):
+        paper = Fraction(part)
+    if "/" in found["paper"]:
+        below = found["paper"].split("/")[1].strip()
+        if int(below) == 0:
+            return None
+        paper /= int(below)
+    model = Fraction(found["model"].replace(",", "."))
+    return float(paper / model) if model > 0 and paper > 0 else None
+
+
+def write_scale(scale: float) -> str:
+    """A scale as it is written in a title block: "1:2", "5:1"; odd ones with a decimal."""
+    near = Fraction(scale).limit_denominator(1000)
+    if abs(float(near) / scale - 1) < 1e-6 and (near.numerator < 1000):
+        return f"{near.numerator}:{near.denominator}"
+    return f"{scale:.4g}:1" if scale > 1 else f"1:{1 / scale:.4g}"

@@ -1,0 +1,110 @@
+"""A solid part as plain data: what the checks know of it, without the geometry kernel.
+
+Model space is right-handed, Z up, in the part's own unit. Directions are unit vectors.
+"""
+
+from dataclasses import dataclass, field
+from typing import Literal
+
+from maqueta.solid.unit import Unit
+
+Vector = tuple[float, float, float]
+FaceKind = Literal["plane", "cylinder", "cone", "sphere", "torus", "other"]
+EdgeKind = Literal["line", "circle", "ellipse", "other"]
+Axis = Literal["x", "y", "z"]
+
+AXES: tuple[Axis, Axis, Axis] = ("x", "y", "z")
+
+
+@dataclass(frozen=True, slots=True)
+class Face:
+    """One face.
+
+    `direction` is the outward normal of a plane, otherwise the axis of revolution; `point` lies on the
+    plane or on the axis. `span` is the angle (radians) a face of revolution covers, `reach` the first and
+    last coordinate along the axis, measured from `point`. `hollow` tells that material is outside the
+    surface (a hole), `edges` are indices into `Part.edges`.
+    """
+
+    kind: FaceKind
+    point: Vector
+    direction: Vector
+    radius: float
+    area: float
+    hollow: bool
+    span: float
+    reach: tuple[float, float]
+    edges: tuple[int, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Edge:
+    """One edge between at most two faces.
+
+    For a circle `centre`, `axis` and `radius` are set. `smooth` tells that its two faces run into each other
+    without a corner, `seam` that it only closes a surface of revolution on itself. `samples` are points along
+    the curve: its two ends for a line.
+    """
+
+    kind: EdgeKind
+    start: Vector
+    end: Vector
+    centre: Vector
+    axis: Vector
+    radius: float
+    length: float
+    smooth: bool
+    seam: bool
+    faces: tuple[int, ...]
+    samples: tuple[Vector, ...]
+
+    @property
+    def closed(self) -> bool:
+        """Whether the edge ends where it starts."""
+        return sum((a - b) ** 2 for a, b in zip(self.start, self.end, strict=True)) < 1e-18 * (1 + self.length) ** 2
+
+
+@dataclass(frozen=True, slots=True)
+class Feature:
+    """A recognised feature: a round hole or boss along one of the axes.
+
+    `at` holds the two coordinates square to `axis`, in the order x, y, z; `depth` runs along the axis.
+    """
+
+    kind: Literal["hole", "boss"]
+    through: bool
+    diameter: float
+    depth: float
+    axis: Axis
+    at: tuple[float, float]
+    faces: tuple[int, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Part:
+    """A part: its name, its size and its topology. `low` and `high` are the corners of its bounding box."""
+
+    hash: str
+    name: str
+    unit: Unit
+    material: str
+    natural_up: str | None
+    low: Vector
+    high: Vector
+    volume: float
+    area: float
+    centroid: Vector
+    solids: int
+    faces: tuple[Face, ...]
+    edges: tuple[Edge, ...]
+    features: tuple[Feature, ...] = field(default=())
+
+    @property
+    def extents(self) -> Vector:
+        """Overall sizes along x, y and z, in the part's unit."""
+        return (self.high[0] - self.low[0], self.high[1] - self.low[1], self.high[2] - self.low[2])
+
+    @property
+    def size(self) -> float:
+        """Longest overall size: the yardstick of all tolerances in model space."""
+        return max(self.extents)

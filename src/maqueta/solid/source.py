@@ -1,0 +1,65 @@
+"""Parts from files: a recipe in JSON or a STEP file, told apart by content."""
+
+import hashlib
+import json
+from pathlib import Path
+from typing import Any
+
+from pydantic import ValidationError
+
+from maqueta.solid.build import build
+from maqueta.solid.errors import PartError
+from maqueta.solid.examine import examine
+from maqueta.solid.kernel import Shape
+from maqueta.solid.part import Part
+from maqueta.solid.recipe import Recipe
+from maqueta.solid.step import read_step
+
+#: A part file larger than this is refused before it is opened.
+LARGEST_FILE = 64 * 1024 * 1024
+
+
+def recipe_hash(recipe: Recipe) -> str:
+    """SHA-256 of a recipe in canonical form."""
+    return hashlib.sha256(recipe.model_dump_json().encode()).hexdigest()
+
+
+def part_of_recipe(recipe: Recipe) -> tuple[Shape, Part]:
+    """Build and examine a recipe. Raises FeatureError."""
+    shape = build(recipe)
+    part = examine(
+        shape,
+        part_hash=recipe_hash(recipe),
+        name=recipe.name,
+        unit=recipe.units,
+        material=recipe.material,
+        natural_up=recipe.natural_up,
+    )
+    return shape, part
+
+
+def read_recipe(data: Any) -> Recipe:
+    """Validate parsed JSON as a recipe. Raises PartError naming the key and the reason."""
+    try:
+        return Recipe.model_validate(data)
+    except ValidationError as error:
+        first = error.errors()[0]
+        where = ".".join(str(key) for key in first["loc"]) or "the file"
+        raise PartError(f"{where}: {first['msg']}") from error
+
+
+def load_part(path: Path) -> tuple[Shape, Part]:
+    """Load a part from a `.json` recipe or a STEP file. Raises PartError; OSError when it cannot be opened."""
+    if path.stat().st_size > LARGEST_FILE:
+        raise PartError("the file is larger than 64 MB")
+    if path.suffix.lower() in (".step", ".stp"):
+        shape, unit = read_step(path)
+        digest = hashlib.sha256(path.read_bytes()).hexdigest()
+        return shape, examine(shape, part_hash=digest, name=path.stem, unit=unit)
+    if path.suffix.lower() != ".json":
+        raise PartError("a part is a .step or .stp file, or a recipe in a .json file")
+    try:
+        data = json.loads(path.read_bytes())
+    except (ValueError, RecursionError) as error:
+        raise PartError(f"it is not JSON ({error})") from error
+    return part_of_recipe(read_recipe(data))
