@@ -44,7 +44,11 @@ def _offset(survey: Survey, front: PlacedView, item: PlacedView) -> list[Finding
     """Views above and below share the front view's left and right, side views its height."""
     name = survey.principal_name(item)
     across = name in ("top", "bottom")
-    offset = item.view.at[0] - front.view.at[0] if across else item.view.at[1] - front.view.at[1]
+    index = 0 if across else 1
+    offset = item.view.at[index] - front.view.at[index]
+    if attitude_of(front) != survey.reference:
+        # A front view turned in its own plane shares no axis with its neighbours: only its box can line up.
+        offset = _middle(item, index) - _middle(front, index)
     allowed = survey.exercise.thresholds.alignment_mm
     if abs(offset) <= allowed:
         return []
@@ -57,6 +61,11 @@ def _offset(survey: Survey, front: PlacedView, item: PlacedView) -> list[Finding
             parameters={"name": name, "offset": abs(offset), "way": way, "allowed": allowed},
         )
     ]
+
+
+def _middle(item: PlacedView, index: int) -> float:
+    """Middle of a view's box, across (0) or up (1), mm."""
+    return (item.box[index] + item.box[index + 2]) / 2
 
 
 def _sight_lines(front: PlacedView, item: PlacedView, across: bool) -> tuple[tuple[Point, ...], ...]:

@@ -61,7 +61,7 @@ def _centres(survey: Survey, item: PlacedView, attitude: Attitude) -> list[Findi
             if _circle_shown(item, feature, centre, tolerance) and not _marked(marks, centre, tolerance):
                 unmarked.append((centre, feature.diameter / 2, feature))
         elif any(set(piece.faces) & set(feature.faces) for piece in item.drawn if piece.kind != "smooth"):
-            start, end = _axis_line(part, feature, attitude)
+            start, end = feature_axis(part, feature, attitude)
             if not _lined(marks, start, end, tolerance):
                 unlined.append((start, end, feature))
     findings = []
@@ -104,7 +104,7 @@ def _circle_shown(item: PlacedView, feature: Feature, centre: Point, tolerance: 
     )
 
 
-def _axis_line(part: Part, feature: Feature, attitude: Attitude) -> tuple[Point, Point]:
+def feature_axis(part: Part, feature: Feature, attitude: Attitude) -> tuple[Point, Point]:
     """The axis of a feature seen from the side: its two ends in the view's plane."""
     face = part.faces[feature.faces[0]]
     place = AXES.index(feature.axis)

@@ -86,13 +86,29 @@ class Survey:
         return max(self.principal, key=merit)
 
     @cached_property
+    def reference(self) -> Attitude:
+        """The attitude the other views are projected from: the drawn front view, or a turn of it.
+
+        When the front view alone is turned in its plane, the others still fit one unturned front; they are named
+        from that, so that one mistake stays one finding.
+        """
+        assert self.front is not None
+        drawn = attitude_of(self.front)
+
+        def fitting(front: Attitude) -> int:
+            others = (attitude_of(item) for item in self.principal if item is not self.front)
+            return sum(neighbour(front, name_of(front, other.side)) == other for other in others)
+
+        best = max((drawn.turned(turn) for turn in range(4)), key=fitting)
+        return best if fitting(best) > fitting(drawn) else drawn
+
+    @cached_property
     def names(self) -> Mapping[str, str]:
         """What each view is called, seen from the drawn front view; pictorial ones are "pictorial"."""
         if self.front is None:
             return {item.view.id: "pictorial" for item in self.placed}
-        front = attitude_of(self.front)
         return {
-            item.view.id: name_of(front, item.view.attitude.side) if item.view.attitude else "pictorial"
+            item.view.id: name_of(self.reference, item.view.attitude.side) if item.view.attitude else "pictorial"
             for item in self.placed
         }
 
@@ -102,13 +118,11 @@ class Survey:
 
     def principal_name(self, item: PlacedView) -> ViewName:
         """What a principal view is called. Raises AssertionError for a sheet without one."""
-        assert self.front is not None
-        return name_of(attitude_of(self.front), attitude_of(item).side)
+        return name_of(self.reference, attitude_of(item).side)
 
     def expected_attitude(self, item: PlacedView) -> Attitude:
         """How a principal view would look if it were projected from the drawn front view."""
-        assert self.front is not None
-        return neighbour(attitude_of(self.front), self.principal_name(item))
+        return neighbour(self.reference, self.principal_name(item))
 
     def is_turned(self, item: PlacedView) -> bool:
         """Whether a principal view is turned in its plane against the front view."""

@@ -37,6 +37,14 @@ def propose(model: SizeModel, front: Attitude) -> tuple[ProposedSize, ...]:
                     low, high = model.unknowns[levels[0]].value, model.unknowns[level].value
                     size = ProposedSize("linear", direction, low, high, high - low, overall)
                     candidates.append((size, Equation("", {levels[0]: -1.0, level: 1.0})))
+    for direction in DIRECTIONS:
+        axis = axis_of_direction(front, direction)
+        datum = model.along(axis)[:1]
+        for index, unknown in enumerate(model.unknowns):
+            if unknown.kind == "centre" and unknown.axis == axis and datum:
+                start = model.unknowns[datum[0]].value
+                size = ProposedSize("linear", direction, start, unknown.value, unknown.value - start, False)
+                candidates.append((size, Equation("", {datum[0]: -1.0, index: 1.0})))
     for bore in model.bores:
         factor = 2 if bore.full else 1
         kind: Literal["diameter", "radius"] = "diameter" if bore.full else "radius"

@@ -11,10 +11,10 @@ from maqueta.sheet.paper import Layout, Rectangle
 
 #: Columns (share of the width) and the fields in them from top to bottom.
 _COLUMNS: tuple[tuple[float, tuple[TitleField, ...]], ...] = (
-    (0.38, ("title", "drafter", "class")),
+    (0.34, ("title", "drafter", "class")),
     (0.17, ("scale", "sheet", "date")),
-    (0.17, ("material", "unit", "number")),
-    (0.10, ("paper", "checked")),
+    (0.18, ("material", "unit", "number")),
+    (0.13, ("paper", "checked")),
 )
 
 

@@ -48,15 +48,19 @@ def read_recipe(data: Any) -> Recipe:
         raise PartError(f"{where}: {first['msg']}") from error
 
 
-def load_part(path: Path) -> tuple[Shape, Part]:
-    """Load a part from a `.json` recipe or a STEP file. Raises PartError; OSError when it cannot be opened."""
+def load_part(path: Path, suffix: str | None = None) -> tuple[Shape, Part]:
+    """Load a part from a `.json` recipe or a STEP file; `suffix` stands in where the file's name has none.
+
+    Raises PartError; OSError when the file cannot be opened.
+    """
+    kind = (suffix or path.suffix).lower()
     if path.stat().st_size > LARGEST_FILE:
         raise PartError("the file is larger than 64 MB")
-    if path.suffix.lower() in (".step", ".stp"):
+    if kind in (".step", ".stp"):
         shape, unit = read_step(path)
         digest = hashlib.sha256(path.read_bytes()).hexdigest()
         return shape, examine(shape, part_hash=digest, name=path.stem, unit=unit)
-    if path.suffix.lower() != ".json":
+    if kind != ".json":
         raise PartError("a part is a .step or .stp file, or a recipe in a .json file")
     try:
         data = json.loads(path.read_bytes())

@@ -1,0 +1,79 @@
+"""Parts and exercises of the loom workshop."""
+
+import json
+from dataclasses import dataclass
+from pathlib import Path
+from typing import Final
+
+from maqueta.checking.exercise import Exercise
+from maqueta.solid.recipe import Recipe
+
+_FOLDER: Final = Path(__file__).parent / "parts"
+
+#: From a plain stepped block to slots, holes and a slanted face.
+PARTS: Final = (
+    "shuttle-rest",
+    "reed-clamp",
+    "warp-beam-bearing",
+    "batten-foot",
+    "tension-wheel",
+    "heddle-guide",
+    "ratchet-pawl",
+    "pedal-hinge",
+)
+
+
+def demo_recipe(slug: str) -> Recipe:
+    """One of the demo parts."""
+    return Recipe.model_validate(json.loads((_FOLDER / f"{slug}.json").read_text("utf-8")))
+
+
+@dataclass(frozen=True, slots=True)
+class DemoExercise:
+    """An exercise of the evening school; `due_in_days` counts from the day the demo is loaded."""
+
+    part: str
+    task: Exercise
+    due_in_days: int
+
+
+_FIELDS: Final = ("title", "drafter", "class", "date", "scale")
+
+
+def _task(title: str, **asked: object) -> Exercise:
+    return Exercise.model_validate({"title": title, "title_fields": _FIELDS, **asked})
+
+
+EXERCISES: Final = (
+    DemoExercise(
+        "reed-clamp",
+        _task(
+            "Reed clamp",
+            views=("front", "top", "right"),
+            pictorial="allowed",
+            scale="1:1",
+            front={"accept": [{"side": "-y", "up": "+z"}], "natural_up": "+z"},
+        ),
+        -3,
+    ),
+    DemoExercise(
+        "warp-beam-bearing",
+        _task("Warp-beam bearing", angle="first", views=("front", "top"), front={"natural_up": "+z"}, scale="1:1"),
+        4,
+    ),
+    DemoExercise(
+        "pedal-hinge",
+        _task(
+            "Pedal hinge",
+            units="inch",
+            paper="ANSI B",
+            views=("front", "top", "right"),
+            pictorial="unwanted",
+            scale="1:1",
+            front={"natural_up": "+z"},
+            dimensioning={"style": "asme", "decimals": 3},
+        ),
+        9,
+    ),
+    DemoExercise("shuttle-rest", _task("Shuttle rest", views=("front", "top", "right"), scale="1:1"), 16),
+)

@@ -1,0 +1,1 @@
+"""The web service: routes, accounts, jobs, files. Nothing is computed here."""

@@ -1,0 +1,80 @@
+"""The application: routes, guards, and the interface's files."""
+
+from collections.abc import AsyncIterator
+from contextlib import asynccontextmanager
+from pathlib import Path
+
+from fastapi import FastAPI, HTTPException
+from fastapi.responses import FileResponse
+from fastapi.routing import APIRoute
+from fastapi.staticfiles import StaticFiles
+
+from maqueta.service import guards
+from maqueta.service.jobs import LocalJobs
+from maqueta.service.routes import accounts, bench, exercises, jobs, parts, sheets
+from maqueta.service.settings import Settings
+from maqueta.service.workers import KernelWorkers
+from maqueta.service.world import World
+from maqueta.store.database import Database
+from maqueta.store.files import FileStore
+
+
+def _operation_name(route: APIRoute) -> str:
+    """Names operations in the OpenAPI document by area and function, so that generated types read well."""
+    area = route.endpoint.__module__.rsplit(".", 1)[-1]
+    return f"{area}_{route.name}"
+
+
+def describe() -> FastAPI:
+    """The routes alone, for the OpenAPI document."""
+    app = FastAPI(
+        title="Maqueta",
+        docs_url=None,
+        redoc_url=None,
+        openapi_url=None,
+        generate_unique_id_function=_operation_name,
+        separate_input_output_schemas=False,
+    )
+    for area in (accounts, parts, jobs, exercises, bench, sheets):
+        app.include_router(area.router)
+    return app
+
+
+def create_app(settings: Settings, database: Database) -> FastAPI:
+    """The application on a migrated database. Its workers run from start-up to shutdown."""
+    files = FileStore(settings.data / "files")
+    app = describe()
+
+    @asynccontextmanager
+    async def lifespan(_: FastAPI) -> AsyncIterator[None]:
+        local_jobs = LocalJobs(database, files, KernelWorkers(settings))
+        app.state.world = World(settings, database, files, local_jobs)
+        local_jobs.start()
+        try:
+            yield
+        finally:
+            local_jobs.close()
+            database.close()
+
+    app.router.lifespan_context = lifespan
+    guards.install(app, settings)
+    _serve_interface(app, settings.frontend)
+    return app
+
+
+def _serve_interface(app: FastAPI, folder: Path) -> None:
+    """The built interface; every address that is no file and no API call opens its first page."""
+    index = folder / "index.html"
+    if (folder / "assets").is_dir():
+        app.mount("/assets", StaticFiles(directory=folder / "assets"), name="assets")
+
+    @app.get("/{path:path}", include_in_schema=False)
+    def page(path: str) -> FileResponse:
+        if path.startswith("api/"):
+            raise HTTPException(404, "There is no such address.")
+        wanted = (folder / path).resolve()
+        if path and wanted.is_file() and wanted.is_relative_to(folder.resolve()):
+            return FileResponse(wanted)
+        if not index.is_file():
+            raise HTTPException(503, "The interface has not been built. Run scripts/start.")
+        return FileResponse(index, headers={"cache-control": "no-cache"})

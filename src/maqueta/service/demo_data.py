@@ -1,0 +1,180 @@
+"""Fills an empty database with the evening school: people, parts, exercises, sheets in every state."""
+
+import os
+import secrets
+from dataclasses import dataclass
+from datetime import datetime, timedelta
+from typing import Final
+
+from pydantic import TypeAdapter
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from maqueta.checking.report import check
+from maqueta.demo.mistakes import MISTAKES
+from maqueta.demo.model_sheet import Drafter, model_sheet
+from maqueta.demo.workshop import EXERCISES, PARTS, DemoExercise, demo_recipe
+from maqueta.projection.project import project
+from maqueta.projection.projected_part import ProjectedPart, to_json
+from maqueta.service.present import FINDING
+from maqueta.service.routes.accounts import hasher
+from maqueta.service.settings import Settings
+from maqueta.sheet.document import SheetDocument
+from maqueta.solid.mesh import Mesh, mesh
+from maqueta.solid.source import part_of_recipe
+from maqueta.store.accounts import Role, add_account
+from maqueta.store.clock import now
+from maqueta.store.database import Database
+from maqueta.store.exercises import add_exercise, decide, exercise_for, hand_in, save_draft
+from maqueta.store.files import FileStore
+from maqueta.store.models import Account, Enrolment, ExerciseRecord, PartRecord, SchoolClass
+from maqueta.store.shelf import add_part
+
+_MESH: Final = TypeAdapter(Mesh)
+_INSTRUCTOR: Final = ("ines.corvalho", "Ines Corvalho")
+_ADMIN: Final = ("otto.brandt", "Otto Brandt")
+_CLASS: Final = "Evening 2"
+
+
+@dataclass(frozen=True, slots=True)
+class _Student:
+    """A student, and how the first sheet went: the mistake ("" for none) and the state it is in."""
+
+    login: str
+    name: str
+    mistake: str
+    state: str
+
+
+_STUDENTS: Final = (
+    _Student("lena.achterberg", "Lena Achterberg", "no hidden lines", "returned"),
+    _Student("tor.brandvold", "Tor Brandvold", "other angle", "handed-in"),
+    _Student("dina.farouk", "Dina Farouk", "missing sizes", "handed-in"),
+    _Student("nela.havlik", "Nela Havlík", "closed chain", "handed-in"),
+    _Student("sara.lindqvist", "Sara Lindqvist", "", "returned"),
+    _Student("elio.marchetti", "Elio Marchetti", "wrong front", "handed-in"),
+    _Student("paul.nakagawa", "Paul Nakagawa", "no hidden lines", "handed-in"),
+    _Student("kemi.oduya", "Kemi Oduya", "", "handed-in"),
+    _Student("maya.okonedo", "Maya Okonedo", "top out of line", "handed-in"),
+    _Student("rosa.quispe", "Rosa Quispe", "bare title", "handed-in"),
+    _Student("juan.sandoval", "Juan Sandoval", "wrong value", "handed-in"),
+    _Student("iker.valtierra", "Iker Valtierra", "", "draft"),
+)
+#: The second exercise: more kinds of mistakes, half the class still at work.
+_SECOND: Final = {
+    "tor.brandvold": ("said twice", "handed-in"),
+    "dina.farouk": ("upside down", "handed-in"),
+    "sara.lindqvist": ("", "handed-in"),
+    "kemi.oduya": ("hidden on pictorial", "handed-in"),
+    "paul.nakagawa": ("", "draft"),
+}
+#: The third, in inches.
+_THIRD: Final = {
+    "lena.achterberg": ("right view turned", "handed-in"),
+    "elio.marchetti": ("one view smaller", "handed-in"),
+    "rosa.quispe": ("no right view", "handed-in"),
+    "sara.lindqvist": ("", "handed-in"),
+}
+
+
+def load_demo(database: Database, files: FileStore, settings: Settings) -> bool:
+    """Load the demo world into an empty database, all or nothing; returns whether anything was done."""
+    with database.transaction() as session:
+        if session.scalar(select(Account).limit(1)) is not None:
+            return False
+        password = settings.demo_password or secrets.token_urlsafe(9)
+        people = _people(session, hasher.hash(password))
+        instructor = people[_INSTRUCTOR[0]]
+        school_class = SchoolClass(name=_CLASS, instructor_id=instructor.id)
+        session.add(school_class)
+        session.flush()
+        session.add_all(Enrolment(class_id=school_class.id, student_id=people[s.login].id) for s in _STUDENTS)
+        session.flush()
+        projected = {slug: _part(session, files, instructor, slug) for slug in PARTS}
+        plans = (
+            {s.login: (s.mistake, s.state) for s in _STUDENTS},
+            _SECOND,
+            _THIRD,
+            {},
+        )
+        for demo, plan in zip(EXERCISES, plans, strict=True):
+            part, known = projected[demo.part]
+            exercise = _exercise(session, instructor, part, school_class, demo)
+            for login, (mistake, state) in plan.items():
+                _sheet(session, people[login], instructor, exercise, demo, known, mistake, state)
+        _write_log_ins(settings, password)
+    return True
+
+
+def _people(session: Session, password_hash: str) -> dict[str, Account]:
+    entries: list[tuple[str, str, Role]] = [(*_INSTRUCTOR, "instructor"), (*_ADMIN, "admin")]
+    entries += [(s.login, s.name, "student") for s in _STUDENTS]
+    return {login: add_account(session, login, name, role, password_hash) for login, name, role in entries}
+
+
+def _part(session: Session, files: FileStore, owner: Account, slug: str) -> tuple[PartRecord, ProjectedPart]:
+    recipe = demo_recipe(slug)
+    source = files.put(recipe.model_dump_json(indent=2).encode())
+    record = add_part(session, owner, recipe.name, f"{slug}.json", source)
+    # The recipes ship with the application, so they need no worker of their own.
+    shape, part = part_of_recipe(recipe)
+    known = project(shape, part)
+    record.dossier, record.mesh = files.put(to_json(known)), files.put(_MESH.dump_json(mesh(shape, part)))
+    record.state = "ready"
+    session.flush()
+    return record, known
+
+
+def _due(days: int) -> datetime:
+    """The evening of the day so many days from now."""
+    return (now() + timedelta(days=days)).replace(hour=21, minute=0, second=0)
+
+
+def _exercise(
+    session: Session, instructor: Account, part: PartRecord, school_class: SchoolClass, demo: DemoExercise
+) -> ExerciseRecord:
+    task = demo.task.model_dump(mode="json")
+    record = add_exercise(session, instructor, part, school_class, demo.task.title, task, _due(demo.due_in_days))
+    return exercise_for(session, instructor, record.id)
+
+
+def _sheet(
+    session: Session,
+    student: Account,
+    instructor: Account,
+    exercise: ExerciseRecord,
+    demo: DemoExercise,
+    known: ProjectedPart,
+    mistake: str,
+    state: str,
+) -> None:
+    drafter = Drafter(student.name, _CLASS, now().date().isoformat())
+    document = model_sheet(known, demo.task, drafter)
+    if mistake:
+        document = SheetDocument.model_validate(MISTAKES[mistake](known, document).model_dump())
+    if state == "draft":
+        document = document.model_copy(update={"dimensions": document.dimensions[:4]})
+    record = save_draft(session, student, exercise, document.model_dump(mode="json"), 0)
+    if state == "draft":
+        return
+    findings = check(known, demo.task, document).findings
+    hand_in(session, record, [(f.rule, FINDING.dump_python(f, mode="json")) for f in findings])
+    record.handed_in_at = min(now(), exercise.due_at) - timedelta(hours=4)
+    if state == "returned":
+        decide(record.findings, instructor, "upheld", None)
+        record.state, record.returned_at = "returned", now()
+        record.remark = "Good spacing. Look at the holes again." if findings else "Nothing to add: build it."
+
+
+def _write_log_ins(settings: Settings, password: str) -> None:
+    lines = [
+        f"Demo log-ins, all with the password  {password}",
+        f"  instructor     {_INSTRUCTOR[0]}",
+        f"  administrator  {_ADMIN[0]}",
+        f"  students       {', '.join(s.login for s in _STUDENTS)}",
+    ]
+    target = settings.data / "demo-log-ins.txt"
+    target.parent.mkdir(parents=True, exist_ok=True)
+    handle = os.open(target, os.O_WRONLY | os.O_CREAT | os.O_TRUNC, 0o600)
+    with os.fdopen(handle, "w", encoding="utf-8") as file:
+        file.write("\n".join(lines) + "\n")

@@ -1,0 +1,361 @@
+"""What travels between service and interface."""
+
+from datetime import UTC, datetime
+from typing import Annotated, Any, Literal
+
+from pydantic import AfterValidator, BaseModel, ConfigDict, Field, PlainSerializer
+
+from maqueta.checking.catalogue import MarkShape
+from maqueta.checking.exercise import Criterion, Exercise
+from maqueta.checking.finding import Severity
+from maqueta.checking.marks import Outcome
+from maqueta.drawing.ink import InkGroup, Item
+from maqueta.projection.arrangement import ViewName
+from maqueta.projection.attitude import Side
+from maqueta.projection.carrier import Point
+from maqueta.projection.line_set import Box
+from maqueta.sheet.document import SheetDocument
+from maqueta.sheet.paper import Rectangle
+from maqueta.solid.unit import Unit
+from maqueta.store.accounts import Role
+from maqueta.store.exercises import Decision, SheetState
+from maqueta.store.jobs import JobState
+
+
+def _to_database(time: datetime) -> datetime:
+    """A time from outside as the database keeps it: UTC, without a zone mark."""
+    return time.astimezone(UTC).replace(tzinfo=None, microsecond=0) if time.tzinfo else time
+
+
+#: A time of the database (UTC without a zone mark), sent with its zone.
+Time = Annotated[
+    datetime,
+    AfterValidator(_to_database),
+    PlainSerializer(lambda time: time.replace(tzinfo=UTC).isoformat(), return_type=str),
+]
+
+
+class Form(BaseModel):
+    """Unknown keys are refused by name."""
+
+    model_config = ConfigDict(extra="forbid")
+
+
+class Credentials(Form):
+    """A log-in."""
+
+    login: Annotated[str, Field(min_length=1, max_length=60)]
+    password: Annotated[str, Field(min_length=1, max_length=200)]
+
+
+class Me(Form):
+    """Who is logged in, and the token every change must carry."""
+
+    name: str
+    login: str
+    role: Role
+    token: str
+
+
+class Person(Form):
+    """An account as administrators see it."""
+
+    id: int
+    login: str
+    name: str
+    role: Role
+    active: bool
+
+
+class NewPerson(Form):
+    """A new account."""
+
+    login: Annotated[str, Field(pattern=r"^[a-z0-9.-]{3,60}$")]
+    name: Annotated[str, Field(min_length=1, max_length=80)]
+    role: Role
+    password: Annotated[str, Field(min_length=10, max_length=200)]
+
+
+class PersonChange(Form):
+    """Open or close an account."""
+
+    active: bool
+
+
+class ClassForm(Form):
+    """A class and how many students it has."""
+
+    id: int
+    name: str
+    students: int
+
+
+class PartSummary(Form):
+    """A part on the shelf."""
+
+    id: int
+    name: str
+    state: Literal["waiting", "ready", "refused"]
+    error: str
+    unit: Unit = "mm"
+    material: str = ""
+    natural_up: str | None = None
+    extents: tuple[float, float, float] = (0.0, 0.0, 0.0)
+    faces: int = 0
+    job: int | None = None
+
+
+class RankedForm(Form):
+    """One attitude in the ranking, in words."""
+
+    side: Side
+    up: Side
+    score: float
+    hidden_lines: int
+    measures: dict[str, float]
+    words: list[str]
+    equal_to: list[tuple[Side, Side]]
+
+
+class SideDrawing(Form):
+    """One side of a part as an exact line drawing, in the part's unit."""
+
+    side: Side
+    up: Side
+    items: list[Item]
+    box: Box
+
+
+class PartDetail(Form):
+    """Everything the turntable page shows besides the mesh."""
+
+    part: PartSummary
+    sides: list[SideDrawing]
+    ranking: list[RankedForm]
+    views_needed: list[ViewName]
+    views_repeated: list[tuple[ViewName, ViewName]]
+    dimensions_needed: int | None
+    dimensions_reason: str | None
+    stretches: dict[str, int]
+    features: list[str]
+
+
+class ViewDrawing(Form):
+    """A single view, for comparing candidates."""
+
+    name: ViewName
+    side: Side
+    up: Side
+    items: list[Item]
+    box: Box
+    hidden_lines: int
+
+
+class JobForm(Form):
+    """The state of work beside the server."""
+
+    id: int
+    state: JobState
+    progress: float
+    message: str
+
+
+class NewExercise(Form):
+    """What an instructor sets."""
+
+    part: int
+    school_class: int
+    title: Annotated[str, Field(min_length=1, max_length=120)]
+    due_at: Time
+    task: Exercise
+
+
+class ExerciseForm(Form):
+    """An exercise as listed; counts for its instructor, the own sheet for a student."""
+
+    id: int
+    title: str
+    part: int
+    part_name: str
+    school_class: str
+    due_at: Time
+    task: Exercise
+    of_points: float
+    total: int = 0
+    handed_in: int = 0
+    returned: int = 0
+    sheet: int | None = None
+    sheet_state: SheetState | None = None
+    points: float | None = None
+
+
+class DraftForm(Form):
+    """A student's own sheet."""
+
+    id: int | None
+    state: SheetState
+    revision: int
+    document: SheetDocument
+    saved_at: Time | None
+
+
+class SaveForm(Form):
+    """A draft to keep, made from a revision."""
+
+    document: SheetDocument
+    base: Annotated[int, Field(ge=0)]
+
+
+class InkRequest(Form):
+    """A document to draw."""
+
+    document: SheetDocument
+
+
+class PaperForm(Form):
+    """The rectangles of a sheet."""
+
+    width: float
+    height: float
+    border: Rectangle
+    title: Rectangle
+    drawing_area: Rectangle
+
+
+class ViewFacts(Form):
+    """What the bench needs to know of a view beyond its ink."""
+
+    id: str
+    name: str
+    box: Box
+    factor: float
+    hidden_lines: int
+    smooth_lines: int
+    axis_lines: list[tuple[Point, Point]]
+
+
+class InkForm(Form):
+    """A sheet as ink."""
+
+    paper: PaperForm
+    groups: list[InkGroup]
+    views: list[ViewFacts]
+    gaps: list[str]
+
+
+class FindingForm(Form):
+    """A finding as people see it."""
+
+    place: int
+    rule: str
+    criterion: Criterion
+    severity: Severity
+    shape: MarkShape
+    heading: str
+    message: str
+    expected: str
+    found: str
+    basis: str
+    views: list[str]
+    at: list[list[Point]]
+    edges: list[int]
+    faces: list[int]
+    items: list[str]
+    cost: float
+    share: str
+    decision: Decision | None
+    remark: str
+
+
+class MarkForm(Form):
+    """The mark of a criterion."""
+
+    criterion: Criterion
+    outcome: Outcome
+    points: float
+    of: float
+
+
+class CountForm(Form):
+    """A row of the count table."""
+
+    direction: str
+    needs: int
+    has: int
+
+
+class WallSheet(Form):
+    """One sheet pinned to the wall."""
+
+    id: int
+    student: str
+    state: SheetState
+    late: bool
+    revision: int
+    points: float
+    of: float
+    decided: int
+    findings: list[FindingForm]
+    marks: list[MarkForm]
+
+
+class WallForm(Form):
+    """All sheets of an exercise."""
+
+    exercise: ExerciseForm
+    paper: PaperForm
+    sheets: list[WallSheet]
+    missing: list[str]
+
+
+class SheetForm(Form):
+    """One sheet under review, or returned."""
+
+    id: int
+    student: str
+    state: SheetState
+    late: bool
+    handed_in_at: Time | None
+    exercise: ExerciseForm
+    ink: InkForm
+    findings: list[FindingForm]
+    marks: list[MarkForm]
+    unjudged: dict[Criterion, str]
+    counts: list[CountForm]
+    points: float
+    of: float
+    remark: str
+    reviewed: bool
+    neighbours: list[int] = []
+
+
+class DecisionForm(Form):
+    """Uphold, waive, or take back; with a remark if given."""
+
+    decision: Decision | None
+    remark: Annotated[str, Field(max_length=2000)] | None = None
+
+
+class SharedDecision(DecisionForm):
+    """One decision for all sheets that share a finding."""
+
+    share: Annotated[str, Field(min_length=1, max_length=200)]
+
+
+class RemarkForm(Form):
+    """A remark on a whole sheet."""
+
+    remark: Annotated[str, Field(max_length=4000)]
+
+
+class Number(Form):
+    """How many things an action touched."""
+
+    number: int
+
+
+class Problem(BaseModel):
+    """An error: one sentence for people, and what the interface may need to go on."""
+
+    message: str
+    detail: dict[str, Any] = {}

@@ -1,0 +1,221 @@
+"""From records and core results to what the interface shows."""
+
+from collections.abc import Sequence
+from typing import Final
+
+from pydantic import TypeAdapter
+
+from maqueta.checking.catalogue import CATALOGUE, wording
+from maqueta.checking.exercise import CRITERIA, Exercise
+from maqueta.checking.finding import Finding
+from maqueta.checking.lines import feature_axis
+from maqueta.checking.marks import Mark, cost, mark
+from maqueta.checking.report import Check, check
+from maqueta.checking.survey import Survey
+from maqueta.drawing.sheet_ink import piece_item
+from maqueta.projection.attitude import Attitude
+from maqueta.projection.line_set import LineSet
+from maqueta.projection.projected_part import ProjectedPart
+from maqueta.service.forms import (
+    CountForm,
+    ExerciseForm,
+    FindingForm,
+    InkForm,
+    MarkForm,
+    PaperForm,
+    PartSummary,
+    SideDrawing,
+    ViewFacts,
+)
+from maqueta.sheet.document import SheetDocument
+from maqueta.sheet.paper import Layout, layout
+from maqueta.sheet.spacing import GapSum
+from maqueta.solid.unit import MILLIMETRES
+from maqueta.store.models import ExerciseRecord, FindingRecord, PartRecord, SheetRecord
+
+FINDING: Final = TypeAdapter(Finding)
+#: Parameters that make two findings "the same mistake" on different sheets.
+_SHARED_PARAMETERS: Final = ("name", "direction", "field", "what", "side", "up", "first", "second")
+
+
+def share_key(finding: Finding) -> str:
+    """What findings of different sheets have in common when they are the same mistake."""
+    parts = [str(finding.parameters[key]) for key in _SHARED_PARAMETERS if key in finding.parameters]
+    return "|".join([finding.rule, finding.variant, *parts])[:200]
+
+
+def finding_of(record: FindingRecord) -> Finding:
+    """The finding as the program measured it."""
+    return FINDING.validate_python(record.measured)
+
+
+def finding_form(record: FindingRecord, task: Exercise) -> FindingForm:
+    """A finding with its wording, cost and decision."""
+    finding = finding_of(record)
+    rule, words = CATALOGUE[finding.rule], wording(finding)
+    return FindingForm(
+        place=record.place,
+        rule=finding.rule,
+        criterion=rule.criterion,
+        severity=finding.severity,
+        shape=rule.shape,
+        heading=rule.heading,
+        message=words.message,
+        expected=words.expected,
+        found=words.found,
+        basis=rule.basis,
+        views=list(finding.views),
+        at=[list(line) for line in finding.at],
+        edges=list(finding.edges),
+        faces=list(finding.faces),
+        items=list(finding.items),
+        cost=cost(finding, task),
+        share=share_key(finding),
+        decision=record.decision,  # type: ignore[arg-type]
+        remark=record.remark,
+    )
+
+
+def marks_of(records: Sequence[FindingRecord], task: Exercise, unjudged: frozenset[str] = frozenset()) -> list[MarkForm]:
+    """Marks of all criteria that carry points, after the decisions made so far."""
+    findings = [finding_of(record) for record in records]
+    waived = frozenset(place for place, record in enumerate(records) if record.decision == "waived")
+    forms = []
+    for criterion in CRITERIA:
+        result: Mark = mark(criterion, findings, task, criterion not in unjudged, waived)
+        if result.of:
+            forms.append(
+                MarkForm(criterion=criterion, outcome=result.outcome, points=result.points, of=result.of)
+            )
+    return forms
+
+
+def task_of(exercise: ExerciseRecord) -> Exercise:
+    """What an exercise asks."""
+    return Exercise.model_validate(exercise.task)
+
+
+def of_points(task: Exercise) -> float:
+    """Full marks of an exercise."""
+    return sum(task.points_of(criterion) for criterion in CRITERIA)
+
+
+def exercise_form(exercise: ExerciseRecord, **more: object) -> ExerciseForm:
+    """An exercise as listed."""
+    task = task_of(exercise)
+    return ExerciseForm(
+        id=exercise.id,
+        title=exercise.title,
+        part=exercise.part_id,
+        part_name=exercise.part.name,
+        school_class=exercise.school_class.name,
+        due_at=exercise.due_at,
+        task=task,
+        of_points=of_points(task),
+        **more,  # type: ignore[arg-type]
+    )
+
+
+def is_late(sheet: SheetRecord, exercise: ExerciseRecord) -> bool:
+    """Whether a sheet came after its due time."""
+    return sheet.handed_in_at is not None and sheet.handed_in_at > exercise.due_at
+
+
+def checked(projected: ProjectedPart, sheet: SheetRecord, task: Exercise) -> Check:
+    """The check of a stored sheet."""
+    return check(projected, task, SheetDocument.model_validate(sheet.document))
+
+
+def counts_of(result: Check) -> list[CountForm]:
+    """The count table, empty where sizes are not judged."""
+    if result.dimensions.reason is not None:
+        return []
+    rows = [
+        CountForm(direction=row.direction, needs=row.stretches, has=row.given) for row in result.dimensions.counts
+    ]
+    needed, given = result.dimensions.diameters
+    return [*rows, CountForm(direction="diameters", needs=needed, has=given)]
+
+
+def paper_form(sheet_layout: Layout) -> PaperForm:
+    """The rectangles of a sheet."""
+    return PaperForm(
+        width=sheet_layout.width,
+        height=sheet_layout.height,
+        border=sheet_layout.border,
+        title=sheet_layout.title,
+        drawing_area=sheet_layout.drawing_area,
+    )
+
+
+def task_paper(task: Exercise) -> PaperForm:
+    """The paper an exercise asks for."""
+    return paper_form(layout(task.paper, task.landscape))
+
+
+def ink_form(survey: Survey) -> InkForm:
+    """A sheet as ink, with what the bench needs to know of its views."""
+    part = survey.projected.part
+    views = []
+    for item in survey.placed:
+        attitude = item.view.attitude
+        lines = []
+        if attitude is not None:
+            lines = [feature_axis(part, f, attitude) for f in part.features if f.axis != attitude.side[1]]
+        views.append(
+            ViewFacts(
+                id=item.view.id,
+                name=survey.name(item),
+                box=item.box,
+                factor=item.factor,
+                hidden_lines=len(item.lines.of("hidden")),
+                smooth_lines=len(item.lines.of("smooth")),
+                axis_lines=list(dict.fromkeys(lines)),
+            )
+        )
+    return InkForm(
+        paper=paper_form(survey.layout), groups=list(survey.ink), views=views, gaps=_gap_sums(survey)
+    )
+
+
+def _gap_sums(survey: Survey) -> list[str]:
+    """The gap sums of the principal views in the front view's row and column, as a person writes them."""
+    if survey.front is None:
+        return []
+    left, bottom, right, top = survey.layout.drawing_area
+    front = survey.front.box
+    row = [i.box for i in survey.principal if i.box[1] < front[3] and front[1] < i.box[3]]
+    column = [i.box for i in survey.principal if i.box[0] < front[2] and front[0] < i.box[2]]
+    units = survey.sheet.units
+    to_unit = 1 / MILLIMETRES[units]
+    across = GapSum((right - left) * to_unit, tuple((b[2] - b[0]) * to_unit for b in row))
+    up = GapSum((top - bottom) * to_unit, tuple((b[3] - b[1]) * to_unit for b in column))
+    return [f"across: {across.written(units)} {units}", f"up: {up.written(units)} {units}"]
+
+
+def side_drawing(attitude: Attitude, lines: LineSet) -> SideDrawing:
+    """One side as strokes in the part's unit."""
+    kept = LineSet(lines.of("hidden", "visible"))
+    return SideDrawing(
+        side=attitude.side,
+        up=attitude.up,
+        items=[piece_item(piece) for piece in (*kept.of("hidden"), *kept.of("visible"))],
+        box=kept.box,
+    )
+
+
+def part_summary(part: PartRecord, projected: ProjectedPart | None, job: int | None = None) -> PartSummary:
+    """A part as the shelf shows it."""
+    summary = PartSummary(id=part.id, name=part.name, state=part.state, error=part.error, job=job)  # type: ignore[arg-type]
+    if projected is None:
+        return summary
+    known = projected.part
+    return summary.model_copy(
+        update={
+            "unit": known.unit,
+            "material": known.material,
+            "natural_up": known.natural_up,
+            "extents": known.extents,
+            "faces": len(known.faces),
+        }
+    )

@@ -1,0 +1,153 @@
+"""Exercises: setting them, the wall, decisions for all sheets at once."""
+
+from fastapi import APIRouter, HTTPException
+
+from maqueta.service.forms import (
+    ExerciseForm,
+    NewExercise,
+    Number,
+    SharedDecision,
+    WallForm,
+    WallSheet,
+)
+from maqueta.service.present import (
+    checked,
+    exercise_form,
+    finding_form,
+    finding_of,
+    is_late,
+    marks_of,
+    share_key,
+    task_of,
+    task_paper,
+)
+from maqueta.service.world import AnyAccount, Instructor, InTransaction, InWorld
+from maqueta.store.accounts import own_class, students_of
+from maqueta.store.exercises import (
+    add_exercise,
+    decide,
+    exercise_for,
+    exercises_for,
+    give_back,
+    own_sheets,
+    sheets_of,
+)
+from maqueta.store.shelf import own_part
+
+router = APIRouter(prefix="/api/exercises")
+
+
+@router.get("")
+def listing(account: AnyAccount, session: InTransaction) -> list[ExerciseForm]:
+    """The exercises of an instructor with counts, or of a student with the own sheet."""
+    forms = []
+    if account.role == "student":
+        own = {sheet.exercise_id: sheet for sheet in own_sheets(session, account)}
+        for exercise in exercises_for(session, account):
+            sheet = own.get(exercise.id)
+            points = None
+            if sheet is not None and sheet.state == "returned":
+                points = sum(mark.points for mark in marks_of(sheet.findings, task_of(exercise)))
+            forms.append(
+                exercise_form(
+                    exercise,
+                    sheet=sheet.id if sheet else None,
+                    sheet_state=sheet.state if sheet else None,
+                    points=points,
+                )
+            )
+        return forms
+    if account.role != "instructor":
+        return []
+    for exercise in exercises_for(session, account):
+        states = [sheet.state for sheet in sheets_of(session, exercise)]
+        forms.append(
+            exercise_form(
+                exercise,
+                total=len(students_of(session, exercise.class_id)),
+                handed_in=states.count("handed-in") + states.count("returned"),
+                returned=states.count("returned"),
+            )
+        )
+    return forms
+
+
+@router.post("", status_code=201)
+def set_exercise(form: NewExercise, instructor: Instructor, session: InTransaction, world: InWorld) -> ExerciseForm:
+    """Set an exercise for a class."""
+    part = own_part(session, instructor, form.part)
+    world.dossiers.get(part)
+    school_class = own_class(session, instructor, form.school_class)
+    task = form.task.model_copy(update={"title": form.title})
+    record = add_exercise(
+        session, instructor, part, school_class, form.title, task.model_dump(mode="json"), form.due_at
+    )
+    return exercise_form(record, total=len(students_of(session, school_class.id)))
+
+
+@router.get("/{exercise_id}")
+def one(exercise_id: int, account: AnyAccount, session: InTransaction) -> ExerciseForm:
+    """One exercise."""
+    found = next((form for form in listing(account, session) if form.id == exercise_id), None)
+    if found is None:
+        raise HTTPException(404, "There is no such exercise.")
+    return found
+
+
+@router.get("/{exercise_id}/wall")
+def wall(exercise_id: int, instructor: Instructor, session: InTransaction, world: InWorld) -> WallForm:
+    """All sheets handed in, with their findings; who has not handed in yet."""
+    exercise = exercise_for(session, instructor, exercise_id)
+    task = task_of(exercise)
+    projected = world.dossiers.get(exercise.part)
+    pinned, students = [], {student.name for student in students_of(session, exercise.class_id)}
+    for sheet in sheets_of(session, exercise):
+        if sheet.state == "draft":
+            continue
+        students.discard(sheet.student.name)
+        unjudged = frozenset(checked(projected, sheet, task).unjudged)
+        marks = marks_of(sheet.findings, task, unjudged)
+        pinned.append(
+            WallSheet(
+                id=sheet.id,
+                student=sheet.student.name,
+                state=sheet.state,  # type: ignore[arg-type]
+                late=is_late(sheet, exercise),
+                revision=sheet.revision,
+                points=sum(mark.points for mark in marks),
+                of=sum(mark.of for mark in marks),
+                decided=sum(1 for finding in sheet.findings if finding.decision is not None),
+                findings=[finding_form(finding, task) for finding in sheet.findings],
+                marks=marks,
+            )
+        )
+    returned = sum(1 for sheet in pinned if sheet.state == "returned")
+    form = exercise_form(
+        exercise, total=len(pinned) + len(students), handed_in=len(pinned), returned=returned
+    )
+    return WallForm(exercise=form, paper=task_paper(task), sheets=pinned, missing=sorted(students))
+
+
+@router.post("/{exercise_id}/decisions")
+def decide_for_all(
+    exercise_id: int, form: SharedDecision, instructor: Instructor, session: InTransaction
+) -> Number:
+    """Decide the same mistake on every sheet that is still out. Returned sheets keep what was decided."""
+    exercise = exercise_for(session, instructor, exercise_id)
+    shared = [
+        finding
+        for sheet in sheets_of(session, exercise)
+        if sheet.state == "handed-in"
+        for finding in sheet.findings
+        if share_key(finding_of(finding)) == form.share
+    ]
+    decide(shared, instructor, form.decision, form.remark)
+    return Number(number=len(shared))
+
+
+@router.post("/{exercise_id}/return")
+def return_decided(exercise_id: int, instructor: Instructor, session: InTransaction) -> Number:
+    """Return every sheet on which nothing is left to decide."""
+    exercise = exercise_for(session, instructor, exercise_id)
+    done = [s for s in sheets_of(session, exercise) if all(f.decision is not None for f in s.findings)]
+    return Number(number=give_back(done))

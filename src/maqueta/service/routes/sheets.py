@@ -1,0 +1,119 @@
+"""The table: one sheet, its slip, its drawing."""
+
+from fastapi import APIRouter, HTTPException, Response
+
+from maqueta.drawing.pdf import pdf
+from maqueta.drawing.sheet_ink import sheet_ink
+from maqueta.drawing.svg import svg
+from maqueta.service.forms import DecisionForm, Number, RemarkForm, SheetForm
+from maqueta.service.present import (
+    checked,
+    counts_of,
+    exercise_form,
+    finding_form,
+    ink_form,
+    is_late,
+    marks_of,
+    task_of,
+)
+from maqueta.service.world import AnyAccount, Instructor, InTransaction, InWorld
+from maqueta.sheet.document import SheetDocument
+from maqueta.sheet.paper import layout
+from maqueta.store.errors import NotVisible
+from maqueta.store.exercises import decide, give_back, readable_sheet, reviewed_sheet, sheets_of
+from maqueta.store.models import SheetRecord
+
+router = APIRouter(prefix="/api/sheets")
+
+
+@router.get("/{sheet_id}")
+def one(sheet_id: int, account: AnyAccount, session: InTransaction, world: InWorld) -> SheetForm:
+    """A sheet. Students see findings and remarks once it is returned, and nothing of them before."""
+    sheet = readable_sheet(session, account, sheet_id)
+    exercise, task = sheet.exercise, task_of(sheet.exercise)
+    projected = world.dossiers.get(exercise.part)
+    result = checked(projected, sheet, task)
+    reviewed = account.role == "instructor" or sheet.state == "returned"
+    marks = marks_of(sheet.findings, task, frozenset(result.unjudged)) if reviewed else []
+    neighbours = []
+    if account.role == "instructor":
+        neighbours = [other.id for other in sheets_of(session, exercise) if other.state != "draft"]
+    return SheetForm(
+        id=sheet.id,
+        student=sheet.student.name,
+        state=sheet.state,  # type: ignore[arg-type]
+        late=is_late(sheet, exercise),
+        handed_in_at=sheet.handed_in_at,
+        exercise=exercise_form(exercise),
+        ink=ink_form(result.survey),
+        findings=[finding_form(finding, task) for finding in sheet.findings] if reviewed else [],
+        marks=marks,
+        unjudged=result.unjudged if reviewed else {},
+        counts=counts_of(result) if reviewed else [],
+        points=sum(mark.points for mark in marks),
+        of=sum(mark.of for mark in marks),
+        remark=sheet.remark if reviewed else "",
+        reviewed=reviewed,
+        neighbours=neighbours,
+    )
+
+
+def _document(sheet: SheetRecord) -> tuple[SheetDocument, str]:
+    return SheetDocument.model_validate(sheet.document), f"{sheet.exercise.title} - {sheet.student.name}"
+
+
+@router.get("/{sheet_id}/drawing.svg", response_class=Response)
+def as_svg(sheet_id: int, account: AnyAccount, session: InTransaction, world: InWorld) -> Response:
+    """The sheet as SVG, true to scale."""
+    sheet = readable_sheet(session, account, sheet_id)
+    document, title = _document(sheet)
+    groups = sheet_ink(world.dossiers.get(sheet.exercise.part), document)
+    drawing = svg(groups, layout(document.paper.size, document.paper.landscape), title)
+    headers = {"content-security-policy": "sandbox; default-src 'none'; style-src 'unsafe-inline'; font-src data:"}
+    return Response(drawing, media_type="image/svg+xml", headers=headers)
+
+
+@router.get("/{sheet_id}/drawing.pdf", response_class=Response)
+def as_pdf(sheet_id: int, account: AnyAccount, session: InTransaction, world: InWorld) -> Response:
+    """The sheet as PDF, true to scale."""
+    sheet = readable_sheet(session, account, sheet_id)
+    document, title = _document(sheet)
+    groups = sheet_ink(world.dossiers.get(sheet.exercise.part), document)
+    drawing = pdf(groups, layout(document.paper.size, document.paper.landscape), title)
+    headers = {"content-disposition": f'inline; filename="sheet-{sheet.id}.pdf"'}
+    return Response(drawing, media_type="application/pdf", headers=headers)
+
+
+@router.put("/{sheet_id}/findings/{place}")
+def decide_one(
+    sheet_id: int, place: int, form: DecisionForm, instructor: Instructor, session: InTransaction, world: InWorld
+) -> SheetForm:
+    """Uphold or waive one finding."""
+    sheet = reviewed_sheet(session, instructor, sheet_id)
+    finding = next((f for f in sheet.findings if f.place == place), None)
+    if finding is None:
+        raise NotVisible
+    if sheet.state == "returned":
+        raise HTTPException(409, "This sheet is returned; its marks are settled.")
+    decide([finding], instructor, form.decision, form.remark)
+    session.flush()
+    return one(sheet_id, instructor, session, world)
+
+
+@router.put("/{sheet_id}/remark")
+def remark(
+    sheet_id: int, form: RemarkForm, instructor: Instructor, session: InTransaction, world: InWorld
+) -> SheetForm:
+    """A remark to the student about the whole sheet."""
+    sheet = reviewed_sheet(session, instructor, sheet_id)
+    if sheet.state == "returned":
+        raise HTTPException(409, "This sheet is returned; its remark is settled.")
+    sheet.remark = form.remark
+    session.flush()
+    return one(sheet_id, instructor, session, world)
+
+
+@router.post("/{sheet_id}/return")
+def return_one(sheet_id: int, instructor: Instructor, session: InTransaction) -> Number:
+    """Return a sheet; findings left open count as upheld."""
+    return Number(number=give_back([reviewed_sheet(session, instructor, sheet_id)]))

@@ -1,0 +1,125 @@
+"""The start command: own database, schema, demo data once, and the server, in the right order."""
+
+import fcntl
+import logging
+import os
+import signal
+import socket
+import sys
+import threading
+from pathlib import Path
+from typing import IO
+
+import uvicorn
+
+from maqueta.service.app import create_app
+from maqueta.service.demo_data import load_demo
+from maqueta.service.settings import Settings
+from maqueta.store.database import Database
+from maqueta.store.files import FileStore
+from maqueta.store.mariadb import DatabaseServerError, MariaDB
+
+_LOG = logging.getLogger("maqueta")
+HOST = "127.0.0.1"
+
+
+class StartError(Exception):
+    """Maqueta cannot start; the message is one clear line."""
+
+
+def _lock(data: Path) -> IO[str]:
+    """Hold the data folder for this process alone."""
+    data.mkdir(parents=True, exist_ok=True)
+    lock = (data / "start.lock").open("a+")
+    try:
+        fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
+    except BlockingIOError as error:
+        lock.seek(0)
+        holder = lock.read().strip() or "unknown"
+        raise StartError(f"Maqueta is running already on {data.resolve()} (process {holder}).") from error
+    lock.truncate(0)
+    lock.write(str(os.getpid()))
+    lock.flush()
+    return lock
+
+
+def _check_port(port: int) -> None:
+    with socket.socket() as probe:
+        probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        try:
+            probe.bind((HOST, port))
+        except OSError as error:
+            raise StartError(
+                f"Port {port} on {HOST} is taken by another program. Set MAQUETA_PORT to use another."
+            ) from error
+
+
+def _watch(server: MariaDB, closing: threading.Event) -> None:
+    """Start the own database again when it dies; requests in between are told so and lose nothing."""
+    while not closing.wait(1.0):
+        if not server.alive:
+            _LOG.warning("MariaDB stopped unexpectedly; starting it again")
+            try:
+                server.start()
+            except DatabaseServerError as error:
+                _LOG.error("%s", error)
+
+
+def serve(settings: Settings) -> None:
+    """Run until told to stop. Raises StartError or DatabaseServerError with one clear line."""
+    lock = _lock(settings.data)
+    own: MariaDB | None = None
+    closing = threading.Event()
+    try:
+        _check_port(settings.port)
+        url = settings.database_url
+        if url is None:
+            own = MariaDB(settings.data / "mariadb")
+            own.start()
+            url = own.url
+            threading.Thread(target=_watch, args=(own, closing), daemon=True).start()
+        database = Database(url)
+        database.migrate()
+        if settings.demo:
+            load_demo(database, FileStore(settings.data / "files"), settings)
+        print(f"\n  Maqueta runs at http://{HOST}:{settings.port}", flush=True)
+        _print_log_ins(settings)
+        config = uvicorn.Config(
+            create_app(settings, database),
+            host=HOST,
+            port=settings.port,
+            log_level="warning",
+            timeout_graceful_shutdown=5,
+            server_header=False,
+        )
+        uvicorn.Server(config).run()
+    finally:
+        closing.set()
+        if own is not None:
+            own.stop()
+        lock.close()
+
+
+def _print_log_ins(settings: Settings) -> None:
+    log_ins = settings.data / "demo-log-ins.txt"
+    if log_ins.is_file():
+        print("".join(f"  {line}\n" for line in log_ins.read_text("utf-8").splitlines()), flush=True)
+
+
+def main() -> int:
+    """Entry point of `python -m maqueta.service.run`."""
+    logging.basicConfig(level=logging.WARNING, format="%(asctime)s %(name)s: %(message)s")
+    logging.getLogger("alembic").setLevel(logging.WARNING)
+    signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
+    try:
+        serve(Settings())
+    except (StartError, DatabaseServerError) as error:
+        print(f"maqueta: {error}", file=sys.stderr)
+        return 1
+    except KeyboardInterrupt:
+        pass
+    return 0
+
+
+if __name__ == "__main__":
+    raise SystemExit(main())

@@ -1,0 +1,26 @@
+"""Settings, from environment variables that begin with MAQUETA_."""
+
+from pathlib import Path
+
+from pydantic_settings import BaseSettings, SettingsConfigDict
+
+
+class Settings(BaseSettings):
+    """Where things are and how far they may go."""
+
+    model_config = SettingsConfigDict(env_prefix="MAQUETA_")
+
+    database_url: str | None = None
+    data: Path = Path("var")
+    port: int = 8765
+    frontend: Path = Path("frontend/dist")
+    demo: bool = True
+    #: Fixes the demo accounts' password instead of inventing one.
+    demo_password: str | None = None
+    #: Cookies travel over HTTPS only; off on loopback, where there is none.
+    secure_cookies: bool = False
+    largest_upload: int = 32 * 1024 * 1024
+    largest_request: int = 2 * 1024 * 1024
+    kernel_seconds: float = 60.0
+    kernel_memory: int = 4 * 1024**3
+    workers: int = 1

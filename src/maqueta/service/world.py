@@ -1,0 +1,111 @@
+"""What a running service is made of, and who is asking."""
+
+import threading
+from collections import OrderedDict
+from collections.abc import Iterator
+from dataclasses import dataclass, field
+from typing import Annotated, Any
+
+from fastapi import Depends, HTTPException, Request
+from sqlalchemy.orm import Session
+
+from maqueta.projection.projected_part import ProjectedPart, from_json
+from maqueta.service.jobs import JobQueue
+from maqueta.service.settings import Settings
+from maqueta.store.accounts import log_in_of
+from maqueta.store.database import Database
+from maqueta.store.files import FileStore
+from maqueta.store.models import Account, LogIn, PartRecord
+
+COOKIE = "maqueta"
+TOKEN_HEADER = "x-maqueta-token"
+
+
+class Dossiers:
+    """Projected parts in memory, the least used dropped first."""
+
+    def __init__(self, files: FileStore, most: int = 64) -> None:
+        self._files = files
+        self._most = most
+        self._kept: OrderedDict[str, ProjectedPart] = OrderedDict()
+        self._lock = threading.Lock()
+
+    def get(self, part: PartRecord) -> ProjectedPart:
+        """The projected part. Raises HTTPException 409 while it is not examined."""
+        if part.dossier is None:
+            raise HTTPException(409, "This part is not ready: " + (part.error or "it is still being examined") + ".")
+        with self._lock:
+            found = self._kept.get(part.dossier)
+            if found is None:
+                found = from_json(self._files.get(part.dossier))
+                self._kept[part.dossier] = found
+                while len(self._kept) > self._most:
+                    self._kept.popitem(last=False)
+            self._kept.move_to_end(part.dossier)
+            return found
+
+
+@dataclass
+class World:
+    """The service's lasting things."""
+
+    settings: Settings
+    database: Database
+    files: FileStore
+    jobs: JobQueue
+    dossiers: Dossiers = field(init=False)
+
+    def __post_init__(self) -> None:
+        self.dossiers = Dossiers(self.files)
+
+
+def world_of(request: Request) -> World:
+    """The world of a request."""
+    world: World = request.app.state.world
+    return world
+
+
+InWorld = Annotated[World, Depends(world_of)]
+
+
+def transaction(world: InWorld) -> Iterator[Session]:
+    """A transaction that lasts for the request; an error undoes all of it."""
+    with world.database.transaction() as session:
+        yield session
+
+
+InTransaction = Annotated[Session, Depends(transaction, scope="function")]
+
+
+def log_in(request: Request, session: InTransaction) -> LogIn:
+    """The session of a request; changes must carry its token (against forged requests)."""
+    token = request.cookies.get(COOKIE)
+    record = log_in_of(session, token) if token else None
+    if record is None:
+        raise HTTPException(401, "You are not logged in, or your session has ended. What you drew is kept here.")
+    if request.method not in ("GET", "HEAD") and request.headers.get(TOKEN_HEADER) != record.request_token:
+        raise HTTPException(403, "This page is out of date. Reload it and try again.")
+    return record
+
+
+def account(record: Annotated[LogIn, Depends(log_in)]) -> Account:
+    """Who is asking."""
+    return record.account
+
+
+AnyAccount = Annotated[Account, Depends(account)]
+
+
+def _of_role(role: str) -> Any:
+    def check(who: AnyAccount) -> Account:
+        # Told like a thing that does not exist, so that roles reveal nothing.
+        if who.role != role:
+            raise HTTPException(404, "There is no such page.")
+        return who
+
+    return Depends(check)
+
+
+Instructor = Annotated[Account, _of_role("instructor")]
+Student = Annotated[Account, _of_role("student")]
+Admin = Annotated[Account, _of_role("admin")]

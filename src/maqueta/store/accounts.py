@@ -1,0 +1,135 @@
+"""Accounts, sessions and refused log-ins."""
+
+import hashlib
+import secrets
+from datetime import timedelta
+from typing import Literal
+
+from sqlalchemy import delete, func, select
+from sqlalchemy.orm import Session
+
+from maqueta.store.clock import now
+from maqueta.store.errors import NotVisible
+from maqueta.store.models import Account, Enrolment, FailedLogIn, LogIn, SchoolClass
+
+Role = Literal["instructor", "student", "admin"]
+SESSION_LENGTH = timedelta(hours=12)
+#: Refused log-ins per account within the window before further ones are turned away unheard.
+MOST_FAILURES = 6
+FAILURE_WINDOW = timedelta(minutes=10)
+
+
+def _hash(token: str) -> str:
+    return hashlib.sha256(token.encode()).hexdigest()
+
+
+def account_by_login(session: Session, login: str) -> Account | None:
+    """The active account of a log-in name."""
+    return session.scalar(select(Account).where(Account.login == login, Account.active))
+
+
+def open_log_in(session: Session, account: Account) -> tuple[str, LogIn]:
+    """Start a session; returns the secret token for the cookie and the record."""
+    session.execute(delete(LogIn).where(LogIn.expires_at < now()))
+    token = secrets.token_urlsafe(32)
+    record = LogIn(
+        token_hash=_hash(token),
+        request_token=secrets.token_urlsafe(24),
+        account_id=account.id,
+        expires_at=now() + SESSION_LENGTH,
+    )
+    session.add(record)
+    session.flush()
+    return token, record
+
+
+def log_in_of(session: Session, token: str) -> LogIn | None:
+    """The session of a cookie, unless it has ended or its account was closed."""
+    record = session.scalar(select(LogIn).where(LogIn.token_hash == _hash(token), LogIn.expires_at > now()))
+    return record if record is not None and record.account.active else None
+
+
+def close_log_in(session: Session, token: str) -> None:
+    """End a session."""
+    session.execute(delete(LogIn).where(LogIn.token_hash == _hash(token)))
+
+
+def too_many_failures(session: Session, login: str) -> bool:
+    """Whether a log-in name was refused too often lately."""
+    since = now() - FAILURE_WINDOW
+    query = select(func.count()).select_from(FailedLogIn).where(FailedLogIn.login == login, FailedLogIn.at > since)
+    return (session.scalar(query) or 0) >= MOST_FAILURES
+
+
+def note_failure(session: Session, login: str) -> None:
+    """Remember a refused log-in; old ones are forgotten."""
+    session.execute(delete(FailedLogIn).where(FailedLogIn.at < now() - FAILURE_WINDOW))
+    session.add(FailedLogIn(login=login[:60], at=now()))
+
+
+def forget_failures(session: Session, login: str) -> None:
+    """A successful log-in clears the slate."""
+    session.execute(delete(FailedLogIn).where(FailedLogIn.login == login))
+
+
+def add_account(session: Session, login: str, name: str, role: Role, password_hash: str) -> Account:
+    """A new account."""
+    account = Account(
+        login=login, name=name, role=role, password_hash=password_hash, active=True, created_at=now()
+    )
+    session.add(account)
+    session.flush()
+    return account
+
+
+def all_accounts(session: Session) -> list[Account]:
+    """Every account, for administrators."""
+    return list(session.scalars(select(Account).order_by(Account.role, Account.name)))
+
+
+def account(session: Session, account_id: int) -> Account:
+    """An account by its number, for administrators. Raises NotVisible."""
+    found = session.get(Account, account_id)
+    if found is None:
+        raise NotVisible
+    return found
+
+
+def close_account(session: Session, found: Account, active: bool) -> None:
+    """Close an account and end its sessions, or open it again."""
+    found.active = active
+    if not active:
+        session.execute(delete(LogIn).where(LogIn.account_id == found.id))
+
+
+def classes_of(session: Session, instructor: Account) -> list[tuple[SchoolClass, int]]:
+    """An instructor's classes, each with its number of students."""
+    query = (
+        select(SchoolClass, func.count(Enrolment.student_id))
+        .outerjoin(Enrolment, Enrolment.class_id == SchoolClass.id)
+        .where(SchoolClass.instructor_id == instructor.id)
+        .group_by(SchoolClass.id)
+        .order_by(SchoolClass.name)
+    )
+    return [(found, number) for found, number in session.execute(query).tuples()]
+
+
+def own_class(session: Session, instructor: Account, class_id: int) -> SchoolClass:
+    """One of an instructor's classes. Raises NotVisible."""
+    found = session.scalar(
+        select(SchoolClass).where(SchoolClass.id == class_id, SchoolClass.instructor_id == instructor.id)
+    )
+    if found is None:
+        raise NotVisible
+    return found
+
+
+def students_of(session: Session, class_id: int) -> list[Account]:
+    """The students of a class, by name."""
+    query = (
+        select(Account)
+        .join(Enrolment, Enrolment.student_id == Account.id)
+        .where(Enrolment.class_id == class_id)
+        .order_by(Account.name)
+    )
+    return list(session.scalars(query))

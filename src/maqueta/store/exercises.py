@@ -1,0 +1,187 @@
+"""Exercises and the sheets delivered for them."""
+
+from collections.abc import Iterable, Mapping, Sequence
+from datetime import datetime
+from typing import Any, Literal
+
+from sqlalchemy import delete, select
+from sqlalchemy.orm import Session, contains_eager, joinedload, selectinload
+
+from maqueta.store.clock import now
+from maqueta.store.errors import NotVisible, OutOfDate
+from maqueta.store.models import (
+    Account,
+    Enrolment,
+    ExerciseRecord,
+    FindingRecord,
+    PartRecord,
+    SchoolClass,
+    SheetRecord,
+)
+
+SheetState = Literal["draft", "handed-in", "returned"]
+Decision = Literal["upheld", "waived"]
+
+
+def add_exercise(
+    session: Session,
+    instructor: Account,
+    part: PartRecord,
+    school_class: SchoolClass,
+    title: str,
+    task: Mapping[str, Any],
+    due_at: datetime,
+) -> ExerciseRecord:
+    """A new exercise for a class."""
+    record = ExerciseRecord(
+        part_id=part.id,
+        class_id=school_class.id,
+        instructor_id=instructor.id,
+        title=title,
+        task=dict(task),
+        due_at=due_at,
+        created_at=now(),
+    )
+    session.add(record)
+    session.flush()
+    return record
+
+
+def exercises_for(session: Session, account: Account) -> list[ExerciseRecord]:
+    """The exercises an instructor has set, or those set to a student's classes; the next due first."""
+    query = select(ExerciseRecord).options(
+        joinedload(ExerciseRecord.part), joinedload(ExerciseRecord.school_class)
+    )
+    if account.role == "instructor":
+        query = query.where(ExerciseRecord.instructor_id == account.id)
+    else:
+        query = query.join(Enrolment, Enrolment.class_id == ExerciseRecord.class_id).where(
+            Enrolment.student_id == account.id
+        )
+    return list(session.scalars(query.order_by(ExerciseRecord.due_at)))
+
+
+def exercise_for(session: Session, account: Account, exercise_id: int) -> ExerciseRecord:
+    """One exercise, if the account has set it or is to do it. Raises NotVisible."""
+    found = next((e for e in exercises_for(session, account) if e.id == exercise_id), None)
+    if found is None:
+        raise NotVisible
+    return found
+
+
+def sheets_of(session: Session, exercise: ExerciseRecord) -> list[SheetRecord]:
+    """All sheets of an exercise that the caller may review, with findings, by student name."""
+    query = (
+        select(SheetRecord)
+        .join(SheetRecord.student)
+        .options(contains_eager(SheetRecord.student), selectinload(SheetRecord.findings))
+        .where(SheetRecord.exercise_id == exercise.id)
+        .order_by(Account.name)
+    )
+    return list(session.scalars(query))
+
+
+def own_sheet(session: Session, student: Account, exercise_id: int, lock: bool = False) -> SheetRecord | None:
+    """A student's own sheet for an exercise, or None when it was not begun."""
+    query = select(SheetRecord).where(SheetRecord.exercise_id == exercise_id, SheetRecord.student_id == student.id)
+    return session.scalar(query.with_for_update() if lock else query)
+
+
+def own_sheets(session: Session, student: Account) -> list[SheetRecord]:
+    """All sheets of a student."""
+    return list(session.scalars(select(SheetRecord).where(SheetRecord.student_id == student.id)))
+
+
+def readable_sheet(session: Session, account: Account, sheet_id: int) -> SheetRecord:
+    """A sheet the account may look at: a student's own, or one handed in to the instructor. Raises NotVisible."""
+    query = select(SheetRecord).join(SheetRecord.exercise).where(SheetRecord.id == sheet_id)
+    if account.role == "instructor":
+        query = query.where(ExerciseRecord.instructor_id == account.id, SheetRecord.state != "draft")
+    else:
+        query = query.where(SheetRecord.student_id == account.id)
+    found = session.scalar(query)
+    if found is None:
+        raise NotVisible
+    return found
+
+
+def reviewed_sheet(session: Session, instructor: Account, sheet_id: int) -> SheetRecord:
+    """A sheet handed in to an instructor, locked for a change. Raises NotVisible."""
+    query = (
+        select(SheetRecord)
+        .join(SheetRecord.exercise)
+        .where(
+            SheetRecord.id == sheet_id,
+            ExerciseRecord.instructor_id == instructor.id,
+            SheetRecord.state != "draft",
+        )
+        .with_for_update(of=SheetRecord)
+    )
+    found = session.scalar(query)
+    if found is None:
+        raise NotVisible
+    return found
+
+
+def save_draft(
+    session: Session, student: Account, exercise: ExerciseRecord, document: Mapping[str, Any], base: int
+) -> SheetRecord:
+    """Keep a student's draft. `base` is the revision it was made from (0: none yet).
+
+    Raises OutOfDate when another tab saved in between or the sheet is no longer a draft.
+    """
+    record = own_sheet(session, student, exercise.id, lock=True)
+    if record is None:
+        if base != 0:
+            raise OutOfDate(0)
+        record = SheetRecord(
+            exercise_id=exercise.id,
+            student_id=student.id,
+            state="draft",
+            revision=0,
+            remark="",
+            document={},
+            saved_at=now(),
+        )
+        session.add(record)
+    if record.revision != base or record.state != "draft":
+        raise OutOfDate(record.revision)
+    record.document = dict(document)
+    record.revision += 1
+    record.saved_at = now()
+    session.flush()
+    return record
+
+
+def hand_in(session: Session, sheet: SheetRecord, findings: Iterable[tuple[str, Mapping[str, Any]]]) -> None:
+    """Close a draft and keep what the program found."""
+    session.execute(delete(FindingRecord).where(FindingRecord.sheet_id == sheet.id))
+    sheet.state = "handed-in"
+    sheet.handed_in_at = now()
+    for place, (rule, measured) in enumerate(findings):
+        session.add(FindingRecord(sheet_id=sheet.id, place=place, rule=rule, measured=dict(measured), remark=""))
+    session.flush()
+    session.expire(sheet, ["findings"])
+
+
+def decide(
+    findings: Sequence[FindingRecord], instructor: Account, decision: Decision | None, remark: str | None
+) -> None:
+    """Uphold, waive or leave open; a remark of None keeps the one there is."""
+    for finding in findings:
+        finding.decision = decision
+        finding.decided_by = instructor.id if decision else None
+        finding.decided_at = now() if decision else None
+        if remark is not None:
+            finding.remark = remark
+
+
+def give_back(sheets: Iterable[SheetRecord]) -> int:
+    """Return sheets to their students; returns how many were still out."""
+    number = 0
+    for sheet in sheets:
+        if sheet.state == "handed-in":
+            sheet.state = "returned"
+            sheet.returned_at = now()
+            number += 1
+    return number

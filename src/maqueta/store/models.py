@@ -1,0 +1,160 @@
+"""Tables. Times are UTC; JSON columns hold documents that have a Pydantic form of their own."""
+
+from datetime import datetime
+from typing import Any
+
+from sqlalchemy import JSON, Boolean, DateTime, Float, ForeignKey, Integer, MetaData, String, Text, UniqueConstraint
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
+
+
+class Base(DeclarativeBase):
+    """Common naming of constraints, so that migrations can name them."""
+
+    metadata = MetaData(
+        naming_convention={
+            "ix": "ix_%(column_0_label)s",
+            "uq": "uq_%(table_name)s_%(column_0_N_name)s",
+            "fk": "fk_%(table_name)s_%(column_0_name)s_%(referred_table_name)s",
+            "pk": "pk_%(table_name)s",
+        }
+    )
+
+
+class Account(Base):
+    """A person who can log in."""
+
+    __tablename__ = "account"
+    id: Mapped[int] = mapped_column(primary_key=True)
+    login: Mapped[str] = mapped_column(String(60), unique=True)
+    name: Mapped[str] = mapped_column(String(80))
+    role: Mapped[str] = mapped_column(String(12))
+    password_hash: Mapped[str] = mapped_column(String(200))
+    active: Mapped[bool] = mapped_column(Boolean, default=True)
+    created_at: Mapped[datetime] = mapped_column(DateTime)
+
+
+class LogIn(Base):
+    """A server-side session; only the hash of its token is kept."""
+
+    __tablename__ = "log_in"
+    id: Mapped[int] = mapped_column(primary_key=True)
+    token_hash: Mapped[str] = mapped_column(String(64), unique=True)
+    request_token: Mapped[str] = mapped_column(String(64))
+    account_id: Mapped[int] = mapped_column(ForeignKey("account.id", ondelete="CASCADE"))
+    expires_at: Mapped[datetime] = mapped_column(DateTime)
+    account: Mapped[Account] = relationship()
+
+
+class FailedLogIn(Base):
+    """A refused log-in, kept to slow down guessing."""
+
+    __tablename__ = "failed_log_in"
+    id: Mapped[int] = mapped_column(primary_key=True)
+    login: Mapped[str] = mapped_column(String(60), index=True)
+    at: Mapped[datetime] = mapped_column(DateTime, index=True)
+
+
+class SchoolClass(Base):
+    """A class and its instructor."""
+
+    __tablename__ = "school_class"
+    id: Mapped[int] = mapped_column(primary_key=True)
+    name: Mapped[str] = mapped_column(String(80))
+    instructor_id: Mapped[int] = mapped_column(ForeignKey("account.id"))
+
+
+class Enrolment(Base):
+    """A student's place in a class."""
+
+    __tablename__ = "enrolment"
+    class_id: Mapped[int] = mapped_column(ForeignKey("school_class.id", ondelete="CASCADE"), primary_key=True)
+    student_id: Mapped[int] = mapped_column(ForeignKey("account.id", ondelete="CASCADE"), primary_key=True)
+
+
+class PartRecord(Base):
+    """A part on an instructor's shelf.
+
+    `source` names the uploaded file, `dossier` the file with the projected part and `mesh` its triangles, all by
+    content hash.
+    """
+
+    __tablename__ = "part"
+    id: Mapped[int] = mapped_column(primary_key=True)
+    owner_id: Mapped[int] = mapped_column(ForeignKey("account.id"))
+    name: Mapped[str] = mapped_column(String(120))
+    file_name: Mapped[str] = mapped_column(String(200))
+    state: Mapped[str] = mapped_column(String(12))
+    error: Mapped[str] = mapped_column(Text, default="")
+    source: Mapped[str] = mapped_column(String(64))
+    dossier: Mapped[str | None] = mapped_column(String(64))
+    mesh: Mapped[str | None] = mapped_column(String(64))
+    created_at: Mapped[datetime] = mapped_column(DateTime)
+
+
+class ExerciseRecord(Base):
+    """An exercise set for a class; `task` is what the checks read."""
+
+    __tablename__ = "exercise"
+    id: Mapped[int] = mapped_column(primary_key=True)
+    part_id: Mapped[int] = mapped_column(ForeignKey("part.id"))
+    class_id: Mapped[int] = mapped_column(ForeignKey("school_class.id"))
+    instructor_id: Mapped[int] = mapped_column(ForeignKey("account.id"))
+    title: Mapped[str] = mapped_column(String(120))
+    task: Mapped[dict[str, Any]] = mapped_column(JSON)
+    due_at: Mapped[datetime] = mapped_column(DateTime)
+    created_at: Mapped[datetime] = mapped_column(DateTime)
+    part: Mapped[PartRecord] = relationship()
+    school_class: Mapped[SchoolClass] = relationship()
+
+
+class SheetRecord(Base):
+    """A student's sheet for an exercise. `revision` grows with every change."""
+
+    __tablename__ = "sheet"
+    __table_args__ = (UniqueConstraint("exercise_id", "student_id"),)
+    id: Mapped[int] = mapped_column(primary_key=True)
+    exercise_id: Mapped[int] = mapped_column(ForeignKey("exercise.id"))
+    student_id: Mapped[int] = mapped_column(ForeignKey("account.id"))
+    state: Mapped[str] = mapped_column(String(12))
+    revision: Mapped[int] = mapped_column(Integer)
+    document: Mapped[dict[str, Any]] = mapped_column(JSON)
+    remark: Mapped[str] = mapped_column(Text, default="")
+    saved_at: Mapped[datetime] = mapped_column(DateTime)
+    handed_in_at: Mapped[datetime | None] = mapped_column(DateTime)
+    returned_at: Mapped[datetime | None] = mapped_column(DateTime)
+    exercise: Mapped[ExerciseRecord] = relationship()
+    student: Mapped[Account] = relationship()
+    findings: Mapped[list["FindingRecord"]] = relationship(
+        back_populates="sheet", order_by="FindingRecord.place", cascade="all, delete-orphan"
+    )
+
+
+class FindingRecord(Base):
+    """What the program found, as measured, and what a person decided about it; both are kept."""
+
+    __tablename__ = "finding"
+    __table_args__ = (UniqueConstraint("sheet_id", "place"),)
+    id: Mapped[int] = mapped_column(primary_key=True)
+    sheet_id: Mapped[int] = mapped_column(ForeignKey("sheet.id", ondelete="CASCADE"))
+    place: Mapped[int] = mapped_column(Integer)
+    rule: Mapped[str] = mapped_column(String(60), index=True)
+    measured: Mapped[dict[str, Any]] = mapped_column(JSON)
+    decision: Mapped[str | None] = mapped_column(String(12))
+    remark: Mapped[str] = mapped_column(Text, default="")
+    decided_by: Mapped[int | None] = mapped_column(ForeignKey("account.id"))
+    decided_at: Mapped[datetime | None] = mapped_column(DateTime)
+    sheet: Mapped[SheetRecord] = relationship(back_populates="findings")
+
+
+class JobRecord(Base):
+    """Work done beside the server; its state outlives a restart."""
+
+    __tablename__ = "job"
+    id: Mapped[int] = mapped_column(primary_key=True)
+    owner_id: Mapped[int] = mapped_column(ForeignKey("account.id"))
+    kind: Mapped[str] = mapped_column(String(20))
+    subject_id: Mapped[int] = mapped_column(Integer)
+    state: Mapped[str] = mapped_column(String(12), index=True)
+    progress: Mapped[float] = mapped_column(Float, default=0.0)
+    message: Mapped[str] = mapped_column(Text, default="")
+    created_at: Mapped[datetime] = mapped_column(DateTime)
