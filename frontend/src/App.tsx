@@ -1,0 +1,75 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { lazy, Suspense, useEffect, useState } from "react";
+import { Navigate, Route, Routes } from "react-router";
+
+import { answer, api, onExpired, ServiceError, setRequestToken } from "./api/client";
+import type { Me } from "./api/types";
+import { ExercisesPage } from "./exercise/ExercisesPage";
+import { LogIn } from "./frame/LogIn";
+import { MeContext } from "./frame/me";
+import { Waiting } from "./frame/Messages";
+import { Header } from "./frame/Header";
+
+const BenchPage = lazy(() => import("./bench/BenchPage"));
+const ShelfPage = lazy(() => import("./shelf/ShelfPage"));
+const PartPage = lazy(() => import("./shelf/PartPage"));
+const NewExercisePage = lazy(() => import("./exercise/NewExercisePage"));
+const WallPage = lazy(() => import("./wall/WallPage"));
+const TablePage = lazy(() => import("./table/TablePage"));
+const PeoplePage = lazy(() => import("./people/PeoplePage"));
+
+async function whoAmI(): Promise<Me | null> {
+  try {
+    return await answer(api.GET("/api/me"));
+  } catch (error) {
+    if (error instanceof ServiceError && error.status === 401) return null;
+    throw error;
+  }
+}
+
+export function App() {
+  const queries = useQueryClient();
+  const [ended, setEnded] = useState(false);
+  const me = useQuery({ queryKey: ["me"], queryFn: whoAmI, staleTime: Infinity });
+  useEffect(() => onExpired(() => setEnded(true)), []);
+  useEffect(() => setRequestToken(me.data?.token ?? ""), [me.data]);
+
+  const entered = (who: Me) => {
+    setRequestToken(who.token);
+    const other = me.data && me.data.login !== who.login;
+    queries.setQueryData(["me"], who);
+    setEnded(false);
+    if (other) window.location.assign("/");
+  };
+
+  if (me.isPending) return <Waiting />;
+  if (me.error) return <LogIn onEntered={entered} problem={me.error.message} />;
+  if (!me.data) return <LogIn onEntered={entered} />;
+  // An expired log-in is asked for over the page, so that what is on it stays.
+  return (
+    <MeContext value={me.data}>
+      {ended && <LogIn onEntered={entered} over login={me.data.login} />}
+      <Suspense fallback={<Waiting />}>
+        <Routes>
+          <Route path="/" element={<Home me={me.data} />} />
+          <Route path="/shelf" element={<ShelfPage />} />
+          <Route path="/shelf/:part" element={<PartPage />} />
+          <Route path="/exercises/new" element={<NewExercisePage />} />
+          <Route path="/exercises/:exercise/wall" element={<WallPage />} />
+          <Route path="/exercises/:exercise/bench" element={<BenchPage />} />
+          <Route path="/sheets/:sheet" element={<TablePage />} />
+          <Route path="*" element={<Navigate to="/" replace />} />
+        </Routes>
+      </Suspense>
+    </MeContext>
+  );
+}
+
+function Home({ me }: { me: Me }) {
+  return (
+    <>
+      <Header />
+      {me.role === "admin" ? <PeoplePage /> : <ExercisesPage />}
+    </>
+  );
+}

@@ -1,0 +1,63 @@
+import createClient, { type Middleware } from "openapi-fetch";
+
+import type { paths } from "./schema.generated";
+
+/** An answer other than success: one sentence for people, and the status for the program. */
+export class ServiceError extends Error {
+  constructor(
+    message: string,
+    readonly status: number,
+    readonly detail: Record<string, unknown> = {},
+  ) {
+    super(message);
+  }
+}
+
+let requestToken = "";
+const expired = new Set<() => void>();
+
+/** The token of the running log-in; every change must carry it. */
+export function setRequestToken(token: string): void {
+  requestToken = token;
+}
+
+/** Be told when the service no longer knows this browser. Returns how to stop listening. */
+export function onExpired(listener: () => void): () => void {
+  expired.add(listener);
+  return () => expired.delete(listener);
+}
+
+const guard: Middleware = {
+  onRequest({ request }) {
+    request.headers.set("x-maqueta-token", requestToken);
+    return request;
+  },
+  async onResponse({ response, request }) {
+    if (response.ok) return response;
+    const body = (await response
+      .clone()
+      .json()
+      .catch(() => ({}))) as { message?: string; detail?: Record<string, unknown> };
+    if (response.status === 401 && !request.url.endsWith("/api/log-in")) {
+      expired.forEach((listener) => listener());
+    }
+    const fallback = `The service answered ${response.status}. Try again in a moment.`;
+    throw new ServiceError(body.message ?? fallback, response.status, body.detail);
+  },
+  onError() {
+    return new ServiceError(
+      "There is no connection to the service. What you have here is kept.",
+      0,
+    );
+  },
+};
+
+export const api = createClient<paths>({ baseUrl: "/" });
+api.use(guard);
+
+/** The data of an answer; errors were thrown by the guard before. */
+export async function answer<T>(call: Promise<{ data?: T }>): Promise<T> {
+  const { data } = await call;
+  if (data === undefined) throw new ServiceError("The service sent an empty answer.", 0);
+  return data;
+}

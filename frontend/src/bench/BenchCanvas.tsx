@@ -1,0 +1,198 @@
+import { useEffect, useMemo, useRef, useState } from "react";
+
+import type { Ink as InkForm, InkGroup, Point, SheetDocument } from "../api/types";
+import { Ink, InkPiece } from "../drawing/Ink";
+import { TINTS } from "../theme";
+import { type Bench, moved, type Selection, type Stage } from "./bench";
+import classes from "./Bench.module.css";
+import { offsetOf } from "./geometry";
+import { HitArea } from "./HitArea";
+import { snapped } from "./snapping";
+import { ToolLayer } from "./ToolLayer";
+
+interface Props {
+  bench: Bench;
+  stage: Stage;
+  ink: InkForm;
+  /** The document `ink` was drawn from; it may lag behind what is shown. */
+  drawn: SheetDocument;
+}
+
+/** The sheet in the middle of the bench: it keeps its scale, things on it can be taken hold of. */
+export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
+  const svg = useRef<SVGSVGElement>(null);
+  const grip = useRef<{ from: Point; selection: Selection; start: SheetDocument } | null>(null);
+  const [scale, setScale] = useState(3);
+  const { paper } = ink;
+  const { draft, tool, selection, select } = bench;
+  const shown = draft.shown;
+
+  useEffect(() => {
+    const measure = () => setScale(svg.current?.getScreenCTM()?.a ?? 3);
+    measure();
+    window.addEventListener("resize", measure);
+    return () => window.removeEventListener("resize", measure);
+  }, [paper.width]);
+
+  const toSheet = (event: React.PointerEvent): Point => {
+    const matrix = svg.current?.getScreenCTM()?.inverse();
+    const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix);
+    return [at.x, paper.height - at.y];
+  };
+  const movable = (role: string): boolean =>
+    tool === "move" &&
+    (role !== "view" || stage === "Views" || stage === "Front" || stage === "Lines");
+
+  const take = (event: React.PointerEvent, group: InkGroup) => {
+    const { role, id } = group;
+    if (role !== "view" && role !== "dimension" && role !== "mark") return;
+    const taken = { role, id };
+    select(taken);
+    svg.current?.setPointerCapture(event.pointerId);
+    grip.current = { from: toSheet(event), selection: taken, start: draft.document };
+    event.stopPropagation();
+  };
+  const drag = (event: React.PointerEvent) => {
+    if (!grip.current) return;
+    draft.preview(dragged(toSheet(event)));
+  };
+  const dragged = (to: Point): SheetDocument => {
+    const { from, selection: what, start } = grip.current!;
+    const next = moved(start, what, to[0] - from[0], to[1] - from[1]);
+    return bench.snapping && what.role === "view" ? snapped(next, what.id) : next;
+  };
+  const release = (event: React.PointerEvent) => {
+    if (!grip.current) return;
+    const to = toSheet(event);
+    const { from } = grip.current;
+    const next = dragged(to);
+    grip.current = null;
+    if (Math.hypot(to[0] - from[0], to[1] - from[1]) * scale > 2) draft.change(next);
+    else draft.preview(null);
+  };
+
+  const known = useMemo(
+    () => new Set([...shown.views, ...shown.dimensions, ...shown.marks].map((thing) => thing.id)),
+    [shown],
+  );
+  return (
+    <svg
+      ref={svg}
+      className={classes.sheet}
+      viewBox={`0 0 ${paper.width} ${paper.height}`}
+      style={{ aspectRatio: `${paper.width} / ${paper.height}` }}
+      role="application"
+      aria-label="Sheet"
+      data-testid="bench-sheet"
+      onPointerDown={() => tool === "move" && select(null)}
+      onPointerMove={drag}
+      onPointerUp={release}
+      onPointerCancel={release}
+    >
+      <rect width={paper.width} height={paper.height} fill="#fffdf8" />
+      {ink.groups.map((group) => {
+        const fixed = group.role === "frame" || group.role === "title";
+        if (!fixed && !known.has(group.id)) return null;
+        return (
+          <Carried
+            key={`${group.role}-${group.id}`}
+            group={group}
+            shown={shown}
+            drawn={drawn}
+            height={paper.height}
+            selected={selection?.id === group.id && selection.role === group.role}
+            onTake={!fixed && movable(group.role) ? take : undefined}
+          />
+        );
+      })}
+      <Bands bench={bench} ink={ink} drawn={drawn} />
+      {tool !== "move" && !draft.dragging && (
+        <ToolLayer bench={bench} ink={ink} drawn={drawn} scale={scale} toSheet={toSheet} />
+      )}
+    </svg>
+  );
+}
+
+interface CarriedProps {
+  group: InkGroup;
+  shown: SheetDocument;
+  drawn: SheetDocument;
+  height: number;
+  selected: boolean;
+  onTake?: (event: React.PointerEvent, group: InkGroup) => void;
+}
+
+/** Ink carried along while its view or dimension is moved, before it is drawn anew. */
+function Carried({ group, shown, drawn, height, selected, onTake }: CarriedProps) {
+  const { view, place } = offsetOf(group, shown, drawn);
+  const moving = place[0] !== 0 || place[1] !== 0;
+  const ink = moving ? stretched(group, place) : group;
+  return (
+    <g
+      transform={view[0] || view[1] ? `translate(${view[0]} ${-view[1]})` : undefined}
+      data-role={group.role}
+      data-id={group.id}
+      style={{ color: selected ? "#2c7a70" : undefined }}
+    >
+      {moving ? (
+        ink.items.map((item, index) => <InkPiece key={index} item={item} height={height} />)
+      ) : (
+        <Ink group={group} height={height} />
+      )}
+      {onTake && <HitArea group={ink} height={height} onTake={(event) => onTake(event, group)} />}
+    </g>
+  );
+}
+
+/** A dimension moved by its place: extension lines grow, everything else goes along. */
+function stretched(group: InkGroup, [dx, dy]: Point): InkGroup {
+  const extension = group.items.find((item) => item.kind === "stroke" && item.stretches);
+  let shift: Point = [dx, dy];
+  if (extension?.kind === "stroke") {
+    const [a, b] = extension.points as [Point, Point];
+    const length = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
+    const [nx, ny] = [(b[0] - a[0]) / length, (b[1] - a[1]) / length];
+    const along = dx * nx + dy * ny;
+    shift = [along * nx, along * ny];
+  }
+  const move = ([x, y]: Point): Point => [x + shift[0], y + shift[1]];
+  return {
+    ...group,
+    items: group.items.map((item) => {
+      if (item.kind === "stroke" && item.stretches) {
+        return { ...item, points: [item.points[0]!, move(item.points[1] as Point)] };
+      }
+      if (item.kind === "text") return { ...item, at: move(item.at) };
+      if (item.kind === "arc") return { ...item, centre: move(item.centre) };
+      return { ...item, points: item.points.map((p) => move(p as Point)) };
+    }),
+  };
+}
+
+/** A thin band in the tint of the side each view shows, so that view and model are told together. */
+function Bands({ bench, ink, drawn }: { bench: Bench; ink: InkForm; drawn: SheetDocument }) {
+  return (
+    <>
+      {ink.views.map((facts) => {
+        const view = bench.draft.shown.views.find((v) => v.id === facts.id);
+        const then = drawn.views.find((v) => v.id === facts.id);
+        if (!view?.side || !then) return null;
+        const tint = TINTS[view.side[1] as keyof typeof TINTS];
+        const [dx, dy] = [view.at[0] - then.at[0], view.at[1] - then.at[1]];
+        const [left, bottom, right] = facts.box;
+        return (
+          <rect
+            key={facts.id}
+            x={left + dx}
+            y={ink.paper.height - bottom - dy + 1.2}
+            width={right - left}
+            height={1.4}
+            fill={tint}
+            opacity={0.75}
+            pointerEvents="none"
+          />
+        );
+      })}
+    </>
+  );
+}

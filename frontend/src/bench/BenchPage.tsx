@@ -1,0 +1,200 @@
+import { Button, Group, Modal, Text } from "@mantine/core";
+import { useHotkeys } from "@mantine/hooks";
+import { useQuery } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
+import { Link, Navigate, useParams } from "react-router";
+
+import { answer, api } from "../api/client";
+import type { Draft, Exercise, Mesh, PartDetail, Side } from "../api/types";
+import { Header } from "../frame/Header";
+import { useMe } from "../frame/me";
+import { Trouble, Waiting } from "../frame/Messages";
+import { bounds } from "../turntable/cardModel";
+import { useMesh } from "../turntable/PartView";
+import { type Bench, moved, type Selection, type Stage, type Tool, without } from "./bench";
+import classes from "./Bench.module.css";
+import { BenchCanvas } from "./BenchCanvas";
+import { SaveNote } from "./SaveNote";
+import { Shortcuts } from "./Shortcuts";
+import { StagePanel } from "./StagePanel";
+import { StageRail } from "./StageRail";
+import { useDraft } from "./useDraft";
+import { useInk } from "./useInk";
+
+export default function BenchPage() {
+  const id = Number(useParams().exercise);
+  const exercise = useQuery({
+    queryKey: ["exercise", id],
+    queryFn: () =>
+      answer(api.GET("/api/exercises/{exercise_id}", { params: { path: { exercise_id: id } } })),
+  });
+  const draft = useQuery({
+    queryKey: ["draft", id],
+    gcTime: 0,
+    staleTime: Infinity,
+    queryFn: () =>
+      answer(
+        api.GET("/api/exercises/{exercise_id}/sheet", { params: { path: { exercise_id: id } } }),
+      ),
+  });
+  const part = exercise.data?.part;
+  const detail = useQuery({
+    queryKey: ["part", part],
+    enabled: part !== undefined,
+    queryFn: () =>
+      answer(api.GET("/api/parts/{part_id}", { params: { path: { part_id: part ?? 0 } } })),
+  });
+  const mesh = useMesh(part ?? 0);
+  const error = exercise.error ?? draft.error ?? detail.error;
+  if (error)
+    return (
+      <>
+        <Header />
+        <Trouble error={error} />
+      </>
+    );
+  if (draft.data && draft.data.state !== "draft")
+    return <Navigate to={`/sheets/${draft.data.id}`} replace />;
+  if (!exercise.data || !draft.data || !detail.data || !mesh.data)
+    return (
+      <>
+        <Header />
+        <Waiting />
+      </>
+    );
+  return (
+    <AtTheBench exercise={exercise.data} start={draft.data} detail={detail.data} mesh={mesh.data} />
+  );
+}
+
+interface Props {
+  exercise: Exercise;
+  start: Draft;
+  detail: PartDetail;
+  mesh: Mesh;
+}
+
+function AtTheBench({ exercise, start, detail, mesh }: Props) {
+  const me = useMe();
+  const draft = useDraft(exercise.id, me.login, start);
+  const drawn = useInk(exercise.id, draft.document);
+  const [stage, setStage] = useState<Stage>(start.document.views.length ? "Views" : "Paper");
+  const [tool, setTool] = useState<Tool>("move");
+  const [selection, select] = useState<Selection | null>(null);
+  const [snapping, setSnapping] = useState(false);
+  const [help, setHelp] = useState(false);
+  const middle = useMemo(() => bounds(mesh).middle, [mesh]);
+
+  const bench: Bench = {
+    exercise,
+    draft,
+    document: draft.shown,
+    ink: drawn.data?.ink ?? null,
+    paper: drawn.data?.ink.paper ?? null,
+    unit: detail.part.unit,
+    middle,
+    up: (detail.part.natural_up as Side | null) ?? "+z",
+    tool,
+    setTool,
+    selection,
+    select,
+    snapping,
+    setSnapping,
+  };
+
+  const nudge = (dx: number, dy: number) => {
+    if (selection && tool === "move") draft.change((now) => moved(now, selection, dx, dy));
+  };
+  useHotkeys([
+    ["mod+Z", () => draft.undo?.()],
+    ["mod+shift+Z", () => draft.redo?.()],
+    ["Escape", () => (tool === "move" ? select(null) : setTool("move"))],
+    ["shift+?", () => setHelp(true)],
+    [
+      "Delete",
+      () => {
+        if (!selection) return;
+        draft.change((now) => without(now, selection));
+        select(null);
+      },
+    ],
+    ...(
+      [
+        ["ArrowLeft", -1, 0],
+        ["ArrowRight", 1, 0],
+        ["ArrowUp", 0, 1],
+        ["ArrowDown", 0, -1],
+      ] as const
+    ).flatMap(([key, dx, dy]): [string, () => void][] => [
+      [key, () => nudge(dx, dy)],
+      [`shift+${key}`, () => nudge(10 * dx, 10 * dy)],
+      [`alt+${key}`, () => nudge(0.1 * dx, 0.1 * dy)],
+    ]),
+  ]);
+
+  const open = (next: Stage) => {
+    setStage(next);
+    setTool(next === "Dimensions" ? "size" : "move");
+    select(null);
+  };
+  return (
+    <div className={classes.frame}>
+      <Header
+        trail={
+          <>
+            <Link to="/">Exercises</Link> / <strong>{exercise.title}</strong> ·{" "}
+            {exercise.school_class}
+          </>
+        }
+      >
+        <SaveNote save={draft.save} onRetry={() => void draft.saveNow()} />
+        <Button variant="default" disabled={!draft.undo} onClick={() => draft.undo?.()}>
+          Undo
+        </Button>
+        <Button variant="default" disabled={!draft.redo} onClick={() => draft.redo?.()}>
+          Redo
+        </Button>
+        <Button variant="default" aria-label="Keys" onClick={() => setHelp(true)}>
+          ?
+        </Button>
+      </Header>
+      <div className={classes.grid}>
+        <StageRail bench={bench} stage={stage} onStage={open} />
+        <main className={classes.stage} aria-label="Sheet">
+          {drawn.error && <Trouble error={drawn.error} onRetry={() => void drawn.refetch()} />}
+          {drawn.data && (
+            <BenchCanvas
+              bench={bench}
+              stage={stage}
+              ink={drawn.data.ink}
+              drawn={drawn.data.document}
+            />
+          )}
+        </main>
+        <StagePanel bench={bench} stage={stage} />
+      </div>
+      <Conflict bench={bench} />
+      <Shortcuts opened={help} onClose={() => setHelp(false)} />
+    </div>
+  );
+}
+
+function Conflict({ bench }: { bench: Bench }) {
+  return (
+    <Modal
+      opened={bench.draft.save.kind === "conflict"}
+      onClose={() => undefined}
+      withCloseButton={false}
+      centered
+      title="This sheet was changed in another tab"
+    >
+      <Text>Both versions are still there. Which one do you want to go on with?</Text>
+      <Group mt="md">
+        <Button onClick={() => void bench.draft.settle(true)}>The one here</Button>
+        <Button variant="default" onClick={() => void bench.draft.settle(false)}>
+          The other one
+        </Button>
+      </Group>
+    </Modal>
+  );
+}

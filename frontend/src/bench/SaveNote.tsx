@@ -1,0 +1,30 @@
+import { Anchor, Text } from "@mantine/core";
+
+import type { SaveState } from "./useDraft";
+
+/** Says whether the sheet is kept, in words. */
+export function SaveNote({ save, onRetry }: { save: SaveState; onRetry: () => void }) {
+  if (save.kind === "unsaved")
+    return (
+      <Text className="small" c="var(--fault)" role="alert" maw={300} truncate title={save.why}>
+        Not saved yet, kept in this browser.{" "}
+        <Anchor component="button" size="sm" onClick={onRetry}>
+          Try now
+        </Anchor>
+      </Text>
+    );
+  const words = {
+    saving: "Saving …",
+    conflict: "Changed in another tab",
+    saved: save.kind === "saved" && save.at ? `Saved ${clock(save.at)}` : "Nothing drawn yet",
+  };
+  return (
+    <Text className="quiet small" role="status">
+      {words[save.kind]}
+    </Text>
+  );
+}
+
+function clock(time: Date): string {
+  return time.toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });
+}

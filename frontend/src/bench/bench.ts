@@ -1,0 +1,80 @@
+import type { Exercise, Ink, Paper, SheetDocument, Side } from "../api/types";
+import type { Point3, Unit } from "./geometry";
+import type { BenchDraft } from "./useDraft";
+
+export const STAGES = [
+  "Paper",
+  "Front",
+  "Views",
+  "Lines",
+  "Dimensions",
+  "Title",
+  "Hand in",
+] as const;
+export type Stage = (typeof STAGES)[number];
+
+export type Tool = "move" | "centre mark" | "centre line" | "size" | "diameter" | "radius";
+
+export interface Selection {
+  role: "view" | "dimension" | "mark";
+  id: string;
+}
+
+/** What every stage works with. */
+export interface Bench {
+  exercise: Exercise;
+  draft: BenchDraft;
+  document: SheetDocument;
+  ink: Ink | null;
+  paper: Paper | null;
+  unit: Unit;
+  /** Middle of the part's bounding box, and the direction that is up in pictorial views. */
+  middle: Point3;
+  up: Side;
+  tool: Tool;
+  setTool: (tool: Tool) => void;
+  selection: Selection | null;
+  select: (selection: Selection | null) => void;
+  snapping: boolean;
+  setSnapping: (on: boolean) => void;
+}
+
+/** Remove what is selected, with everything that hangs on it. */
+export function without(document: SheetDocument, { role, id }: Selection): SheetDocument {
+  if (role === "dimension")
+    return { ...document, dimensions: document.dimensions.filter((d) => d.id !== id) };
+  if (role === "mark") return { ...document, marks: document.marks.filter((m) => m.id !== id) };
+  return {
+    ...document,
+    front: document.front === id ? null : document.front,
+    views: document.views.filter((v) => v.id !== id),
+    dimensions: document.dimensions.filter((d) => d.view !== id),
+    marks: document.marks.filter((m) => m.view !== id),
+  };
+}
+
+/** Move what is selected by sheet millimetres. */
+export function moved(
+  document: SheetDocument,
+  { role, id }: Selection,
+  dx: number,
+  dy: number,
+): SheetDocument {
+  const shift = ([x, y]: [number, number]): [number, number] => [
+    Math.round((x + dx) * 1000) / 1000,
+    Math.round((y + dy) * 1000) / 1000,
+  ];
+  if (role === "view")
+    return {
+      ...document,
+      views: document.views.map((v) => (v.id === id ? { ...v, at: shift(v.at) } : v)),
+    };
+  if (role === "dimension")
+    return {
+      ...document,
+      dimensions: document.dimensions.map((d) =>
+        d.id === id ? { ...d, place: shift(d.place) } : d,
+      ),
+    };
+  return document;
+}

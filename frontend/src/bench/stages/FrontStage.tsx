@@ -1,0 +1,142 @@
+import { Button, Group, Text, Title } from "@mantine/core";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+
+import { answer, api } from "../../api/client";
+import type { View } from "../../api/types";
+import { SideView } from "../../drawing/SideView";
+import { type Attitude, sameAttitude, sideWords } from "../../turntable/attitude";
+import { PartView } from "../../turntable/PartView";
+import type { Bench } from "../bench";
+import classes from "../Bench.module.css";
+import { centredAt, centreOf, nextId } from "../geometry";
+import { startingScale, startingPlace } from "./placing";
+import { TurnButtons } from "./TurnButtons";
+import { useTurning } from "./useTurning";
+
+const MOST_CANDIDATES = 3;
+
+/** Turn the part, try two or three candidates, compare the views each would bring, take one. */
+export function FrontStage({ bench }: { bench: Bench }) {
+  const turning = useTurning(bench);
+  const [candidates, setCandidates] = useState<Attitude[]>([]);
+  const { attitude } = turning;
+  const { document, draft } = bench;
+  const front = document.views.find((v) => v.id === document.front);
+
+  const take = ({ side, up }: Attitude) =>
+    draft.change((now) => {
+      const old = now.views.find((v) => v.id === now.front);
+      const id = old?.id ?? nextId("v", now.views);
+      const fresh: View = {
+        id,
+        side,
+        up,
+        corner: null,
+        at: [0, 0],
+        scale: old?.scale ?? startingScale(bench),
+        hidden: true,
+        smooth: false,
+      };
+      const centre = old
+        ? centreOf(old, bench.middle, bench.up, bench.unit)
+        : startingPlace(bench, "front");
+      const placed = centredAt(fresh, bench.middle, bench.up, bench.unit, centre);
+      const others = now.views.filter((v) => v.id !== id);
+      return {
+        ...now,
+        front: id,
+        views: [placed, ...others],
+        // What hung on the old front view measured another side.
+        dimensions: now.dimensions.filter((d) => d.view !== id),
+        marks: now.marks.filter((m) => m.view !== id),
+      };
+    });
+
+  return (
+    <>
+      <Title order={2} size="h4">
+        Front
+      </Title>
+      <Text className="quiet small" mb={6}>
+        Longest size across, most shape, fewest hidden lines in all views, natural position.
+      </Text>
+      <div className={classes.model} style={{ height: 220 }}>
+        <PartView {...turning.view} />
+      </div>
+      <TurnButtons attitude={attitude} onChoose={turning.setAttitude} />
+      {attitude && <Candidate bench={bench} attitude={attitude} />}
+      <Group mt="xs" gap={8}>
+        <Button size="xs" disabled={!attitude} onClick={() => attitude && take(attitude)}>
+          Take as front view
+        </Button>
+        <Button
+          size="xs"
+          variant="default"
+          disabled={!attitude || candidates.some((c) => sameAttitude(c, attitude))}
+          onClick={() =>
+            attitude && setCandidates([attitude, ...candidates].slice(0, MOST_CANDIDATES))
+          }
+        >
+          Keep to compare
+        </Button>
+      </Group>
+      {front?.side && (
+        <Text className="small" mt="xs">
+          Front view now: {sideWords(front.side)}.
+        </Text>
+      )}
+      {candidates.length > 0 && (
+        <>
+          <Title order={3} size="h5" mt="md">
+            Candidates
+          </Title>
+          {candidates.map((candidate) => (
+            <div key={candidate.side + candidate.up}>
+              <Candidate bench={bench} attitude={candidate} />
+              <Button size="compact-xs" variant="default" mt={4} onClick={() => take(candidate)}>
+                Take this one
+              </Button>
+            </div>
+          ))}
+        </>
+      )}
+    </>
+  );
+}
+
+/** The three views a front view would bring, with their hidden lines counted. */
+function Candidate({ bench, attitude }: { bench: Bench; attitude: Attitude }) {
+  const { side, up } = attitude;
+  const part = bench.exercise.part;
+  const views = useQuery({
+    queryKey: ["views", part, side, up, "set"],
+    staleTime: Infinity,
+    queryFn: () =>
+      answer(
+        api.GET("/api/parts/{part_id}/views", {
+          params: {
+            path: { part_id: part },
+            query: { side, up, names: ["front", "top", "right"] },
+          },
+        }),
+      ),
+  });
+  if (!views.data) return <div style={{ height: 96 }} />;
+  const span = Math.max(...views.data.map(({ box: [l, b, r, t] }) => Math.max(r - l, t - b)));
+  const hidden = views.data.reduce((sum, view) => sum + view.hidden_lines, 0);
+  return (
+    <div style={{ marginTop: 10 }}>
+      <div className={classes.candidates}>
+        {views.data.map((view) => (
+          <div key={view.name}>
+            <SideView drawing={view} span={span} label={`${view.name} view`} />
+          </div>
+        ))}
+      </div>
+      <Text className="small" mt={2}>
+        Front, top and right bring {hidden} hidden lines.
+      </Text>
+    </div>
+  );
+}

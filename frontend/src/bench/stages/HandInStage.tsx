@@ -1,0 +1,116 @@
+import { Anchor, Button, Group, List, Modal, Text, Title } from "@mantine/core";
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+
+import { answer, api } from "../../api/client";
+import { dayAndTime, plural } from "../../frame/words";
+import type { Bench } from "../bench";
+
+/** A last look, then the sheet goes to the instructor. */
+export function HandInStage({ bench }: { bench: Bench }) {
+  const { document, exercise, draft } = bench;
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const [asking, setAsking] = useState(false);
+  const [busy, setBusy] = useState(false);
+  const [trouble, setTrouble] = useState("");
+  const late = new Date(exercise.due_at) < new Date();
+
+  const handIn = async () => {
+    setBusy(true);
+    setTrouble("");
+    try {
+      await draft.saveNow();
+      const done = await answer(
+        api.POST("/api/exercises/{exercise_id}/sheet/hand-in", {
+          params: { path: { exercise_id: exercise.id } },
+          body: { document: draft.document, base: draft.revision.current },
+        }),
+      );
+      draft.forget();
+      await queries.invalidateQueries({ queryKey: ["exercises"] });
+      void navigate(`/sheets/${done.id}`, { replace: true });
+    } catch (error) {
+      setTrouble((error as Error).message);
+      setAsking(false);
+      setBusy(false);
+    }
+  };
+
+  return (
+    <>
+      <Title order={2} size="h4">
+        Hand in
+      </Title>
+      <List size="sm" mt="xs" spacing={4}>
+        <List.Item>{plural(document.views.length, "view")}</List.Item>
+        <List.Item>{plural(document.dimensions.length, "dimension")}</List.Item>
+        <List.Item>
+          {plural(document.marks.length, "centre mark or line", "centre marks and lines")}
+        </List.Item>
+        <List.Item>
+          Due {dayAndTime(exercise.due_at)}
+          {late && <strong>, which has passed</strong>}
+        </List.Item>
+      </List>
+      <Exports exercise={exercise.id} />
+      {trouble && (
+        <Text c="var(--fault)" role="alert" mt="sm">
+          {trouble}
+        </Text>
+      )}
+      <Button
+        mt="md"
+        fullWidth
+        disabled={document.views.length === 0}
+        onClick={() => setAsking(true)}
+      >
+        Hand in
+      </Button>
+      {document.views.length === 0 && (
+        <Text className="quiet small" mt={6}>
+          There is no view on the sheet yet.
+        </Text>
+      )}
+      <Modal opened={asking} onClose={() => setAsking(false)} title="Hand in this sheet?" centered>
+        <Text>Once it is handed in it cannot be changed. It comes back with the slip.</Text>
+        <Group mt="md">
+          <Button loading={busy} onClick={() => void handIn()}>
+            Hand in now
+          </Button>
+          <Button variant="default" onClick={() => setAsking(false)}>
+            Go on drawing
+          </Button>
+        </Group>
+      </Modal>
+    </>
+  );
+}
+
+/** The sheet as it is saved, to print or to keep. */
+function Exports({ exercise }: { exercise: number }) {
+  const [trouble, setTrouble] = useState("");
+  const open = async (kind: "pdf" | "svg") => {
+    const draft = await answer(
+      api.GET("/api/exercises/{exercise_id}/sheet", {
+        params: { path: { exercise_id: exercise } },
+      }),
+    );
+    if (draft.id) window.open(`/api/sheets/${draft.id}/drawing.${kind}`, "_blank", "noopener");
+    else setTrouble("Nothing is saved yet: draw something first.");
+  };
+  return (
+    <Text size="sm" mt="sm">
+      The sheet as{" "}
+      <Anchor component="button" size="sm" c="inherit" onClick={() => void open("pdf")}>
+        PDF
+      </Anchor>{" "}
+      or{" "}
+      <Anchor component="button" size="sm" c="inherit" onClick={() => void open("svg")}>
+        SVG
+      </Anchor>
+      . {trouble}
+    </Text>
+  );
+}

@@ -1,0 +1,76 @@
+import { Button, Switch, Text, Title } from "@mantine/core";
+
+import type { View } from "../../api/types";
+import { plural } from "../../frame/words";
+import type { Bench, Tool } from "../bench";
+import classes from "../Bench.module.css";
+
+const TOOLS: { tool: Tool; label: string }[] = [
+  { tool: "move", label: "Choose" },
+  { tool: "centre mark", label: "Centre mark" },
+  { tool: "centre line", label: "Centre line" },
+];
+
+/** Hidden lines and smooth transitions per view; centre marks and centre lines. */
+export function LinesStage({ bench }: { bench: Bench }) {
+  const { document, draft, ink, tool, setTool } = bench;
+  const set = (id: string, change: Partial<View>) =>
+    draft.change((now) => ({
+      ...now,
+      views: now.views.map((v) => (v.id === id ? { ...v, ...change } : v)),
+    }));
+  return (
+    <>
+      <Title order={2} size="h4">
+        Lines
+      </Title>
+      <div className={classes.tools} role="group" aria-label="Tools">
+        {TOOLS.map((t) => (
+          <Button
+            key={t.tool}
+            size="xs"
+            variant={tool === t.tool ? "filled" : "default"}
+            aria-pressed={tool === t.tool}
+            onClick={() => setTool(t.tool)}
+          >
+            {t.label}
+          </Button>
+        ))}
+      </div>
+      <Text className="quiet small" mb="sm">
+        {tool === "centre mark"
+          ? "Point at a circle."
+          : tool === "centre line"
+            ? "Point along the axis of a round feature seen from the side."
+            : "A centre mark or line that is chosen can be taken away with Delete."}
+      </Text>
+      {document.views.map((view) => {
+        const facts = ink?.views.find((v) => v.id === view.id);
+        return (
+          <div key={view.id} className={classes.viewRow}>
+            <Text fw={700} size="sm" mb={4} style={{ textTransform: "capitalize" }}>
+              {facts?.name ?? view.id}
+            </Text>
+            <Switch
+              size="xs"
+              label={`Hidden lines${facts ? ` (${facts.hidden_lines})` : ""}`}
+              checked={view.hidden}
+              onChange={(e) => set(view.id, { hidden: e.currentTarget.checked })}
+            />
+            <Switch
+              size="xs"
+              mt={4}
+              label={`Smooth transitions${facts ? ` (${facts.smooth_lines})` : ""}`}
+              checked={view.smooth}
+              onChange={(e) => set(view.id, { smooth: e.currentTarget.checked })}
+            />
+          </div>
+        );
+      })}
+      <Text className="quiet small" mt="sm">
+        {plural(document.marks.length, "centre mark or line", "centre marks and lines")} on the
+        sheet.
+      </Text>
+    </>
+  );
+}

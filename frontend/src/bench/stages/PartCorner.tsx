@@ -1,0 +1,20 @@
+import { useMemo } from "react";
+
+import { turnOfCorner } from "../../turntable/attitude";
+import { PartView } from "../../turntable/PartView";
+import type { Bench } from "../bench";
+import classes from "../Bench.module.css";
+
+/** The part as a card maquette, in sight while the sheet is worked on. */
+export function PartCorner({ bench }: { bench: Bench }) {
+  const turn = useMemo(() => turnOfCorner("+-+", bench.up), [bench.up]);
+  return (
+    <div className={classes.model} style={{ height: 160, marginBottom: 14 }}>
+      <PartView
+        part={bench.exercise.part}
+        turn={turn}
+        label={`${bench.exercise.part_name}, card model`}
+      />
+    </div>
+  );
+}

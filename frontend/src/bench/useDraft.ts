@@ -1,0 +1,180 @@
+import { useCallback, useEffect, useRef, useState } from "react";
+
+import { answer, api, ServiceError } from "../api/client";
+import type { Draft, SheetDocument } from "../api/types";
+
+interface History {
+  past: SheetDocument[];
+  now: SheetDocument;
+  future: SheetDocument[];
+}
+
+export type SaveState =
+  | { kind: "saved"; at: Date | null }
+  | { kind: "saving" }
+  | { kind: "unsaved"; why: string }
+  | { kind: "conflict"; revision: number };
+
+const QUIET_MS = 600;
+const RETRY_MS = 4000;
+const DEPTH = 200;
+
+interface Kept {
+  base: number;
+  document: SheetDocument;
+}
+
+function read(key: string): Kept | null {
+  try {
+    return JSON.parse(localStorage.getItem(key) ?? "null") as Kept | null;
+  } catch {
+    return null;
+  }
+}
+
+/** The student's sheet with undo and redo; saves itself, and keeps a copy in this browser until it is saved. */
+export function useDraft(exercise: number, login: string, draft: Draft) {
+  const key = `maqueta-draft-${login}-${exercise}`;
+  const [restored, setRestored] = useState(false);
+  const [history, setHistory] = useState<History>(() => {
+    const kept = read(key);
+    const same = kept && kept.base === draft.revision;
+    return {
+      past: same ? [draft.document] : [],
+      now: same ? kept.document : draft.document,
+      future: [],
+    };
+  });
+  const [live, setLive] = useState<SheetDocument | null>(null);
+  const [save, setSave] = useState<SaveState>(() => {
+    const kept = read(key);
+    if (kept && kept.base < draft.revision) return { kind: "conflict", revision: draft.revision };
+    return { kind: "saved", at: draft.saved_at ? new Date(draft.saved_at) : null };
+  });
+  const revision = useRef(draft.revision);
+  const savedDocument = useRef(draft.document);
+  const busy = useRef<Promise<void> | null>(null);
+  const document = history.now;
+  const newest = useRef(document);
+  useEffect(() => {
+    newest.current = document;
+  }, [document]);
+  useEffect(() => {
+    const kept = read(key);
+    if (kept && kept.base === draft.revision) setRestored(true);
+    // Only what was there when the page opened can have been restored.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
+
+  const change = useCallback((next: SheetDocument | ((now: SheetDocument) => SheetDocument)) => {
+    setLive(null);
+    setHistory((h) => {
+      const now = typeof next === "function" ? next(h.now) : next;
+      if (now === h.now) return h;
+      return { past: [...h.past.slice(-DEPTH), h.now], now, future: [] };
+    });
+  }, []);
+  const undo = useCallback(
+    () =>
+      setHistory((h) => {
+        const last = h.past[h.past.length - 1];
+        return last ? { past: h.past.slice(0, -1), now: last, future: [h.now, ...h.future] } : h;
+      }),
+    [],
+  );
+  const redo = useCallback(
+    () =>
+      setHistory((h) => {
+        const [first, ...rest] = h.future;
+        return first ? { past: [...h.past, h.now], now: first, future: rest } : h;
+      }),
+    [],
+  );
+
+  const saveNow = useCallback(async (): Promise<void> => {
+    if (busy.current) return busy.current;
+    const work = async () => {
+      while (savedDocument.current !== newest.current) {
+        const sending = newest.current;
+        setSave({ kind: "saving" });
+        try {
+          const kept = await answer(
+            api.PUT("/api/exercises/{exercise_id}/sheet", {
+              params: { path: { exercise_id: exercise } },
+              body: { document: sending, base: revision.current },
+            }),
+          );
+          revision.current = kept.revision;
+          savedDocument.current = sending;
+          if (newest.current === sending) localStorage.removeItem(key);
+          setSave({ kind: "saved", at: new Date() });
+        } catch (error) {
+          const status = error instanceof ServiceError ? error.status : 0;
+          if (status === 409) {
+            const detail = (error as ServiceError).detail as { revision?: number };
+            setSave({ kind: "conflict", revision: detail.revision ?? 0 });
+          } else setSave({ kind: "unsaved", why: (error as Error).message });
+          return;
+        }
+      }
+    };
+    busy.current = work().finally(() => {
+      busy.current = null;
+    });
+    return busy.current;
+  }, [exercise, key]);
+
+  useEffect(() => {
+    if (document === savedDocument.current || save.kind === "conflict") return;
+    localStorage.setItem(key, JSON.stringify({ base: revision.current, document } satisfies Kept));
+    const timer = setTimeout(() => void saveNow(), QUIET_MS);
+    return () => clearTimeout(timer);
+  }, [document, key, save.kind, saveNow]);
+  useEffect(() => {
+    if (save.kind !== "unsaved") return;
+    const timer = setInterval(() => void saveNow(), RETRY_MS);
+    return () => clearInterval(timer);
+  }, [save.kind, saveNow]);
+
+  /** Settle a conflict between two tabs: keep what is here, or take what the service has. */
+  const settle = useCallback(
+    async (mine: boolean) => {
+      const other = await answer(
+        api.GET("/api/exercises/{exercise_id}/sheet", {
+          params: { path: { exercise_id: exercise } },
+        }),
+      );
+      revision.current = other.revision;
+      savedDocument.current = other.document;
+      setSave({ kind: "saved", at: other.saved_at ? new Date(other.saved_at) : null });
+      if (mine) {
+        const kept = read(key);
+        if (kept) change({ ...kept.document });
+        else change((now) => ({ ...now }));
+      } else {
+        localStorage.removeItem(key);
+        change(other.document);
+        savedDocument.current = other.document;
+      }
+    },
+    [change, exercise, key],
+  );
+
+  return {
+    document,
+    shown: live ?? document,
+    dragging: live !== null,
+    preview: setLive,
+    change,
+    undo: history.past.length ? undo : null,
+    redo: history.future.length ? redo : null,
+    save,
+    saveNow,
+    settle,
+    restored,
+    revision,
+    forget: () => localStorage.removeItem(key),
+  };
+}
+
+export type BenchDraft = ReturnType<typeof useDraft>;

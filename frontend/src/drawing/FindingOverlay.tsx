@@ -1,0 +1,114 @@
+import type { Finding } from "../api/types";
+import { FindingGlyph } from "./FindingShape";
+
+interface Props {
+  findings: { finding: Finding; label: number }[];
+  height: number;
+  /** The finding that is pointed at; the others step back. */
+  lit?: number | null;
+  onPoint?: (place: number | null) => void;
+  onChoose?: (place: number) => void;
+  /** Size of a mark, mm on paper. */
+  size?: number;
+}
+
+/** Findings on a sheet: beads along missing lines, strokes along wrong ones, a mark at each. */
+export function FindingOverlay({
+  findings,
+  height,
+  lit = null,
+  onPoint,
+  onChoose,
+  size = 9,
+}: Props) {
+  return (
+    <g>
+      {findings.map(({ finding, label }) => (
+        <Marked
+          key={finding.place}
+          finding={finding}
+          label={label}
+          height={height}
+          size={size}
+          faded={lit !== null && lit !== finding.place}
+          strong={lit === finding.place}
+          onPoint={onPoint}
+          onChoose={onChoose}
+        />
+      ))}
+    </g>
+  );
+}
+
+interface MarkedProps extends Pick<Props, "height" | "onPoint" | "onChoose"> {
+  finding: Finding;
+  label: number;
+  size: number;
+  faded: boolean;
+  strong: boolean;
+}
+
+function Marked({ finding, label, height, size, faded, strong, onPoint, onChoose }: MarkedProps) {
+  const colour =
+    finding.decision === "waived"
+      ? "var(--quiet-ink)"
+      : finding.severity === "error"
+        ? "#c2412d"
+        : "#8f6115";
+  const beads = finding.shape === "missing";
+  const spot = place(finding);
+  return (
+    <g
+      style={{ color: colour, opacity: faded ? 0.25 : 1, cursor: onChoose ? "pointer" : undefined }}
+      onPointerEnter={() => onPoint?.(finding.place)}
+      onPointerLeave={() => onPoint?.(null)}
+      onClick={() => onChoose?.(finding.place)}
+    >
+      {finding.at.map((line, index) =>
+        line.length === 1 ? (
+          <circle
+            key={index}
+            cx={line[0]![0]}
+            cy={height - line[0]![1]}
+            r={1.6}
+            fill="none"
+            stroke={colour}
+            strokeWidth={0.6}
+          />
+        ) : (
+          <polyline
+            key={index}
+            points={line.map(([x, y]) => `${x},${height - y}`).join(" ")}
+            fill="none"
+            stroke={colour}
+            strokeWidth={beads ? 1.3 : strong ? 0.9 : 0.55}
+            strokeLinecap="round"
+            strokeDasharray={beads ? "0.01 2.6" : isOutline(line) ? "2 1.4" : undefined}
+          />
+        ),
+      )}
+      {spot && (
+        <g transform={`translate(${spot[0]} ${height - spot[1]}) scale(${size / 26})`}>
+          <FindingGlyph shape={finding.shape} half={finding.severity !== "error"} label={label} />
+        </g>
+      )}
+    </g>
+  );
+}
+
+function isOutline(line: Finding["at"][number]): boolean {
+  const [first, last] = [line[0], line[line.length - 1]];
+  return line.length === 5 && first?.[0] === last?.[0] && first?.[1] === last?.[1];
+}
+
+/** Where the mark stands: the upper right corner of a framed view, else the middle of the first line. */
+function place(finding: Finding): [number, number] | null {
+  const line = finding.at[Math.floor(finding.at.length / 2)];
+  if (!line?.length) return null;
+  if (isOutline(line)) return line[2]!;
+  const [a, b] = [
+    line[Math.floor((line.length - 1) / 2)]!,
+    line[Math.ceil((line.length - 1) / 2)]!,
+  ];
+  return [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2 + (line.length === 1 ? 5 : 0)];
+}

@@ -1,0 +1,84 @@
+import { Text, Title } from "@mantine/core";
+import { useQuery } from "@tanstack/react-query";
+
+import { answer, api } from "../api/client";
+import type { SideDrawing, Task } from "../api/types";
+import { SideView } from "../drawing/SideView";
+import { sameAttitude, sideWords } from "../turntable/attitude";
+import classes from "./Exercises.module.css";
+
+interface Props {
+  part: number;
+  accepted: Task["front"]["accept"];
+  onChange: (accepted: Task["front"]["accept"]) => void;
+}
+
+const OFFERED = 8;
+
+/** The best-ranked front views; those taken in are the only ones accepted. */
+export function AcceptedFronts({ part, accepted, onChange }: Props) {
+  const detail = useQuery({
+    queryKey: ["part", part],
+    queryFn: () => answer(api.GET("/api/parts/{part_id}", { params: { path: { part_id: part } } })),
+  });
+  const offered = detail.data?.ranking.slice(0, OFFERED) ?? [];
+  const toggle = (entry: { side: SideDrawing["side"]; up: SideDrawing["up"] }) => {
+    const without = accepted.filter((a) => !sameAttitude(a, entry));
+    onChange(
+      without.length < accepted.length
+        ? without
+        : [...accepted, { side: entry.side, up: entry.up }],
+    );
+  };
+  return (
+    <section aria-label="Accepted front views">
+      <Title order={2} size="h4">
+        Accepted front views
+      </Title>
+      <Text className="quiet small" mb="xs">
+        {accepted.length === 0
+          ? "None picked: the ranking decides, everything within 5 points of the best is accepted."
+          : `Only the ${accepted.length} picked here will be accepted.`}
+      </Text>
+      <div className={classes.fronts}>
+        {offered.map((entry) => (
+          <button
+            key={entry.side + entry.up}
+            type="button"
+            className={classes.front}
+            aria-pressed={accepted.some((a) => sameAttitude(a, entry))}
+            aria-label={`${sideWords(entry.side)}, ${entry.up} up, ${entry.score} points`}
+            onClick={() => toggle(entry)}
+          >
+            <Candidate part={part} side={entry.side} up={entry.up} />
+            <Text className="small" fw={700}>
+              {entry.score.toFixed(1)}
+            </Text>
+            <Text className="quiet" fz={12}>
+              {entry.side.replace("-", "−")}, {entry.up.replace("-", "−")} up
+            </Text>
+          </button>
+        ))}
+      </div>
+    </section>
+  );
+}
+
+function Candidate({ part, side, up }: { part: number } & Pick<SideDrawing, "side" | "up">) {
+  const views = useQuery({
+    queryKey: ["views", part, side, up, "front"],
+    staleTime: Infinity,
+    queryFn: () =>
+      answer(
+        api.GET("/api/parts/{part_id}/views", {
+          params: { path: { part_id: part }, query: { side, up, names: ["front"] } },
+        }),
+      ),
+  });
+  const drawing = views.data?.[0];
+  return (
+    <div className={classes.frontFrame}>
+      {drawing && <SideView drawing={drawing} label={`Seen from the ${sideWords(side)}`} />}
+    </div>
+  );
+}

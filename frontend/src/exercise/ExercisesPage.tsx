@@ -1,0 +1,139 @@
+import { Button, Group, Text, Title } from "@mantine/core";
+import { useQuery } from "@tanstack/react-query";
+import { Link } from "react-router";
+
+import { answer, api } from "../api/client";
+import type { Exercise } from "../api/types";
+import { useMe } from "../frame/me";
+import { Trouble, Waiting } from "../frame/Messages";
+import { dayAndTime, points } from "../frame/words";
+import { turnOfCorner } from "../turntable/attitude";
+import { PartView } from "../turntable/PartView";
+import classes from "./Exercises.module.css";
+
+const CORNER_TURN = turnOfCorner("+-+", "+z");
+
+export function useExercises() {
+  return useQuery({ queryKey: ["exercises"], queryFn: () => answer(api.GET("/api/exercises")) });
+}
+
+/** What a student has to do, or what an instructor has set. */
+export function ExercisesPage() {
+  const me = useMe();
+  const exercises = useExercises();
+  const teaching = me.role === "instructor";
+  return (
+    <main className={classes.page}>
+      <Group justify="space-between" mb="lg">
+        <Title order={1} size="h2">
+          {teaching ? "Exercises" : "Your exercises"}
+        </Title>
+        {teaching && (
+          <Button component={Link} to="/exercises/new">
+            Set an exercise
+          </Button>
+        )}
+      </Group>
+      {exercises.isPending && <Waiting />}
+      {exercises.error && (
+        <Trouble error={exercises.error} onRetry={() => void exercises.refetch()} />
+      )}
+      {exercises.data?.length === 0 && (
+        <Text>
+          {teaching
+            ? "No exercise yet. Set the first one: choose a part from your shelf and say what is asked of its drawing."
+            : "Nothing to do yet. Exercises appear here as soon as your instructor sets them."}
+        </Text>
+      )}
+      {exercises.data?.map((exercise) =>
+        teaching ? (
+          <TeachingRow key={exercise.id} exercise={exercise} />
+        ) : (
+          <StudentRow key={exercise.id} exercise={exercise} />
+        ),
+      )}
+    </main>
+  );
+}
+
+function Asked({ exercise }: { exercise: Exercise }) {
+  const { task } = exercise;
+  return (
+    <div className={classes.asked}>
+      <Text fw={700} fz={18}>
+        {exercise.title}
+      </Text>
+      <Text className="quiet">
+        {task.paper}, {task.units}, {task.angle} angle,{" "}
+        {task.views ? task.views.join(", ") : "views of your choice"}
+        {task.scale ? `, ${task.scale}` : ""}
+      </Text>
+      <Text className="quiet">
+        {exercise.school_class} · due {dayAndTime(exercise.due_at)}
+      </Text>
+    </div>
+  );
+}
+
+function Model({ part }: { part: number }) {
+  return (
+    <div className={classes.model}>
+      <PartView part={part} turn={CORNER_TURN} label="card model" />
+    </div>
+  );
+}
+
+function TeachingRow({ exercise }: { exercise: Exercise }) {
+  const out = exercise.handed_in - exercise.returned;
+  return (
+    <Link to={`/exercises/${exercise.id}/wall`} className={classes.row}>
+      <Model part={exercise.part} />
+      <Asked exercise={exercise} />
+      <div className={classes.state}>
+        <Text className="number" fz={20}>
+          {exercise.handed_in}
+          <span className="quiet small">/{exercise.total}</span>
+        </Text>
+        <Text className="quiet small">handed in</Text>
+      </div>
+      <div className={classes.state}>
+        <Text className="number" fz={20}>
+          {out}
+        </Text>
+        <Text className="quiet small">to return</Text>
+      </div>
+    </Link>
+  );
+}
+
+function StudentRow({ exercise }: { exercise: Exercise }) {
+  const state = exercise.sheet_state;
+  const to =
+    !state || state === "draft" ? `/exercises/${exercise.id}/bench` : `/sheets/${exercise.sheet}`;
+  const late = new Date(exercise.due_at) < new Date();
+  return (
+    <Link to={to} className={classes.row}>
+      <Model part={exercise.part} />
+      <Asked exercise={exercise} />
+      <div className={classes.state}>
+        {state === "returned" ? (
+          <>
+            <Text className="number" fz={20}>
+              {points(exercise.points ?? 0)}
+              <span className="quiet small">/{exercise.of_points}</span>
+            </Text>
+            <Text className="quiet small">returned: see why</Text>
+          </>
+        ) : (
+          <Text fw={700} c={late && state !== "handed-in" ? "var(--fault)" : undefined}>
+            {state === "handed-in"
+              ? "Handed in"
+              : state === "draft"
+                ? `Go on drawing${late ? ", overdue" : ""}`
+                : `Begin${late ? ", overdue" : ""}`}
+          </Text>
+        )}
+      </div>
+    </Link>
+  );
+}

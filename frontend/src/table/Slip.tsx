@@ -1,0 +1,216 @@
+import { Button, Group, Text, Textarea, TextInput, Title } from "@mantine/core";
+import { useQueryClient } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+
+import { answer, api } from "../api/client";
+import type { Finding, Sheet } from "../api/types";
+import { FindingShape } from "../drawing/FindingShape";
+import { useMe } from "../frame/me";
+import { criterionLabel, points } from "../frame/words";
+import classes from "./Table.module.css";
+
+type Decision = "upheld" | "waived" | null;
+
+interface Props {
+  sheet: Sheet;
+  chosen: number | null;
+  onPoint: (place: number | null) => void;
+  onChoose: (place: number) => void;
+  onDecide: (place: number, decision: Decision, remark?: string) => void;
+  problem?: string;
+}
+
+/** The marking slip: findings, decisions, remarks, marks. */
+export function Slip({ sheet, chosen, onPoint, onChoose, onDecide, problem }: Props) {
+  const teaching = useMe().role === "instructor";
+  if (!sheet.reviewed) {
+    return (
+      <aside className={`${classes.slip} panel`} aria-label="Slip">
+        <Title order={2} size="h4">
+          Handed in
+        </Title>
+        <Text mt="sm">
+          Your instructor has the sheet now. The slip appears here when it is returned.
+        </Text>
+      </aside>
+    );
+  }
+  return (
+    <aside className={`${classes.slip} panel`} aria-label="Slip">
+      <header className={classes.slipHead}>
+        <Title order={2} size="h3">
+          Slip
+        </Title>
+        <span className="number" style={{ fontSize: 26 }} data-testid="total">
+          {points(sheet.points)}
+          <span className="quiet small">/{points(sheet.of)}</span>
+        </span>
+      </header>
+      {problem && (
+        <Text c="var(--fault)" role="alert" className="small">
+          {problem}
+        </Text>
+      )}
+      {sheet.findings.length === 0 && (
+        <Text py="md">Nothing found. Every line is where it should be.</Text>
+      )}
+      <ol className={classes.findings}>
+        {sheet.findings.map((finding, index) => (
+          <FindingRow
+            key={finding.place}
+            finding={finding}
+            label={index + 1}
+            open={chosen === finding.place}
+            editable={teaching && sheet.state === "handed-in"}
+            onPoint={onPoint}
+            onChoose={onChoose}
+            onDecide={onDecide}
+          />
+        ))}
+      </ol>
+      <div className={classes.marks}>
+        {sheet.marks.map((mark) => (
+          <div key={mark.criterion}>
+            <span>{criterionLabel(mark.criterion)}</span>
+            {mark.outcome === "not-judged" ? (
+              <span className="quiet small">not judged</span>
+            ) : (
+              <span className="number">
+                {points(mark.points)}/{points(mark.of)}
+              </span>
+            )}
+          </div>
+        ))}
+      </div>
+      <Remark sheet={sheet} editable={teaching && sheet.state === "handed-in"} />
+    </aside>
+  );
+}
+
+interface RowProps extends Pick<Props, "onPoint" | "onChoose" | "onDecide"> {
+  finding: Finding;
+  label: number;
+  open: boolean;
+  editable: boolean;
+}
+
+function FindingRow({ finding, label, open, editable, onPoint, onChoose, onDecide }: RowProps) {
+  const row = useRef<HTMLLIElement>(null);
+  const [remark, setRemark] = useState(finding.remark);
+  useEffect(() => {
+    if (open) row.current?.scrollIntoView({ block: "nearest" });
+  }, [open]);
+  const waived = finding.decision === "waived";
+  return (
+    <li
+      ref={row}
+      className={classes.finding}
+      data-open={open}
+      onPointerEnter={() => onPoint(finding.place)}
+      onPointerLeave={() => onPoint(null)}
+    >
+      <button
+        type="button"
+        className={classes.findingHead}
+        onClick={() => onChoose(finding.place)}
+        onFocus={() => onChoose(finding.place)}
+        aria-expanded={open}
+      >
+        <FindingShape
+          shape={finding.shape}
+          severity={finding.severity}
+          decision={finding.decision}
+          label={label}
+        />
+        <span>
+          <span className="quiet small">{criterionLabel(finding.criterion)}</span>
+          <span className={classes.message} data-waived={waived}>
+            {finding.message}
+          </span>
+          {open && (
+            <span className="quiet small" style={{ display: "block" }}>
+              Expected: {finding.expected}. Found: {finding.found}. {finding.basis}.
+            </span>
+          )}
+        </span>
+        <span className="number" style={{ color: waived ? "var(--quiet-ink)" : "var(--fault)" }}>
+          {waived ? "waived" : finding.cost > 0 ? `−${points(finding.cost)}` : "note"}
+        </span>
+      </button>
+      {!editable && finding.remark && <Text className={classes.remark}>{finding.remark}</Text>}
+      {open && editable && (
+        <div className={classes.decide}>
+          <Group gap={8}>
+            <Button
+              size="xs"
+              variant={finding.decision === "upheld" ? "filled" : "default"}
+              aria-pressed={finding.decision === "upheld"}
+              onClick={() =>
+                onDecide(finding.place, finding.decision === "upheld" ? null : "upheld")
+              }
+            >
+              {finding.decision === "upheld" ? "Upheld" : "Uphold"}{" "}
+              <kbd className={classes.key}>U</kbd>
+            </Button>
+            <Button
+              size="xs"
+              variant={waived ? "filled" : "default"}
+              aria-pressed={waived}
+              onClick={() => onDecide(finding.place, waived ? null : "waived")}
+            >
+              {waived ? "Waived" : "Waive"} <kbd className={classes.key}>X</kbd>
+            </Button>
+          </Group>
+          <TextInput
+            size="xs"
+            mt={8}
+            aria-label="Remark on this finding"
+            placeholder="Remark"
+            value={remark}
+            onChange={(e) => setRemark(e.currentTarget.value)}
+            onBlur={() =>
+              remark !== finding.remark && onDecide(finding.place, finding.decision, remark)
+            }
+          />
+        </div>
+      )}
+    </li>
+  );
+}
+
+function Remark({ sheet, editable }: { sheet: Sheet; editable: boolean }) {
+  const queries = useQueryClient();
+  const [text, setText] = useState(sheet.remark);
+  const [said, setSaid] = useState("");
+  if (!editable) {
+    return sheet.remark ? <Text className={classes.remark}>{sheet.remark}</Text> : null;
+  }
+  const keep = async () => {
+    if (text === sheet.remark) return;
+    try {
+      const fresh = await answer(
+        api.PUT("/api/sheets/{sheet_id}/remark", {
+          params: { path: { sheet_id: sheet.id } },
+          body: { remark: text },
+        }),
+      );
+      queries.setQueryData(["sheet", sheet.id], fresh);
+      setSaid("Kept.");
+    } catch (error) {
+      setSaid((error as Error).message);
+    }
+  };
+  return (
+    <Textarea
+      mt="md"
+      autosize
+      minRows={2}
+      aria-label="Remark on the sheet"
+      placeholder={`Remark to ${sheet.student}`}
+      description={said || undefined}
+      value={text}
+      onChange={(e) => setText(e.currentTarget.value)}
+      onBlur={() => void keep()}
+    />
+  );
+}

@@ -1,0 +1,161 @@
+import { Button, Text } from "@mantine/core";
+import { useHotkeys } from "@mantine/hooks";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useNavigate, useParams } from "react-router";
+
+import { answer, api } from "../api/client";
+import type { Sheet } from "../api/types";
+import { Header } from "../frame/Header";
+import { useMe } from "../frame/me";
+import { Trouble, Waiting } from "../frame/Messages";
+import { dayAndTime } from "../frame/words";
+import { ReviewedSheet } from "./ReviewedSheet";
+import { Slip } from "./Slip";
+import classes from "./Table.module.css";
+import { TableSide } from "./TableSide";
+
+export default function TablePage() {
+  const id = Number(useParams().sheet);
+  const sheet = useQuery({
+    queryKey: ["sheet", id],
+    queryFn: () =>
+      answer(api.GET("/api/sheets/{sheet_id}", { params: { path: { sheet_id: id } } })),
+  });
+  if (sheet.isPending)
+    return (
+      <>
+        <Header />
+        <Waiting />
+      </>
+    );
+  if (sheet.error)
+    return (
+      <>
+        <Header />
+        <Trouble error={sheet.error} onRetry={() => void sheet.refetch()} />
+      </>
+    );
+  // Pointing and choosing begin anew with every sheet.
+  return <Opened key={id} sheet={sheet.data} />;
+}
+
+function Opened({ sheet }: { sheet: Sheet }) {
+  const me = useMe();
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const [pointed, setPointed] = useState<number | null>(null);
+  const [chosen, setChosen] = useState<number | null>(sheet.findings[0]?.place ?? null);
+  const lit = pointed ?? chosen;
+  const teaching = me.role === "instructor";
+  const place = sheet.neighbours.indexOf(sheet.id);
+  const go = (step: number) => {
+    const next = sheet.neighbours[place + step];
+    if (next !== undefined) void navigate(`/sheets/${next}`);
+  };
+
+  const decide = useMutation({
+    mutationFn: (what: { place: number; decision: "upheld" | "waived" | null; remark?: string }) =>
+      answer(
+        api.PUT("/api/sheets/{sheet_id}/findings/{place}", {
+          params: { path: { sheet_id: sheet.id, place: what.place } },
+          body: { decision: what.decision, remark: what.remark ?? null },
+        }),
+      ),
+    onSuccess: (fresh) => queries.setQueryData(["sheet", sheet.id], fresh),
+  });
+  const settle = (decision: "upheld" | "waived") => {
+    if (chosen === null || !teaching || sheet.state === "returned") return;
+    decide.mutate({ place: chosen, decision });
+    const next = sheet.findings.find((f) => f.place > chosen && f.decision === null);
+    if (next) setChosen(next.place);
+  };
+  const step = (way: number) => {
+    const at = sheet.findings.findIndex((f) => f.place === chosen);
+    const next = sheet.findings[at + way];
+    if (next) setChosen(next.place);
+  };
+  useHotkeys([
+    ["[", () => go(-1)],
+    ["]", () => go(1)],
+    ["ArrowDown", () => step(1)],
+    ["ArrowUp", () => step(-1)],
+    ["U", () => settle("upheld")],
+    ["X", () => settle("waived")],
+  ]);
+
+  const giveBack = async () => {
+    await answer(
+      api.POST("/api/sheets/{sheet_id}/return", { params: { path: { sheet_id: sheet.id } } }),
+    );
+    await queries.invalidateQueries({ queryKey: ["sheet", sheet.id] });
+    await queries.invalidateQueries({ queryKey: ["wall"] });
+  };
+
+  const finding = sheet.findings.find((f) => f.place === lit);
+  const { exercise } = sheet;
+  return (
+    <div className={classes.frame}>
+      <Header
+        trail={
+          <>
+            <Link to="/">Exercises</Link> /{" "}
+            {teaching ? (
+              <Link to={`/exercises/${exercise.id}/wall`}>{exercise.title}</Link>
+            ) : (
+              exercise.title
+            )}{" "}
+            / <strong>{teaching ? sheet.student : "your sheet"}</strong>
+            {sheet.handed_in_at && ` · handed in ${dayAndTime(sheet.handed_in_at)}`}
+            {sheet.late && " · late"}
+          </>
+        }
+      >
+        {teaching && (
+          <>
+            <Button variant="default" disabled={place <= 0} onClick={() => go(-1)}>
+              Previous <kbd className={classes.key}>[</kbd>
+            </Button>
+            <Text className="quiet small">
+              {place + 1} of {sheet.neighbours.length}
+            </Text>
+            <Button
+              variant="default"
+              disabled={place >= sheet.neighbours.length - 1}
+              onClick={() => go(1)}
+            >
+              Next <kbd className={classes.key}>]</kbd>
+            </Button>
+            <Button disabled={sheet.state === "returned"} onClick={() => void giveBack()}>
+              {sheet.state === "returned" ? "Returned" : "Return sheet"}
+            </Button>
+          </>
+        )}
+        {!teaching && (
+          <Button
+            component="a"
+            variant="default"
+            href={`/api/sheets/${sheet.id}/drawing.pdf`}
+            target="_blank"
+          >
+            PDF
+          </Button>
+        )}
+      </Header>
+      <div className={classes.grid}>
+        <TableSide sheet={sheet} finding={finding} />
+        <main className={classes.stage} aria-label="Sheet">
+          <ReviewedSheet sheet={sheet} lit={lit} onPoint={setPointed} onChoose={setChosen} />
+        </main>
+        <Slip
+          sheet={sheet}
+          chosen={chosen}
+          onPoint={setPointed}
+          onChoose={setChosen}
+          onDecide={(place, decision, remark) => decide.mutate({ place, decision, remark })}
+          problem={decide.error?.message}
+        />
+      </div>
+    </div>
+  );
+}

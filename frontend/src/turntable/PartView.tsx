@@ -1,0 +1,74 @@
+import { Center, Text } from "@mantine/core";
+import { useQuery } from "@tanstack/react-query";
+import { lazy, Suspense } from "react";
+import type { Quaternion } from "three";
+
+import { answer, api } from "../api/client";
+import type { Mesh, SideDrawing } from "../api/types";
+import { SideView } from "../drawing/SideView";
+import { nearestAttitude } from "./attitude";
+
+const Turntable = lazy(() => import("./Turntable").then((m) => ({ default: m.Turntable })));
+
+interface Props {
+  part: number;
+  turn: Quaternion;
+  onTurned?: (turn: Quaternion) => void;
+  onTip?: (way: "left" | "right" | "up" | "down") => void;
+  onRoll?: (quarters: number) => void;
+  litEdges?: readonly number[];
+  litFaces?: readonly number[];
+  label: string;
+}
+
+function canDrawSolids(): boolean {
+  const canvas = document.createElement("canvas");
+  return Boolean(canvas.getContext("webgl2"));
+}
+
+const solids = canDrawSolids();
+
+export function useMesh(part: number) {
+  return useQuery({
+    queryKey: ["mesh", part],
+    staleTime: Infinity,
+    queryFn: async () => {
+      const data = await answer(
+        api.GET("/api/parts/{part_id}/mesh", {
+          params: { path: { part_id: part } },
+          parseAs: "json",
+        }),
+      );
+      return data as unknown as Mesh;
+    },
+  });
+}
+
+/** The part on the turntable, or its exact line drawings where the screen cannot draw solids. */
+export function PartView(props: Props) {
+  const mesh = useMesh(props.part);
+  if (mesh.error) return <Center h="100%">{mesh.error.message}</Center>;
+  if (!mesh.data) return <Center h="100%" aria-label="The part is loading" />;
+  if (!solids) return <FlatPart {...props} />;
+  return (
+    <Suspense fallback={null}>
+      <Turntable {...props} mesh={mesh.data} />
+    </Suspense>
+  );
+}
+
+function FlatPart({ part, turn }: Props) {
+  const { side, up } = nearestAttitude(turn);
+  const views = useQuery({
+    queryKey: ["views", part, side, up],
+    queryFn: () =>
+      answer(
+        api.GET("/api/parts/{part_id}/views", {
+          params: { path: { part_id: part }, query: { side, up, names: ["front"] } },
+        }),
+      ),
+  });
+  const drawing: SideDrawing | undefined = views.data?.[0];
+  if (!drawing) return <Text className="quiet">…</Text>;
+  return <SideView drawing={drawing} label={`Line drawing of the side ${side}`} />;
+}

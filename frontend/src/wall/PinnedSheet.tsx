@@ -1,0 +1,76 @@
+import { Text } from "@mantine/core";
+
+import type { Criterion, Finding, Paper, WallSheet } from "../api/types";
+import { FindingOverlay } from "../drawing/FindingOverlay";
+import { CRITERIA, criterionLabel, points } from "../frame/words";
+import classes from "./Wall.module.css";
+
+interface Props {
+  sheet: WallSheet;
+  paper: Paper;
+  lens: Criterion | null;
+  onOpen: () => void;
+}
+
+/** One real drawing on the wall, with what the lens shows laid over it. */
+export function PinnedSheet({ sheet, paper, lens, onOpen }: Props) {
+  const shown = sheet.findings
+    .map((finding, index) => ({ finding, label: index + 1 }))
+    .filter(({ finding }) => finding.criterion === lens);
+  const faded = lens !== null && shown.length === 0;
+  const pin =
+    sheet.state === "returned"
+      ? "returned"
+      : sheet.decided === sheet.findings.length
+        ? "decided"
+        : "waiting";
+  return (
+    <button
+      type="button"
+      className={classes.sheet}
+      onClick={onOpen}
+      aria-label={`Sheet of ${sheet.student}, ${points(sheet.points)} of ${points(sheet.of)}, ${pin}`}
+    >
+      <span className={classes.pin} data-state={pin} />
+      <span className={classes.paper} style={{ aspectRatio: `${paper.width} / ${paper.height}` }}>
+        <img
+          src={`/api/sheets/${sheet.id}/drawing.svg?revision=${sheet.revision}`}
+          alt=""
+          loading="lazy"
+          style={{ opacity: faded ? 0.22 : lens ? 0.75 : 1 }}
+        />
+        <svg viewBox={`0 0 ${paper.width} ${paper.height}`} aria-hidden>
+          <FindingOverlay findings={shown} height={paper.height} size={20} />
+        </svg>
+      </span>
+      <span className={classes.caption}>
+        <Text component="span" fw={700} truncate>
+          {sheet.student}
+          {sheet.late && <span className="quiet small"> · late</span>}
+        </Text>
+        <span className="number">
+          {points(sheet.points)}
+          <span className="quiet small">/{points(sheet.of)}</span>
+        </span>
+      </span>
+      <Strip findings={sheet.findings} />
+    </button>
+  );
+}
+
+/** One cell per criterion: whole where all is well, notched where not. */
+function Strip({ findings }: { findings: Finding[] }) {
+  return (
+    <span className={classes.strip} aria-hidden>
+      {CRITERIA.filter((c) => c.id !== "placement").map((c) => {
+        const own = findings.filter((f) => f.criterion === c.id && f.decision !== "waived");
+        const worst = own.some((f) => f.severity === "error")
+          ? "error"
+          : own.some((f) => f.severity === "warning")
+            ? "warning"
+            : "met";
+        return <span key={c.id} data-worst={worst} title={criterionLabel(c.id)} />;
+      })}
+    </span>
+  );
+}

@@ -1,0 +1,144 @@
+import { Button, Group, Text, TextInput, Title } from "@mantine/core";
+import { useQueryClient } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
+
+import { answer, api } from "../api/client";
+import type { Criterion, Finding, Wall } from "../api/types";
+import { FindingShape } from "../drawing/FindingShape";
+import { criterionLabel, plural } from "../frame/words";
+import classes from "./Wall.module.css";
+
+interface Shared {
+  share: string;
+  finding: Finding;
+  sheets: number;
+  undecided: number;
+  open: number;
+}
+
+/** The same mistake on several sheets, decided once for all of them. */
+export function SharedFindings({ wall, lens }: { wall: Wall; lens: Criterion | null }) {
+  const groups = useMemo(() => shared(wall, lens), [wall, lens]);
+  const sheets = new Set(
+    wall.sheets
+      .filter((s) => s.findings.some((f) => !lens || f.criterion === lens))
+      .map((s) => s.id),
+  ).size;
+  return (
+    <aside className={`${classes.shared} panel`} aria-label="Shared mistakes">
+      <Title order={2} size="h4">
+        {lens ? criterionLabel(lens) : "All criteria"}
+      </Title>
+      <Text
+        className="quiet small"
+        pb={6}
+        style={{ borderBottom: "2px solid var(--mantine-color-text)" }}
+      >
+        {groups.length === 0
+          ? "Nothing to mark here."
+          : `${plural(sheets, "sheet shares", "sheets share")} ${plural(groups.length, "mistake")}`}
+      </Text>
+      {groups.map((group) => (
+        <SharedRow key={group.share} group={group} exercise={wall.exercise.id} />
+      ))}
+    </aside>
+  );
+}
+
+function shared(wall: Wall, lens: Criterion | null): Shared[] {
+  const groups = new Map<string, Shared & { ids: Set<number> }>();
+  for (const sheet of wall.sheets) {
+    for (const finding of sheet.findings) {
+      if (lens && finding.criterion !== lens) continue;
+      const known = groups.get(finding.share) ?? {
+        share: finding.share,
+        finding,
+        sheets: 0,
+        undecided: 0,
+        open: 0,
+        ids: new Set<number>(),
+      };
+      known.ids.add(sheet.id);
+      known.sheets = known.ids.size;
+      if (sheet.state === "handed-in") {
+        known.open += 1;
+        if (finding.decision === null) known.undecided += 1;
+      }
+      groups.set(finding.share, known);
+    }
+  }
+  return [...groups.values()].sort((a, b) => b.sheets - a.sheets);
+}
+
+function SharedRow({ group, exercise }: { group: Shared; exercise: number }) {
+  const queries = useQueryClient();
+  const [remark, setRemark] = useState("");
+  const [trouble, setTrouble] = useState("");
+  const { finding } = group;
+  const decide = async (decision: "upheld" | "waived" | null) => {
+    setTrouble("");
+    try {
+      await answer(
+        api.POST("/api/exercises/{exercise_id}/decisions", {
+          params: { path: { exercise_id: exercise } },
+          body: { share: group.share, decision, remark: remark || null },
+        }),
+      );
+    } catch (error) {
+      setTrouble((error as Error).message);
+    }
+    await queries.invalidateQueries({ queryKey: ["wall", exercise] });
+  };
+  const settled = group.open > 0 && group.undecided === 0;
+  return (
+    <section className={classes.sharedRow}>
+      <Group wrap="nowrap" align="start" gap={10}>
+        <FindingShape shape={finding.shape} severity={finding.severity} />
+        <div>
+          <Text fw={700} lh={1.3}>
+            {finding.message}
+          </Text>
+          <Text className="quiet small">
+            {finding.severity === "error" ? "" : `${finding.severity}. `}
+            On {plural(group.sheets, "sheet")}. {finding.basis}.
+          </Text>
+        </div>
+      </Group>
+      {group.open > 0 && !settled && (
+        <>
+          <Group gap={8} mt={8}>
+            <Button size="xs" onClick={() => void decide("upheld")}>
+              Uphold on {group.open}
+            </Button>
+            <Button size="xs" variant="default" onClick={() => void decide("waived")}>
+              Waive
+            </Button>
+          </Group>
+          <TextInput
+            mt={8}
+            size="xs"
+            aria-label="Remark for all of them"
+            placeholder={group.open > 1 ? `Remark for all ${group.open}` : "Remark"}
+            value={remark}
+            onChange={(e) => setRemark(e.currentTarget.value)}
+          />
+        </>
+      )}
+      {settled && (
+        <Group gap={8} mt={6}>
+          <Text className="small" c="var(--settled)" fw={700}>
+            Decided
+          </Text>
+          <Button size="compact-xs" variant="subtle" color="ink" onClick={() => void decide(null)}>
+            Take back
+          </Button>
+        </Group>
+      )}
+      {trouble && (
+        <Text className="small" c="var(--fault)" role="alert">
+          {trouble}
+        </Text>
+      )}
+    </section>
+  );
+}
