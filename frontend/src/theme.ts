@@ -55,10 +55,36 @@ const inkShades: MantineColorsTuple = [
   "#23262d",
 ];
 
+const warmGrey: MantineColorsTuple = [
+  "#faf5ea",
+  "#ebe2d0",
+  "#e3d8c2",
+  "#d8cab0",
+  "#c9b896",
+  "#ab9c7e",
+  "#8d8068",
+  "#6d6a62",
+  "#4f4b43",
+  "#35322c",
+];
+
+const warmDark: MantineColorsTuple = [
+  "#f1ead9",
+  "#d6cdba",
+  "#b3ab9a",
+  "#7d7566",
+  "#5c5546",
+  "#474236",
+  "#37322a",
+  "#292722",
+  "#1f1e1b",
+  "#171613",
+];
+
 export const theme = createTheme({
   primaryColor: "ink",
   primaryShade: { light: 9, dark: 2 },
-  colors: { ink: inkShades },
+  colors: { ink: inkShades, gray: warmGrey, dark: warmDark },
   autoContrast: true,
   defaultRadius: 3,
   fontFamily: '"Atkinson Hyperlegible Next", sans-serif',

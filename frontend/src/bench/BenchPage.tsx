@@ -44,7 +44,7 @@ export default function BenchPage() {
     queryFn: () =>
       answer(api.GET("/api/parts/{part_id}", { params: { path: { part_id: part ?? 0 } } })),
   });
-  const mesh = useMesh(part ?? 0);
+  const mesh = useMesh(part);
   const error = exercise.error ?? draft.error ?? detail.error;
   if (error)
     return (

@@ -28,14 +28,15 @@ function canDrawSolids(): boolean {
 
 const solids = canDrawSolids();
 
-export function useMesh(part: number) {
+export function useMesh(part: number | undefined) {
   return useQuery({
     queryKey: ["mesh", part],
+    enabled: part !== undefined,
     staleTime: Infinity,
     queryFn: async () => {
       const data = await answer(
         api.GET("/api/parts/{part_id}/mesh", {
-          params: { path: { part_id: part } },
+          params: { path: { part_id: part ?? 0 } },
           parseAs: "json",
         }),
       );

@@ -3,7 +3,7 @@
 from collections import Counter
 
 from maqueta.checking.catalogue import found
-from maqueta.checking.finding import Finding
+from maqueta.checking.finding import Finding, Parameter
 from maqueta.checking.front import outline
 from maqueta.checking.survey import Survey, place
 from maqueta.projection.arrangement import Angle
@@ -22,7 +22,8 @@ def _arrangement(survey: Survey) -> list[Finding]:
     other: Angle = "first" if asked == "third" else "third"
     if len(votes) == 1:
         wrong = list(survey.angles)
-        rule, parameters = "angle.arrangement", {"angle": asked, "other": other}
+        rule = "angle.arrangement"
+        parameters: dict[str, Parameter] = {"angle": asked, "other": other}
     else:
         ruling = asked if votes[asked] >= votes[other] else other
         wrong = [view for view, angle in survey.angles.items() if angle != ruling]

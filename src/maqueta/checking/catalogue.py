@@ -415,7 +415,7 @@ CATALOGUE: Final[Mapping[str, Rule]] = {rule.id: rule for rule in _RULES}
 def wording(finding: Finding) -> Wording:
     """The three sentences of a finding, filled in."""
     template = CATALOGUE[finding.rule].wordings[finding.variant]
-    filled = {key: value for key, value in finding.parameters.items()}
+    filled = dict(finding.parameters.items())
     return Wording(*(part.format(**filled) for part in (template.message, template.expected, template.found)))
 
 

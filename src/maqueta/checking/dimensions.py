@@ -271,9 +271,7 @@ def _motion(dimensions: DimensionSurvey, motion: Mapping[int, float]) -> Finding
         return found(
             "dimensions.undetermined", views=views, at=at, parameters=parameters, variant="position", faces=faces
         )
-    return found(
-        "dimensions.undetermined", views=views, at=at, parameters={"what": what}, variant="mixed", faces=faces
-    )
+    return found("dimensions.undetermined", views=views, at=at, parameters={"what": what}, variant="mixed", faces=faces)
 
 
 def _name(dimensions: DimensionSurvey, faces: Sequence[int]) -> str:

@@ -1,11 +1,11 @@
 """Criterion front: is it the right front view?"""
 
 from maqueta.checking.catalogue import found
-from maqueta.checking.finding import Finding
+from maqueta.checking.finding import Finding, Parameter
 from maqueta.checking.survey import Survey, attitude_of
 from maqueta.projection.attitude import Attitude
-from maqueta.projection.line_set import Box
 from maqueta.projection.carrier import Point
+from maqueta.projection.line_set import Box
 from maqueta.projection.ranking import Ranked, best_of_side
 
 
@@ -30,7 +30,7 @@ def check_front(survey: Survey) -> list[Finding]:
     best = survey.ranking[0]
     own_side = best_of_side(survey.ranking, drawn.side)
     if best.score - own_side.score > margin:
-        parameters = {
+        measured: dict[str, Parameter] = {
             "side": drawn.side,
             "score": own_side.score,
             "best_side": best.attitude.side,
@@ -39,7 +39,7 @@ def check_front(survey: Survey) -> list[Finding]:
             "margin": margin,
             "reason": _reason(own_side, best),
         }
-        return [found("front.side", views=(view,), at=at, parameters=parameters, variant="ranked")]
+        return [found("front.side", views=(view,), at=at, parameters=measured, variant="ranked")]
     as_drawn = next(entry for entry in survey.ranking if entry.attitude == drawn)
     if own_side.score - as_drawn.score > margin:
         return [_turned(survey, drawn, own_side.attitude)]

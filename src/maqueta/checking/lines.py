@@ -5,8 +5,8 @@ import math
 from maqueta.checking.catalogue import found
 from maqueta.checking.finding import Finding
 from maqueta.checking.survey import Survey
-from maqueta.projection.attitude import Attitude
 from maqueta.dimensioning.measure import axis_and_sign, centre_in_view
+from maqueta.projection.attitude import Attitude
 from maqueta.projection.carrier import Circle, Point
 from maqueta.projection.line_set import Piece
 from maqueta.sheet.document import CentreLine, CentreMark

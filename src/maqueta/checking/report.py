@@ -61,7 +61,7 @@ def _unjudged(survey: Survey, dimensions: DimensionSurvey) -> dict[Criterion, st
     unjudged: dict[Criterion, str] = {"placement": "the placing of dimensions is not judged yet"}
     if survey.front is None:
         for criterion in ("front", "angle", "alignment", "lines", "scale", "layout"):
-            unjudged[criterion] = "there is no principal view on the sheet"  # type: ignore[index]
+            unjudged[criterion] = "there is no principal view on the sheet"
     if not survey.exercise.dimensioning.required:
         unjudged["dimensions"] = "the exercise asks for no dimensions"
     elif dimensions.reason is not None:
@@ -130,12 +130,13 @@ def dimensioning_json(dimensions: DimensionSurvey) -> dict[str, Any]:
     return {
         "needed": reading.needed,
         "given": sum(1 for item in dimensions.measured if item.equations),
-        "per_direction": {
-            row.direction: {"stretches": row.stretches, "given": row.given} for row in dimensions.counts
-        },
+        "per_direction": {row.direction: {"stretches": row.stretches, "given": row.given} for row in dimensions.counts},
         "diameters": {"needed": needed_diameters, "given": given_diameters},
         "open": [
-            [{"kind": model.unknowns[i].kind, "axis": model.unknowns[i].axis, "at": _tidy(model.unknowns[i].value)} for i in motion]
+            [
+                {"kind": model.unknowns[i].kind, "axis": model.unknowns[i].axis, "at": _tidy(model.unknowns[i].value)}
+                for i in motion
+            ]
             for motion in reading.open
         ],
         "chains": [{"members": list(chain.members), "surplus": chain.surplus} for chain in reading.chains],

@@ -3,7 +3,7 @@
 from collections.abc import Callable, Mapping
 from typing import Final
 
-from maqueta.projection.arrangement import neighbour
+from maqueta.projection.arrangement import VIEW_NAMES, neighbour
 from maqueta.projection.attitude import Attitude, opposite
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.document import LinearDimension, SheetDocument, TitleBlock, View
@@ -49,7 +49,7 @@ def wrong_front(projected: ProjectedPart, sheet: SheetDocument) -> SheetDocument
         if view.attitude is None:
             views.append(view)
             continue
-        name = next(n for n in ("front", "top", "right") if neighbour(first, n) == view.attitude)
+        name = next(n for n in VIEW_NAMES if neighbour(first, n) == view.attitude)
         attitude = neighbour(front, name)
         box = placed_views(projected, SheetDocument(views=(view,)))[0].box
         views.append(_boxed(projected, view.model_copy(update={"side": attitude.side, "up": attitude.up}), *box[:2]))

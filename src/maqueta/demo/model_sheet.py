@@ -3,6 +3,7 @@
 import math
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
+from typing import Literal
 
 from maqueta.checking.exercise import Exercise
 from maqueta.checking.lines import feature_axis
@@ -84,7 +85,9 @@ def model_sheet(projected: ProjectedPart, exercise: Exercise, drafter: Drafter) 
     placed = {item.view.id: item for item in placed_views(projected, sheet)}
     principal = {name: placed[f"v{index + 1}"] for index, name in enumerate(names)}
     marks = list(_marks(projected, principal.values())) if exercise.centre_lines else []
-    dimensions = _dimensions(projected, front, principal, sheet.style == "asme") if exercise.dimensioning.required else []
+    dimensions = (
+        _dimensions(projected, front, principal, sheet.style == "asme") if exercise.dimensioning.required else []
+    )
     return sheet.model_copy(update={"marks": tuple(marks), "dimensions": tuple(dimensions)})
 
 
@@ -173,7 +176,7 @@ def _pictorial(
 
 def _corner(sides: Iterable[Side]) -> Corner:
     signs = {side[1]: side[0] for side in sides}
-    corner: Corner = (signs["x"] + signs["y"] + signs["z"])  # type: ignore[assignment]
+    corner: Corner = signs["x"] + signs["y"] + signs["z"]  # type: ignore[assignment]
     return corner
 
 
@@ -232,7 +235,7 @@ def _anchors(item: PlacedView, axis_index: int, value: float) -> list[Point]:
     """Points of visible lines, and centres of visible circles, at a coordinate of a view."""
     points = []
     for piece in item.lines.of("visible"):
-        points += [p for p in piece.ends]
+        points += list(piece.ends)
         if isinstance(piece.carrier, Circle):
             c = piece.carrier
             points.append((c.x, c.y))
@@ -261,17 +264,20 @@ def _linear_size(
             starts, ends = (_anchors(item, index, sign * value) for value in (size.start, size.end))
             if starts and ends:
                 start, end = (min(points, key=lambda p: p[1 - index]) for points in (starts, ends))
-                along = ("across", "up")[index]
+                along: Literal["across", "up"] = "across" if index == 0 else "up"
                 dimension = LinearDimension(
-                    id="d", view=item.view.id, start=start, end=end, along=along, place=(0.0, 0.0)  # type: ignore[arg-type]
+                    id="d",
+                    view=item.view.id,
+                    start=start,
+                    end=end,
+                    along=along,
+                    place=(0.0, 0.0),
                 )
                 return item, dimension
     raise ValueError(f"no view shows the size {size.value:g} along {axis} by visible lines")
 
 
-def _stacked(
-    item: PlacedView, along: str, row: list[tuple[float, LinearDimension]], step: float
-) -> list[Dimension]:
+def _stacked(item: PlacedView, along: str, row: list[tuple[float, LinearDimension]], step: float) -> list[Dimension]:
     """Rows below or left of the view, longer outside shorter; sizes that do not overlap share a row."""
     left, bottom, _, _ = item.lines.box
     origin = item.factor * (bottom if along == "across" else left)

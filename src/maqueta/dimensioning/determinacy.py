@@ -104,9 +104,7 @@ def _shape(model: SizeModel) -> _Elimination:
     elimination = _Elimination(width)
     label = -1
     for axis in AXES:
-        levels = model.along(axis) or [
-            i for i, u in enumerate(model.unknowns) if u.kind == "centre" and u.axis == axis
-        ]
+        levels = model.along(axis) or [i for i, u in enumerate(model.unknowns) if u.kind == "centre" and u.axis == axis]
         if levels:
             elimination.add(_dense({levels[0]: 1.0}, width), label)
             label -= 1

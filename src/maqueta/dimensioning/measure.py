@@ -83,7 +83,9 @@ def _linear(model: SizeModel, part: Part, attitude: Attitude, dimension: LinearD
                 row[index] = row.get(index, 0.0) + weight * sign * amount * component / length
         place = AXES.index(axis)
         reach = sorted((sign * low, sign * high))
-        overall = overall and abs(reach[0] - part.low[place]) <= tolerance and abs(reach[1] - part.high[place]) <= tolerance
+        overall = (
+            overall and abs(reach[0] - part.low[place]) <= tolerance and abs(reach[1] - part.high[place]) <= tolerance
+        )
     row = {index: amount for index, amount in row.items() if abs(amount) > 1e-12}
     axis_or_none = axes[0] if len(axes) == 1 else None
     return Measured(dimension, (Equation(dimension.id, row, overall and len(axes) == 1),), axis_or_none)
@@ -117,7 +119,9 @@ def centre_in_view(centre: tuple[float, float], axis: Axis, attitude: Attitude) 
     return (right_sign * spot[right], up_sign * spot[up])
 
 
-def overall_along(part: Part, model: SizeModel, measured: Sequence[Measured], axis: Axis, views: dict[str, PlacedView]) -> bool:
+def overall_along(
+    part: Part, model: SizeModel, measured: Sequence[Measured], axis: Axis, views: dict[str, PlacedView]
+) -> bool:
     """Whether the overall size along an axis is written: between the outermost points, or as the diameter there."""
     tolerance = PICK_TOLERANCE * model.size
     place = AXES.index(axis)

@@ -1,4 +1,4 @@
-"""A complete set of sizes without a closed chain: overall sizes, then locations from the datum sides, then diameters."""
+"""A complete set of sizes without a closed chain: overall sizes, locations from datum sides, diameters."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass

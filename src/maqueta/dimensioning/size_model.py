@@ -121,9 +121,7 @@ def size_model(part: Part) -> SizeModel:
             faces = tuple(sorted({face for _, face in radius_cluster}))
             unknowns.append(Unknown("radius", group.axis, radius_cluster[0][0], faces))
             full = any(part.faces[face].span >= _FULL_TURN for face in faces)
-            bores.append(
-                Bore(group.axis, group.centre, radius_cluster[0][0], position, len(unknowns) - 1, full, faces)
-            )
+            bores.append(Bore(group.axis, group.centre, radius_cluster[0][0], position, len(unknowns) - 1, full, faces))
     shape = _tangencies(part, bores, unknowns, tolerance)
     return SizeModel(tuple(unknowns), tuple(shape), tuple(bores), part.size)
 
@@ -170,9 +168,7 @@ def _smooth_neighbours(part: Part, face: int) -> list[int]:
 
 def _lone(part: Part, group: _AxisGroup) -> bool:
     """Whether a group is only partial cylinders that run smoothly into their neighbours."""
-    return all(
-        part.faces[face].span < _FULL_TURN and bool(_smooth_neighbours(part, face)) for face, _ in group.faces
-    )
+    return all(part.faces[face].span < _FULL_TURN and bool(_smooth_neighbours(part, face)) for face, _ in group.faces)
 
 
 def _clusters(values: Iterable[tuple[float, int]], tolerance: float) -> list[list[tuple[float, int]]]:
@@ -219,7 +215,9 @@ def _tangencies(
                 if axis == bore.axis:
                     continue
                 which = across(bore.axis).index(axis)
-                level = next(i for i, u in enumerate(unknowns) if u.kind == "level" and other in u.faces and u.axis == axis)
+                level = next(
+                    i for i, u in enumerate(unknowns) if u.kind == "level" and other in u.faces and u.axis == axis
+                )
                 sign = 1.0 if unknowns[level].value > bore.centre[which] else -1.0
                 row = ((bore.position[which], 1.0), (bore.radius_unknown, sign), (level, -1.0))
                 if row not in rows:

@@ -11,7 +11,9 @@ from typing import Final, Literal
 
 Symbol = Literal["diameter", "radius", "spherical", "angle", "chamfer"]
 
-_COUNT: Final = re.compile(r"^\s*(?:\((\d{1,3})\)\s*(?=[⌀ØR\d])|(\d{1,3})\s*[X×]\s*(?=[⌀ØR]|\d|DIA)|(\d{1,3})\s*HOLES?\b)")
+_COUNT: Final = re.compile(
+    r"^\s*(?:\((\d{1,3})\)\s*(?=[⌀ØR\d])|(\d{1,3})\s*[X×]\s*(?=[⌀ØR]|\d|DIA)|(\d{1,3})\s*HOLES?\b)"
+)
 _REFERENCE: Final = re.compile(r"^\s*\((.*)\)\s*$")
 _NUMBER: Final = r"(?:\d+\s+\d+/\d+|\d+/\d+|\d*[.,]\d+|\d+)"
 _DEPTH: Final = re.compile(

@@ -33,7 +33,9 @@ def dimension_text(dimension: Dimension, sheet: SheetDocument, part_unit: Unit) 
     """What stands at a dimension: the text typed over it, or the part's true size."""
     if dimension.text is not None:
         return dimension.text
-    value = write_size(converted(true_size(dimension), part_unit, sheet.units), sheet.units, sheet.decimals, sheet.style)
+    value = write_size(
+        converted(true_size(dimension), part_unit, sheet.units), sheet.units, sheet.decimals, sheet.style
+    )
     if isinstance(dimension, LinearDimension):
         return value
     symbol = "⌀" if dimension.kind == "diameter" else "R"
@@ -98,7 +100,9 @@ def _linear(dimension: LinearDimension, placed: PlacedView, text: str, unidirect
     else:
         items += [_arrow(low, along), _arrow(high, back)]
         items.append(Stroke((_add(low, back, 2 * ARROW_LENGTH), low), "dimension"))
-        items.append(Stroke((high, _add(high, along, 2 * ARROW_LENGTH + (0 if unidirectional else width))), "dimension"))
+        items.append(
+            Stroke((high, _add(high, along, 2 * ARROW_LENGTH + (0 if unidirectional else width))), "dimension")
+        )
         middle = _add(high, along, 2 * ARROW_LENGTH + width / 2 - (ARROW_LENGTH if not unidirectional else -1.0))
     upright = abs(along[0]) < 1e-9
     if unidirectional:

@@ -33,7 +33,9 @@ def svg(groups: Sequence[InkGroup], sheet_layout: Layout, title: str) -> str:
 
 def _pen_styles() -> str:
     def style(pen: Pen) -> str:
-        dash = f";stroke-dasharray:{' '.join(f'{d:g}' for d in DASHES[pen])};stroke-linecap:butt" if pen in DASHES else ""
+        dash = (
+            f";stroke-dasharray:{' '.join(f'{d:g}' for d in DASHES[pen])};stroke-linecap:butt" if pen in DASHES else ""
+        )
         return f".{pen}{{stroke-width:{WIDTHS[pen]:g}{dash}}}"
 
     return "".join(style(pen) for pen in WIDTHS)
@@ -62,7 +64,9 @@ def _item(item: Item, height: float) -> str:
             x, y = _n(item.at[0]), _n(height - item.at[1])
             turn = f' transform="rotate({_n(-item.angle)} {x} {y})"' if item.angle else ""
             size = _n(font_size(item.height))
-            return f'<text x="{x}" y="{y}" font-size="{size}" text-anchor="{item.anchor}"{turn}>{escape(item.text)}</text>'
+            return (
+                f'<text x="{x}" y="{y}" font-size="{size}" text-anchor="{item.anchor}"{turn}>{escape(item.text)}</text>'
+            )
 
 
 def _arc(arc: Arc, height: float) -> str:
@@ -73,6 +77,4 @@ def _arc(arc: Arc, height: float) -> str:
     last = arc.start + arc.sweep
     x1, y1 = x + radius * math.cos(last), y - radius * math.sin(last)
     large = int(arc.sweep > math.pi)
-    return (
-        f'<path class="{arc.pen}" d="M{_n(x0)} {_n(y0)}A{_n(radius)} {_n(radius)} 0 {large} 0 {_n(x1)} {_n(y1)}"/>'
-    )
+    return f'<path class="{arc.pen}" d="M{_n(x0)} {_n(y0)}A{_n(radius)} {_n(radius)} 0 {large} 0 {_n(x1)} {_n(y1)}"/>'

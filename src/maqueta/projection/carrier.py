@@ -4,6 +4,7 @@ A stretch of a line is an interval of a carrier's parameter: length along a line
 circle, eccentric angle around an ellipse, length along a free curve.
 """
 
+import itertools
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass
@@ -140,7 +141,7 @@ class Ellipse:
     def length(self, interval: Interval) -> float:
         """Arc length of a stretch, by chords of at most 5°."""
         points = self.outline(interval)
-        return sum(math.dist(p, q) for p, q in zip(points, points[1:], strict=False))
+        return sum(math.dist(p, q) for p, q in itertools.pairwise(points))
 
     def moved(self, move: Similarity, interval: Interval) -> "tuple[Ellipse, Interval]":
         """The carrier and the stretch after a move."""

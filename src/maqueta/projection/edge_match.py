@@ -10,7 +10,8 @@ Array = NDArray[np.float64]
 
 
 def _dot(a: Array, b: Array) -> Array:
-    return np.einsum("...k,...k->...", a, b)
+    result: Array = np.einsum("...k,...k->...", a, b)
+    return result
 
 
 class EdgeMatcher:
@@ -33,8 +34,10 @@ class EdgeMatcher:
         self._radii = np.array([edges[i].radius for i in circles])
         self._arc_middles = np.array([edges[i].samples[len(edges[i].samples) // 2] for i in circles]).reshape(-1, 3)
         self._arc_reach = np.array(
-            [np.inf if edges[i].closed else np.linalg.norm(np.subtract(edges[i].start, self._arc_middles[k]))
-             for k, i in enumerate(circles)]
+            [
+                np.inf if edges[i].closed else np.linalg.norm(np.subtract(edges[i].start, self._arc_middles[k]))
+                for k, i in enumerate(circles)
+            ]
         )
         self._other_samples = [np.array(edges[i].samples) for i in others]
         faces = [(i, f) for i, f in enumerate(part.faces) if f.kind not in ("plane", "other")]
@@ -71,7 +74,10 @@ class EdgeMatcher:
             hit = distances[np.arange(count), best] <= self._near
         else:
             best, hit = np.zeros(count, dtype=int), np.zeros(count, dtype=bool)
-        lone = np.array([not h or self._edges[b].seam for b, h in zip(best, hit, strict=True)]) & outlines
+        # An outline over a round face comes from no edge; where it runs along a seam or a smooth edge, neither.
+        lone = outlines & np.array(
+            [not h or self._edges[b].seam or self._edges[b].smooth for b, h in zip(best, hit, strict=True)], dtype=bool
+        )
         curved = self._face_of(middles[lone]) if lone.any() else []
         faces_of_lone = iter(curved)
         result: list[Match] = []

@@ -83,26 +83,20 @@ class HiddenLines:
         right = tuple(map(float, frame[0]))
         up = tuple(map(float, frame[1]))
         towards = tuple(map(float, frame[2]))
-        kinds: list[LineKind] = []
-        outlines: list[bool] = []
-        middles: list[tuple[float, float, float]] = []
-        placed: list[tuple[Carrier, Interval]] = []
-        for kind, outline, edge in bare_hidden_lines(self._shape, frame):
-            curve = BRepAdaptor_Curve(edge)
-            projected = _projected(curve, right, up, towards, tolerance)
-            if projected is None:
+        found = [(k, outline, BRepAdaptor_Curve(e)) for k, outline, e in bare_hidden_lines(self._shape, frame)]
+        middles = [c.Value((c.FirstParameter() + c.LastParameter()) / 2) for _, _, c in found]
+        matches = self._matcher.match(
+            np.array([(m.X(), m.Y(), m.Z()) for m in middles]).reshape(-1, 3),
+            np.array([outline for _, outline, _ in found], dtype=bool),
+        )
+        pieces = []
+        for (kind, outline, curve), (edges, faces, seam) in zip(found, matches, strict=True):
+            # The kernel lists a sharp edge on the outline twice, and a seam among the smooth edges.
+            if (outline and edges) or (seam and kind == "smooth"):
                 continue
-            middle = curve.Value((curve.FirstParameter() + curve.LastParameter()) / 2)
-            kinds.append(kind)
-            outlines.append(outline)
-            middles.append((middle.X(), middle.Y(), middle.Z()))
-            placed.append(projected)
-        matches = self._matcher.match(np.array(middles).reshape(-1, 3), np.array(outlines, dtype=bool))
-        pieces = [
-            Piece(kind, carrier, interval, edges, faces)
-            for kind, (carrier, interval), (edges, faces, seam) in zip(kinds, placed, matches, strict=True)
-            if not (seam and kind == "smooth")
-        ]
+            projected = _projected(curve, right, up, towards, tolerance)
+            if projected is not None:
+                pieces.append(Piece(kind, *projected, edges, faces))
         return line_set(pieces, self._size)
 
 
@@ -161,7 +155,8 @@ def _projected_circle(
             return line_through((x + low * ux, y + low * uy), (x + high * ux, y + high * uy))
         carrier = Ellipse(x, y, radius, radius * abs(lean), math.atan2(uy, ux) % math.pi)
     middle = flat(curve.Value((first + last) / 2))
-    return carrier, arc_interval(*(carrier.parameter(p) for p in (start, middle, end)), closed)
+    first_angle, middle_angle, last_angle = (carrier.parameter(p) for p in (start, middle, end))
+    return carrier, arc_interval(first_angle, middle_angle, last_angle, closed)
 
 
 def _turning_parameters(circle: Any, flat: Any, along: Point, first: float, last: float) -> list[float]:

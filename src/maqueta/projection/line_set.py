@@ -6,8 +6,9 @@ from dataclasses import dataclass
 from typing import Literal
 
 from shapely.geometry import LineString
+from shapely.geometry.base import BaseGeometry
 
-from maqueta.projection.carrier import Carrier, Circle, Ellipse, Free, Interval, Line, Point, Similarity
+from maqueta.projection.carrier import TURN, Carrier, Circle, Ellipse, Free, Interval, Line, Point, Similarity
 from maqueta.projection.interval import Stretch, merged, rejoined, subtracted, unrolled
 
 LineKind = Literal["visible", "hidden", "smooth"]
@@ -167,15 +168,28 @@ def _resolved(carrier: Carrier, group: Sequence[Piece], tolerance: float) -> lis
         own = subtracted(merged(stretches, gap), drawn, 2 * gap)
         drawn = merged([*drawn, *own], gap)
         for s in rejoined(own, gap) if round_ else own:
-            result.append(Piece(kind, carrier, s.interval, tuple(sorted(s.edges)), tuple(sorted(s.faces))))
+            edges, faces = _behind(s, group, gap)
+            result.append(Piece(kind, carrier, s.interval, edges, faces))
     return result
+
+
+def _behind(stretch: Stretch, group: Sequence[Piece], gap: float) -> tuple[tuple[int, ...], tuple[int, ...]]:
+    """All model edges and faces that a drawn stretch stands for, those it covers included."""
+    edges, faces = set(stretch.edges), set(stretch.faces)
+    for piece in group:
+        start, end = piece.interval
+        for turn in (0.0,) if isinstance(piece.carrier, Line) else (-TURN, 0.0, TURN):
+            if min(end + turn, stretch.end) - max(start + turn, stretch.start) > 2 * gap:
+                edges.update(piece.edges)
+                faces.update(piece.faces)
+    return tuple(sorted(edges)), tuple(sorted(faces))
 
 
 def _resolved_free(pieces: Sequence[Piece], tolerance: float) -> list[Piece]:
     kept: list[Piece] = []
     for kind in ("visible", "hidden", "smooth"):
         for piece in (p for p in pieces if p.kind == kind):
-            rest = LineString(piece.outline())
+            rest: BaseGeometry = LineString(piece.outline())
             for other in kept:
                 rest = rest.difference(LineString(other.outline()).buffer(tolerance))
             for run in getattr(rest, "geoms", [rest]):

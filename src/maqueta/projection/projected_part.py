@@ -40,5 +40,3 @@ def to_json(projected: ProjectedPart) -> bytes:
 def from_json(data: bytes) -> ProjectedPart:
     """Read what `to_json` wrote. Raises pydantic.ValidationError on anything else."""
     return _ADAPTER.validate_json(data)
-
-

@@ -121,9 +121,7 @@ def rank(
     survey = _Survey(projected)
     up = natural_up or part.natural_up
     most_shape = max(survey.shape.values())
-    hidden = {
-        attitude: sum(survey.hidden[neighbour(attitude, name).side] for name in views) for attitude in ATTITUDES
-    }
+    hidden = {attitude: sum(survey.hidden[neighbour(attitude, name).side] for name in views) for attitude in ATTITUDES}
     fewest = min(hidden.values())
     twins = _twins(projected)
     ranked = []
@@ -142,9 +140,7 @@ def rank(
             + weights.natural * measures.natural
         )
         ranked.append(
-            Ranked(
-                attitude, round(score, 6), measures, hidden[attitude], fewest, across, part.size, twins[attitude]
-            )
+            Ranked(attitude, round(score, 6), measures, hidden[attitude], fewest, across, part.size, twins[attitude])
         )
     order = {attitude: place for place, attitude in enumerate(ATTITUDES)}
     return tuple(sorted(ranked, key=lambda r: (-r.score, r.attitude != USUAL_FRONT, order[r.attitude])))

@@ -91,7 +91,7 @@ def load_demo(database: Database, files: FileStore, settings: Settings) -> bool:
         session.add_all(Enrolment(class_id=school_class.id, student_id=people[s.login].id) for s in _STUDENTS)
         session.flush()
         projected = {slug: _part(session, files, instructor, slug) for slug in PARTS}
-        plans = (
+        plans: tuple[dict[str, tuple[str, str]], ...] = (
             {s.login: (s.mistake, s.state) for s in _STUDENTS},
             _SECOND,
             _THIRD,

@@ -84,7 +84,8 @@ class LocalJobs:
             return False
         with self._database.transaction() as session:
             job, part = session.get(JobRecord, job_id), session.get(PartRecord, part_id)
-            assert job is not None and part is not None
+            assert job is not None
+            assert part is not None
             job.progress = 1.0
             if work is None:
                 job.state, job.message = "cancelled", "cancelled"

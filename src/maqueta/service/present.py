@@ -76,7 +76,9 @@ def finding_form(record: FindingRecord, task: Exercise) -> FindingForm:
     )
 
 
-def marks_of(records: Sequence[FindingRecord], task: Exercise, unjudged: frozenset[str] = frozenset()) -> list[MarkForm]:
+def marks_of(
+    records: Sequence[FindingRecord], task: Exercise, unjudged: frozenset[str] = frozenset()
+) -> list[MarkForm]:
     """Marks of all criteria that carry points, after the decisions made so far."""
     findings = [finding_of(record) for record in records]
     waived = frozenset(place for place, record in enumerate(records) if record.decision == "waived")
@@ -84,9 +86,7 @@ def marks_of(records: Sequence[FindingRecord], task: Exercise, unjudged: frozens
     for criterion in CRITERIA:
         result: Mark = mark(criterion, findings, task, criterion not in unjudged, waived)
         if result.of:
-            forms.append(
-                MarkForm(criterion=criterion, outcome=result.outcome, points=result.points, of=result.of)
-            )
+            forms.append(MarkForm(criterion=criterion, outcome=result.outcome, points=result.points, of=result.of))
     return forms
 
 
@@ -130,9 +130,7 @@ def counts_of(result: Check) -> list[CountForm]:
     """The count table, empty where sizes are not judged."""
     if result.dimensions.reason is not None:
         return []
-    rows = [
-        CountForm(direction=row.direction, needs=row.stretches, has=row.given) for row in result.dimensions.counts
-    ]
+    rows = [CountForm(direction=row.direction, needs=row.stretches, has=row.given) for row in result.dimensions.counts]
     needed, given = result.dimensions.diameters
     return [*rows, CountForm(direction="diameters", needs=needed, has=given)]
 
@@ -173,9 +171,7 @@ def ink_form(survey: Survey) -> InkForm:
                 axis_lines=list(dict.fromkeys(lines)),
             )
         )
-    return InkForm(
-        paper=paper_form(survey.layout), groups=list(survey.ink), views=views, gaps=_gap_sums(survey)
-    )
+    return InkForm(paper=paper_form(survey.layout), groups=list(survey.ink), views=views, gaps=_gap_sums(survey))
 
 
 def _gap_sums(survey: Survey) -> list[str]:

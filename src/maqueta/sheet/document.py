@@ -14,7 +14,6 @@ from maqueta.projection.attitude import Attitude, Corner, Side
 from maqueta.sheet.paper import PaperSize
 from maqueta.solid.unit import Unit
 
-FORMAT = 1
 FARTHEST = 10_000.0
 
 Identifier = Annotated[str, Field(pattern=r"^[a-z0-9-]{1,20}$")]
@@ -133,7 +132,7 @@ class TitleBlock(_Strict):
 class SheetDocument(_Strict):
     """One sheet. `front` names the view its drafter takes as the front view."""
 
-    format: Literal[1] = FORMAT
+    format: Literal[1] = 1
     paper: Paper = Paper()
     units: Unit = "mm"
     style: Style = "iso"

@@ -58,9 +58,11 @@ def recognise(faces: Sequence[Face], edges: Sequence[Edge]) -> tuple[Feature, ..
 def _closes(other: Face, bore: Face, edges: Sequence[Edge]) -> bool:
     """Whether a face is the bottom of a bore: it reaches no further out than the bore's own circle."""
     if other.kind == "plane":
-        return all(edges[e].kind == "circle" and edges[e].radius <= bore.radius * (1 + 1e-9) for e in other.edges) and (
-            other.area < math.pi * bore.radius**2 * (1 + 1e-6)
-        ) and not _reaches_deeper(other, bore, edges)
+        return (
+            all(edges[e].kind == "circle" and edges[e].radius <= bore.radius * (1 + 1e-9) for e in other.edges)
+            and (other.area < math.pi * bore.radius**2 * (1 + 1e-6))
+            and not _reaches_deeper(other, bore, edges)
+        )
     if other.kind == "cone":
         return all(edges[e].radius <= bore.radius * (1 + 1e-9) for e in other.edges if edges[e].kind == "circle")
     return other.kind == "sphere"

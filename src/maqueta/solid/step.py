@@ -4,10 +4,10 @@ import tempfile
 from pathlib import Path
 from typing import Any
 
+from OCP.collections import Sequence_TCollection_AsciiString
 from OCP.IFSelect import IFSelect_RetDone
 from OCP.Interface import Interface_Static
 from OCP.STEPControl import STEPControl_AsIs, STEPControl_Reader, STEPControl_Writer
-from OCP.collections import Sequence_TCollection_AsciiString
 
 from maqueta.solid.build import unified
 from maqueta.solid.errors import PartError

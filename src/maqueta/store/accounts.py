@@ -74,9 +74,7 @@ def forget_failures(session: Session, login: str) -> None:
 
 def add_account(session: Session, login: str, name: str, role: Role, password_hash: str) -> Account:
     """A new account."""
-    account = Account(
-        login=login, name=name, role=role, password_hash=password_hash, active=True, created_at=now()
-    )
+    account = Account(login=login, name=name, role=role, password_hash=password_hash, active=True, created_at=now())
     session.add(account)
     session.flush()
     return account

@@ -49,9 +49,7 @@ def add_exercise(
 
 def exercises_for(session: Session, account: Account) -> list[ExerciseRecord]:
     """The exercises an instructor has set, or those set to a student's classes; the next due first."""
-    query = select(ExerciseRecord).options(
-        joinedload(ExerciseRecord.part), joinedload(ExerciseRecord.school_class)
-    )
+    query = select(ExerciseRecord).options(joinedload(ExerciseRecord.part), joinedload(ExerciseRecord.school_class))
     if account.role == "instructor":
         query = query.where(ExerciseRecord.instructor_id == account.id)
     else:

@@ -106,7 +106,9 @@ class MariaDB:
         while time.monotonic() < deadline:
             if not self.alive:
                 lines = [line for line in log.read_text(errors="replace").splitlines() if "[ERROR]" in line]
-                raise DatabaseServerError(f"MariaDB stopped while starting: {lines[-1] if lines else 'see ' + str(log)}")
+                raise DatabaseServerError(
+                    f"MariaDB stopped while starting: {lines[-1] if lines else 'see ' + str(log)}"
+                )
             try:
                 with pymysql.connect(unix_socket=str(self._socket), user=getpass.getuser()) as connection:
                     connection.cursor().execute("CREATE DATABASE IF NOT EXISTS maqueta CHARACTER SET utf8mb4")

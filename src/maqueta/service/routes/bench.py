@@ -74,5 +74,3 @@ def ink(exercise_id: int, form: InkRequest, account: AnyAccount, session: InTran
     """A document as ink."""
     exercise = exercise_for(session, account, exercise_id)
     return ink_form(Survey(world.dossiers.get(exercise.part), task_of(exercise), form.document))
-
-

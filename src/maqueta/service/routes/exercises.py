@@ -122,16 +122,12 @@ def wall(exercise_id: int, instructor: Instructor, session: InTransaction, world
             )
         )
     returned = sum(1 for sheet in pinned if sheet.state == "returned")
-    form = exercise_form(
-        exercise, total=len(pinned) + len(students), handed_in=len(pinned), returned=returned
-    )
+    form = exercise_form(exercise, total=len(pinned) + len(students), handed_in=len(pinned), returned=returned)
     return WallForm(exercise=form, paper=task_paper(task), sheets=pinned, missing=sorted(students))
 
 
 @router.post("/{exercise_id}/decisions")
-def decide_for_all(
-    exercise_id: int, form: SharedDecision, instructor: Instructor, session: InTransaction
-) -> Number:
+def decide_for_all(exercise_id: int, form: SharedDecision, instructor: Instructor, session: InTransaction) -> Number:
     """Decide the same mistake on every sheet that is still out. Returned sheets keep what was decided."""
     exercise = exercise_for(session, instructor, exercise_id)
     shared = [

@@ -26,8 +26,7 @@ _KINDS = (".step", ".stp", ".json")
 def shelf(instructor: Instructor, session: InTransaction, world: InWorld) -> list[PartSummary]:
     """The instructor's parts."""
     return [
-        part_summary(part, world.dossiers.get(part) if part.dossier else None)
-        for part in parts_of(session, instructor)
+        part_summary(part, world.dossiers.get(part) if part.dossier else None) for part in parts_of(session, instructor)
     ]
 
 
@@ -130,5 +129,3 @@ def views(
         drawing = side_drawing(attitude, lines)
         drawings.append(ViewDrawing(name=name, hidden_lines=len(lines.of("hidden")), **drawing.model_dump()))
     return drawings
-
-

@@ -1,0 +1,74 @@
+# Shared by the scripts: installs what is missing, each step only when its inputs have changed.
+cd "$(dirname "${BASH_SOURCE[0]}")/.."
+stamps=var/stamps
+mkdir -p "$stamps"
+
+say() { printf '%s\n' "maqueta: $*" >&2; }
+
+# Debian packages, by the command or file each brings: need_packages /path=package ...
+need_packages() {
+  local missing=() pair
+  for pair in "$@"; do
+    [ -e "${pair%%=*}" ] || missing+=("${pair##*=}")
+  done
+  [ ${#missing[@]} -eq 0 ] && return 0
+  local run=()
+  if [ "$(id -u)" -ne 0 ]; then
+    command -v sudo >/dev/null || { say "the Debian packages ${missing[*]} are missing; install them as root"; exit 1; }
+    run=(sudo)
+  fi
+  say "installing Debian packages: ${missing[*]}"
+  "${run[@]}" apt-get update -qq || { say "the package lists cannot be reached"; exit 1; }
+  DEBIAN_FRONTEND=noninteractive "${run[@]}" apt-get install -y -qq --no-install-recommends "${missing[@]}" >/dev/null ||
+    { say "the Debian packages ${missing[*]} could not be installed"; exit 1; }
+}
+
+# Runs a command when the digest of the named files differs from the last successful time.
+when_changed() {
+  local name=$1 digest
+  shift
+  local inputs=()
+  while [ "$1" != -- ]; do inputs+=("$1"); shift; done
+  shift
+  digest=$(find "${inputs[@]}" -type f -print0 | sort -z | xargs -0 sha256sum | sha256sum)
+  [ "$(cat "$stamps/$name" 2>/dev/null)" = "$digest" ] && return 0
+  "$@"
+  printf '%s' "$digest" >"$stamps/$name"
+}
+
+need_python() {
+  command -v python3.11 >/dev/null || { say "Python 3.11 is missing"; exit 1; }
+  [ -x .venv/bin/python ] || { rm -f "$stamps"/python*; python3.11 -m venv .venv; }
+  when_changed python requirements.txt pyproject.toml -- install_python
+}
+
+install_python() {
+  say "installing Python packages"
+  .venv/bin/python -m pip install --quiet --disable-pip-version-check -r requirements.txt
+  .venv/bin/python -m pip install --quiet --disable-pip-version-check --no-deps --no-build-isolation -e .
+}
+
+need_node() {
+  command -v npm >/dev/null || { say "Node 20 with npm is missing"; exit 1; }
+  [ -d frontend/node_modules ] || rm -f "$stamps/node"
+  when_changed node frontend/package-lock.json -- install_node
+}
+
+install_node() {
+  say "installing front-end packages"
+  npm --prefix frontend ci --no-audit --no-fund --loglevel=error >/dev/null
+}
+
+need_frontend() {
+  need_node
+  [ -f frontend/dist/index.html ] || rm -f "$stamps/frontend"
+  when_changed frontend frontend/src frontend/index.html frontend/public frontend/vite.config.ts frontend/package-lock.json -- build_frontend
+}
+
+build_frontend() {
+  say "building the interface"
+  npm --prefix frontend run --silent build >/dev/null
+}
+
+need_database_server() { need_packages /usr/sbin/mariadbd=mariadb-server /usr/lib/x86_64-linux-gnu/libGL.so.1=libgl1; }
+need_browser() { need_packages /usr/bin/chromium=chromium; }
