@@ -158,6 +158,7 @@ def _resolved(carrier: Carrier, group: Sequence[Piece], tolerance: float) -> lis
     by_kind: dict[LineKind, list[Stretch]] = {"visible": [], "hidden": [], "smooth": []}
     for piece in group:
         by_kind[piece.kind].append(Stretch(*piece.interval, frozenset(piece.edges), frozenset(piece.faces)))
+    real = [piece for piece in group if piece.kind != "smooth"]
     drawn: list[Stretch] = []
     result: list[Piece] = []
     for kind, stretches in by_kind.items():
@@ -168,7 +169,7 @@ def _resolved(carrier: Carrier, group: Sequence[Piece], tolerance: float) -> lis
         own = subtracted(merged(stretches, gap), drawn, 2 * gap)
         drawn = merged([*drawn, *own], gap)
         for s in rejoined(own, gap) if round_ else own:
-            edges, faces = _behind(s, group, gap)
+            edges, faces = _behind(s, group if kind == "smooth" else real, gap)
             result.append(Piece(kind, carrier, s.interval, edges, faces))
     return result
 

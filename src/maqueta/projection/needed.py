@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 
 from maqueta.projection.arrangement import ViewName, neighbour
-from maqueta.projection.attitude import Attitude
+from maqueta.projection.attitude import Attitude, opposite
 from maqueta.projection.carrier import Similarity
 from maqueta.projection.likeness import alike, look_of
 from maqueta.projection.line_set import LineSet
@@ -48,6 +48,11 @@ def view_need(projected: ProjectedPart, front: Attitude) -> ViewNeed:
     if len(kept) == 1:
         kept.append("top")
     if len(kept) == 3:
-        telling = [name for name in kept[1:] if true_shape(projected, attitudes[name].side) > 0]
+        telling = [name for name in kept[1:] if _tells(projected, attitudes[name])]
         kept = ["front", *(telling or ["top"])]
     return ViewNeed(tuple(kept), tuple(repeated))
+
+
+def _tells(projected: ProjectedPart, attitude: Attitude) -> bool:
+    """Whether a contour or hole shows its shape along this line of sight, be it from the other end."""
+    return any(true_shape(projected, side) > 0 for side in (attitude.side, opposite(attitude.side)))

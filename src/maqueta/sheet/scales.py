@@ -6,11 +6,12 @@ from typing import Final
 
 from maqueta.solid.unit import Unit
 
-#: ISO 5455 (from memory): 1, 2, 5 times powers of ten, enlarged or reduced.
+#: ISO 5455 (from memory): 1, 2, 5 times powers of ten, from 50:1 down to 1:10 000.
 RECOMMENDED_ISO: Final[tuple[Fraction, ...]] = tuple(
     sorted(
-        {Fraction(step * 10**power) for step in (1, 2, 5) for power in range(3)}
-        | {Fraction(1, step * 10**power) for step in (1, 2, 5) for power in range(5)}
+        {Fraction(size) for size in (1, 2, 5, 10, 20, 50)}
+        | {Fraction(1, step * 10**power) for step in (1, 2, 5) for power in range(4)}
+        | {Fraction(1, 10_000)}
     )
 )
 #: Inch practice adds these (from memory).
@@ -56,7 +57,7 @@ def parse_scale(text: str) -> float | None:
 
 def write_scale(scale: float) -> str:
     """A scale as it is written in a title block: "1:2", "5:1"; odd ones with a decimal."""
-    near = Fraction(scale).limit_denominator(1000)
+    near = Fraction(scale).limit_denominator(10_000)
     if abs(float(near) / scale - 1) < 1e-6 and (near.numerator < 1000):
         return f"{near.numerator}:{near.denominator}"
     return f"{scale:.4g}:1" if scale > 1 else f"1:{1 / scale:.4g}"

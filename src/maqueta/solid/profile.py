@@ -54,15 +54,10 @@ def check_profile(profile: Sequence[ProfileStep]) -> None:
     if len(points) < 3 or len(set(points)) < len(points):
         raise ProfileError("the profile repeats a point")
     ring = LinearRing(points)
+    if ring.convex_hull.area < 1e-12 * (1 + ring.length) ** 2:
+        raise ProfileError("the profile encloses no area")
     if not ring.is_simple:
         raise ProfileError("the profile crosses itself")
-    if abs(_area(points)) < 1e-12 * (1 + ring.length) ** 2:
-        raise ProfileError("the profile encloses no area")
-
-
-def _area(points: Sequence[Point]) -> float:
-    pairs = zip(points, [*points[1:], points[0]], strict=True)
-    return sum(x0 * y1 - x1 * y0 for (x0, y0), (x1, y1) in pairs) / 2
 
 
 def _flattened(curve: Curve) -> list[Point]:

@@ -1,0 +1,59 @@
+"""Dimension texts as they are written in four languages."""
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from maqueta.dimensioning.text import Written, number, read_text
+
+
+@pytest.mark.parametrize(
+    ("text", "expected"),
+    [
+        ("40", Written(40)),
+        ("12,5", Written(12.5)),
+        (".375", Written(0.375)),
+        ('3/8"', Written(0.375)),
+        ("1 3/8", Written(1.375)),
+        ("⌀12", Written(12, "diameter")),
+        ("Ø 12.5", Written(12.5, "diameter")),
+        ("%%c10", Written(10, "diameter")),
+        ("10 DIA", Written(10, "diameter")),
+        ("R5", Written(5, "radius")),
+        ("SR 8", Written(8, "spherical")),
+        ("30°", Written(30, "angle")),
+        ("4× R5", Written(5, "radius", 4)),
+        ("2X ⌀9", Written(9, "diameter", 2)),
+        ("(2) ⌀10", Written(10, "diameter", 2)),
+        ("(12)", Written(12, reference=True)),
+        ("⌀12 THRU", Written(12, "diameter", through=True)),
+        ("⌀8 pasante", Written(8, "diameter", through=True)),
+        ("⌀8 x 12 DEEP", Written(8, "diameter", depth=12)),
+        ("⌀8 ↧12", Written(8, "diameter", depth=12)),
+        ("⌀8 12 TIEF", Written(8, "diameter", depth=12)),
+        ("R4 TYP", Written(4, "radius", typical=True)),
+        ("2 × 45°", Written(2, "chamfer")),
+        ("C2", Written(2, "chamfer")),
+        ("about 40", Written(None)),
+        ("", Written(None)),
+        ("1/0", Written(None)),
+    ],
+)
+def test_texts(text: str, expected: Written) -> None:
+    assert read_text(text) == expected
+
+
+def test_angle_brackets_stand_for_the_measured_value() -> None:
+    assert read_text("2× <>", 12.5) == Written(12.5, None, 2)
+
+
+@given(st.integers(0, 40), st.integers(0, 63))
+def test_mixed_numbers(whole: int, above: int) -> None:
+    assert number(f"{whole} {above}/64") == whole + above / 64
+
+
+@given(st.text(max_size=40))
+def test_no_text_breaks_the_reader(text: str) -> None:
+    written = read_text(text)
+    assert written.value is None or written.value >= 0
+    assert written.count >= 0

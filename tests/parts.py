@@ -1,0 +1,54 @@
+"""Parts the tests share, built once."""
+
+from functools import cache
+from typing import Any
+
+from maqueta.demo.workshop import demo_recipe
+from maqueta.projection.project import project
+from maqueta.projection.projected_part import ProjectedPart
+from maqueta.solid.kernel import Shape
+from maqueta.solid.part import Part
+from maqueta.solid.recipe import Recipe
+from maqueta.solid.source import part_of_recipe
+
+
+def recipe(*features: dict[str, Any], **rest: Any) -> Recipe:
+    """A recipe of features, each named by its kind and place when it has no name."""
+    named = [{"name": f"{feature['kind']} {place}", **feature} for place, feature in enumerate(features)]
+    return Recipe.model_validate({"name": "test part", "features": named, **rest})
+
+
+def block(size: tuple[float, float, float], at: tuple[float, float, float] = (0, 0, 0), **rest: Any) -> dict[str, Any]:
+    return {"kind": "block", "size": size, "at": at, **rest}
+
+
+def hole(at: tuple[float, float, float], into: str, diameter: float, depth: float | str = "through") -> dict[str, Any]:
+    return {"kind": "hole", "at": at, "into": into, "diameter": diameter, "depth": depth}
+
+
+def made(*features: dict[str, Any], **rest: Any) -> tuple[Shape, Part]:
+    return part_of_recipe(recipe(*features, **rest))
+
+
+def projected(*features: dict[str, Any], **rest: Any) -> ProjectedPart:
+    return project(*made(*features, **rest))
+
+
+@cache
+def demo_solid(slug: str) -> tuple[Shape, Part]:
+    return part_of_recipe(demo_recipe(slug))
+
+
+@cache
+def demo_projected(slug: str) -> ProjectedPart:
+    return project(*demo_solid(slug))
+
+
+@cache
+def seven_block() -> ProjectedPart:
+    """Three stretches of width, two of height, two of depth: the job's own example of seven dimensions."""
+    return projected(
+        block((80, 40, 20)),
+        block((30, 40, 30), (20, 0, 20)),
+        block((30, 15, 30), (20, 0, 20), operation="cut"),
+    )

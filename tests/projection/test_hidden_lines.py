@@ -1,0 +1,93 @@
+"""Hidden lines of all demo parts against a ray-caster on a mesh, from all sides and corners."""
+
+import numpy as np
+import pytest
+
+from maqueta.demo.workshop import PARTS
+from maqueta.projection.attitude import ATTITUDES, SIDES, Attitude, corner_frame, usual
+from maqueta.projection.carrier import Circle, Ellipse, Line
+from maqueta.projection.hidden_lines import HiddenLines
+from maqueta.projection.project import upright
+from maqueta.projection.projected_part import from_json, to_json
+from tests.parts import block, demo_projected, demo_solid, hole, made, projected
+from tests.projection.ray_caster import disagreement, mesh_of
+
+#: The part of the judged length that may disagree: the mesh only approximates round faces.
+ALLOWED = 1e-3
+
+
+@pytest.mark.parametrize("slug", PARTS)
+def test_visibility_agrees_with_a_ray_caster(slug: str) -> None:
+    shape, part = demo_solid(slug)
+    solid = mesh_of(shape, part)
+    assert solid.is_watertight
+    assert solid.volume == pytest.approx(part.volume, rel=5e-3)
+    view = demo_projected(slug)
+    wrong = judged = 0.0
+    frames = [(view.sides[side], usual(side).frame()) for side in SIDES]
+    frames.append((view.corners["+-+"], corner_frame("+-+", upright(part))))
+    for lines, frame in frames:
+        bad, total = disagreement(part, lines, frame, solid)
+        wrong, judged = wrong + bad, judged + total
+    assert judged > 5 * part.size
+    assert wrong / judged < ALLOWED
+
+
+@pytest.mark.parametrize("slug", PARTS)
+def test_no_edge_of_the_part_is_lost(slug: str) -> None:
+    """Every real edge that is not seen as a point stands behind some line of every view."""
+    part, view = demo_solid(slug)[1], demo_projected(slug)
+    for side in SIDES:
+        towards = np.array(usual(side).frame()[2])
+        shown = {edge for piece in view.sides[side].pieces for edge in piece.edges}
+        for index, edge in enumerate(part.edges):
+            along = np.subtract(edge.end, edge.start)
+            seen_as_point = edge.kind == "line" and np.linalg.norm(np.cross(along, towards)) < 1e-9
+            if not (edge.smooth or edge.seam or seen_as_point):
+                assert index in shown, (side, index)
+
+
+def test_turned_views_are_what_the_kernel_sees() -> None:
+    """The other three turns of a side are derived; the kernel, asked directly, gives the same lines."""
+    shape, part = demo_solid("warp-beam-bearing")
+    view, direct = demo_projected("warp-beam-bearing"), HiddenLines(shape, part)
+    for attitude in ATTITUDES[::5]:
+        derived, asked = view.line_set(attitude), direct.line_set(attitude.frame())
+        assert len(derived.pieces) == len(asked.pieces)
+        assert derived.box == pytest.approx(asked.box, abs=1e-6)
+        total = sum(piece.length for piece in asked.pieces)
+        assert sum(piece.length for piece in derived.pieces) == pytest.approx(total)
+
+
+def test_round_hole_is_a_circle_two_lines_or_an_ellipse() -> None:
+    view = projected(block((40, 40, 10)), hole((20, 20, 10), "-z", 12))
+    top = [p for p in view.line_set(Attitude("+z", "+y")).pieces if isinstance(p.carrier, Circle)]
+    assert [(p.carrier.radius, p.kind) for p in top if isinstance(p.carrier, Circle)] == [(6, "visible")]
+    front = [p for p in view.line_set(Attitude("-y", "+z")).of("hidden") if isinstance(p.carrier, Line)]
+    assert sorted(p.ends[0][0] for p in front) == pytest.approx([14, 26])
+    corner = [p.carrier for p in view.corners["+-+"].pieces if isinstance(p.carrier, Ellipse)]
+    assert {round(e.minor / e.major, 6) for e in corner} == {round(1 / np.sqrt(3), 6)}
+
+
+def test_smooth_edges_are_kept_apart() -> None:
+    profile = [[0, 0], [60, 0], [60, 30], {"through": [30, 60], "to": [0, 30]}]
+    view = projected({"kind": "extrude", "plane": "xz", "profile": profile, "depth": 10})
+    side = view.line_set(Attitude("+x", "+z"))
+    assert [p.ends[0][1] for p in side.of("smooth")] == [30]
+    assert all(p.ends != side.of("smooth")[0].ends for p in side.of("visible", "hidden"))
+
+
+def test_projected_part_survives_storing() -> None:
+    view = demo_projected("heddle-guide")
+    assert from_json(to_json(view)) == view
+
+
+def test_equal_drawings_compare_equal() -> None:
+    one = projected(block((30, 20, 10)), hole((8, 8, 10), "-z", 4))
+    two = projected(block((30, 20, 10)), hole((8, 8, 10), "-z", 4))
+    assert one.sides == two.sides
+
+
+def test_solid_made_of_two_blocks_shows_no_joint() -> None:
+    _, joined = made(block((40, 20, 10)), block((40, 20, 10), (0, 0, 10)))
+    assert (len(joined.faces), len(joined.edges)) == (6, 12)
