@@ -2,7 +2,6 @@
 
 import logging
 import threading
-from pathlib import Path
 from typing import Protocol
 
 from sqlalchemy.exc import OperationalError
@@ -78,8 +77,8 @@ class LocalJobs:
             job.progress, job.message = 0.1, "reading the file"
             part = session.get(PartRecord, job.subject_id)
             assert part is not None, "a job of kind part names a part"
-            job_id, part_id, source, suffix = job.id, part.id, part.source, Path(part.file_name).suffix
-        work = self._workers.examine(job_id, self._files.path(source), suffix)
+            job_id, part_id, source, called = job.id, part.id, part.source, part.file_name
+        work = self._workers.examine(job_id, self._files.path(source), called)
         if self._closing:
             return False
         with self._database.transaction() as session:

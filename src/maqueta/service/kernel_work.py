@@ -35,10 +35,10 @@ def limit_process(memory: int) -> None:
     resource.setrlimit(resource.RLIMIT_CORE, (0, 0))
 
 
-def examine_upload(path: str, suffix: str) -> PartWork:
-    """Load, project and triangulate an uploaded part. `suffix` tells its kind, as the file is kept by hash."""
+def examine_upload(path: str, called: str) -> PartWork:
+    """Load, project and triangulate an uploaded part. `called` is its own name, as it is kept by hash."""
     try:
-        shape, part = load_part(Path(path), suffix)
+        shape, part = load_part(Path(path), called)
         return PartWork(part.name, to_json(project(shape, part)), _MESH.dump_json(mesh(shape, part)))
     except PartError as error:
         return PartWork(refused=str(error))

@@ -24,9 +24,9 @@ class KernelWorkers:
         )
         self._running: dict[int, Any] = {}
 
-    def examine(self, job_id: int, path: Path, suffix: str) -> PartWork | None:
+    def examine(self, job_id: int, path: Path, called: str) -> PartWork | None:
         """Examine an upload; None when the job was cancelled. Never raises for anything the file does."""
-        future = self._pool.schedule(examine_upload, args=(str(path), suffix), timeout=self._seconds)
+        future = self._pool.schedule(examine_upload, args=(str(path), called), timeout=self._seconds)
         self._running[job_id] = future
         try:
             work: PartWork = future.result()

@@ -48,18 +48,19 @@ def read_recipe(data: Any) -> Recipe:
         raise PartError(f"{where}: {first['msg']}") from error
 
 
-def load_part(path: Path, suffix: str | None = None) -> tuple[Shape, Part]:
-    """Load a part from a `.json` recipe or a STEP file; `suffix` stands in where the file's name has none.
+def load_part(path: Path, called: str | None = None) -> tuple[Shape, Part]:
+    """Load a part from a `.json` recipe or a STEP file; `called` is its own name where it is kept under another.
 
     Raises PartError; OSError when the file cannot be opened.
     """
-    kind = (suffix or path.suffix).lower()
+    name = Path(called or path.name)
+    kind = name.suffix.lower()
     if path.stat().st_size > LARGEST_FILE:
         raise PartError("the file is larger than 64 MB")
     if kind in (".step", ".stp"):
         shape, unit = read_step(path)
         digest = hashlib.sha256(path.read_bytes()).hexdigest()
-        return shape, examine(shape, part_hash=digest, name=path.stem, unit=unit)
+        return shape, examine(shape, part_hash=digest, name=name.stem, unit=unit)
     if kind != ".json":
         raise PartError("a part is a .step or .stp file, or a recipe in a .json file")
     try:

@@ -1,0 +1,119 @@
+"""Who may see and do what; everything else is a 404."""
+
+from typing import Any
+
+import pytest
+from fastapi.testclient import TestClient
+from sqlalchemy import select
+
+from maqueta.store.database import Database
+from maqueta.store.models import Account, SheetRecord
+from tests.conftest import LogIn, Person
+
+
+def sheet_of(database: Database, login: str, state: str | None = None) -> int:
+    with database.transaction() as session:
+        query = select(SheetRecord.id).join(Account).where(Account.login == login)
+        if state:
+            query = query.where(SheetRecord.state == state)
+        return session.scalars(query).first() or 0
+
+
+@pytest.mark.parametrize("path", ["", "/drawing.svg", "/drawing.pdf"])
+def test_a_student_gets_404_for_anothers_sheet(log_in: LogIn, database: Database, path: str) -> None:
+    student = log_in("dina.farouk")
+    assert student.status("GET", f"/api/sheets/{sheet_of(database, 'kemi.oduya')}{path}") == 404
+    assert student.status("GET", f"/api/sheets/{sheet_of(database, 'dina.farouk')}{path}") == 200
+
+
+@pytest.mark.parametrize(
+    ("method", "path", "body"),
+    [
+        ("PUT", "/api/sheets/{id}/findings/0", {"decision": "waived"}),
+        ("PUT", "/api/sheets/{id}/remark", {"remark": "mine"}),
+        ("POST", "/api/sheets/{id}/return", None),
+        ("GET", "/api/exercises/1/wall", None),
+        ("POST", "/api/exercises/1/decisions", {"share": "x", "decision": "waived"}),
+        ("POST", "/api/exercises/1/return", None),
+        ("GET", "/api/parts", None),
+        ("GET", "/api/classes", None),
+        ("GET", "/api/people", None),
+    ],
+)
+def test_students_cannot_review_even_their_own_sheet(
+    log_in: LogIn, database: Database, method: str, path: str, body: Any
+) -> None:
+    own = sheet_of(database, "dina.farouk", "handed-in")
+    assert log_in("dina.farouk").status(method, path.format(id=own), json=body) == 404
+
+
+def test_instructors_do_not_see_drafts_nor_people(instructor: Person, database: Database) -> None:
+    assert instructor.status("GET", f"/api/sheets/{sheet_of(database, 'iker.valtierra', 'draft')}") == 404
+    assert instructor.status("GET", "/api/people") == 404
+
+
+def test_administrators_see_people_but_no_sheets(log_in: LogIn, database: Database) -> None:
+    admin = log_in("otto.brandt")
+    assert len(admin.get("/api/people")) == 14
+    assert admin.status("GET", f"/api/sheets/{sheet_of(database, 'kemi.oduya')}") == 404
+    assert admin.get("/api/exercises") == []
+
+
+def test_students_see_only_parts_of_their_exercises(log_in: LogIn, instructor: Person) -> None:
+    parts = {part["name"]: part["id"] for part in instructor.get("/api/parts")}
+    student = log_in("dina.farouk")
+    assert student.status("GET", f"/api/parts/{parts['Reed clamp']}/mesh") == 200
+    assert student.status("GET", f"/api/parts/{parts['Tension wheel']}/mesh") == 404
+
+
+def test_findings_and_remarks_stay_hidden_until_the_sheet_is_returned(log_in: LogIn, database: Database) -> None:
+    before = log_in("dina.farouk").get(f"/api/sheets/{sheet_of(database, 'dina.farouk', 'handed-in')}")
+    assert (before["reviewed"], before["findings"], before["marks"], before["remark"]) == (False, [], [], "")
+    after = log_in("lena.achterberg").get(f"/api/sheets/{sheet_of(database, 'lena.achterberg', 'returned')}")
+    assert after["reviewed"]
+    assert [f["rule"] for f in after["findings"]] == ["lines.missing-hidden"]
+    assert after["points"] == 28
+
+
+def test_without_log_in_everything_is_401(app: Any, running: TestClient) -> None:
+    stranger = TestClient(app)
+    for path in ("/api/me", "/api/exercises", "/api/sheets/1", "/api/parts/1/mesh", "/api/jobs/1"):
+        answer = stranger.get(path)
+        assert answer.status_code == 401, path
+        assert "log" in answer.json()["message"]
+
+
+def test_changes_need_the_token(log_in: LogIn) -> None:
+    student = log_in("iker.valtierra")
+    draft = student.get("/api/exercises/1/sheet")
+    body = {"document": draft["document"], "base": draft["revision"]}
+    forged = student.client.put("/api/exercises/1/sheet", json=body, headers={"x-maqueta-token": "guessed"})
+    assert forged.status_code == 403
+
+
+def test_cookie_is_out_of_reach_of_scripts(app: Any, running: TestClient) -> None:
+    client = TestClient(app)
+    answer = client.post("/api/log-in", json={"login": "otto.brandt", "password": "loom-and-shuttle"})
+    cookie = answer.headers["set-cookie"].lower()
+    assert "httponly" in cookie
+    assert "samesite=lax" in cookie
+    assert "default-src 'self'" in answer.headers["content-security-policy"]
+    assert answer.headers["x-content-type-options"] == "nosniff"
+
+
+def test_guessing_passwords_is_slowed_down(app: Any, running: TestClient) -> None:
+    client = TestClient(app)
+    wrong = {"login": "nobody.atall", "password": "guess"}
+    statuses = [client.post("/api/log-in", json=wrong).status_code for _ in range(8)]
+    assert statuses == [401] * 6 + [429] * 2
+
+
+def test_closed_account_is_logged_out_at_once(log_in: LogIn) -> None:
+    admin = log_in("otto.brandt")
+    new = {"login": "temp.person", "name": "Temp Person", "role": "student", "password": "loom-and-shuttle"}
+    person = admin.send("POST", "/api/people", json=new).json()
+    assert admin.status("POST", "/api/people", json=new) == 409
+    guest = log_in("temp.person")
+    assert guest.get("/api/exercises") == []
+    assert admin.status("PATCH", f"/api/people/{person['id']}", json={"active": False}) == 200
+    assert guest.status("GET", "/api/exercises") == 401
