@@ -190,10 +190,11 @@ def level_graphs(draw: st.DrawFn) -> tuple[SizeModel, list[Equation]]:
 def test_chains_and_open_sizes_agree_with_a_graph_library(case: tuple[SizeModel, list[Equation]]) -> None:
     """Levels are nodes, dimensions edges: open sizes are missing links, chains are independent cycles."""
     sizes, equations = case
-    graph = nx.MultiGraph()
+    graph: nx.MultiGraph[int] = nx.MultiGraph()
     graph.add_nodes_from(index for index, u in enumerate(sizes.unknowns) if u.kind == "level")
     for equation in equations:
-        graph.add_edge(*equation.row, key=equation.owner)
+        start, end = equation.row
+        graph.add_edge(start, end, key=equation.owner)
     reading = read(sizes, equations)
     components = nx.number_connected_components(graph)
     assert len(reading.open) == components - 3
@@ -203,7 +204,7 @@ def test_chains_and_open_sizes_agree_with_a_graph_library(case: tuple[SizeModel,
     )
     assert (len(reading.chains) > 0) == (independent_cycles > 0)
     for chain in reading.chains:
-        loop = nx.MultiGraph((u, v, k) for u, v, k in graph.edges(keys=True) if k in chain.members)
+        loop: nx.MultiGraph[int] = nx.MultiGraph((u, v, k) for u, v, k in graph.edges(keys=True) if k in chain.members)
         assert all(degree == 2 for _, degree in loop.degree())
         assert nx.is_connected(loop)
 

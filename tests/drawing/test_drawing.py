@@ -66,7 +66,7 @@ def test_pdf_ink_lies_where_the_ink_groups_are() -> None:
             x, y = (x0 + x1) / 2, (y0 + y1) / 2
             row, column = round((297 - y) * 4), round(x * 4)
             assert dark[row - 2 : row + 3, column - 2 : column + 3].any()
-    empty = dark[round((297 - 40) * 4) - 20 :, : round(18 * 4)]
+    empty = dark[((297 - 40) * 4) - 20 :, : (18 * 4)]
     assert not np.asarray(empty).any()
 
 

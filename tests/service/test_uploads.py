@@ -13,8 +13,8 @@ from maqueta.service import kernel_work
 from maqueta.service.settings import Settings
 from maqueta.service.workers import KernelWorkers
 from maqueta.solid.step import write_step
-from tests.parts import demo_solid
 from tests.conftest import Person
+from tests.parts import demo_solid
 
 
 def upload(person: Person, name: str, data: bytes) -> Any:

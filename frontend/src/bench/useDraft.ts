@@ -24,30 +24,44 @@ interface Kept {
   document: SheetDocument;
 }
 
-function read(key: string): Kept | null {
+/** Equal contents, whatever the order of keys. */
+function same(a: unknown, b: unknown): boolean {
+  if (a === b) return true;
+  if (typeof a !== "object" || typeof b !== "object" || !a || !b) return false;
+  const [left, right] = [a as Record<string, unknown>, b as Record<string, unknown>];
+  const keys = Object.keys(left);
+  return keys.length === Object.keys(right).length && keys.every((k) => same(left[k], right[k]));
+}
+
+/** What this browser kept, unless the service has it already: a reload may overtake the answer to a save. */
+function read(key: string, draft: Draft): Kept | null {
   try {
-    return JSON.parse(localStorage.getItem(key) ?? "null") as Kept | null;
+    const kept = JSON.parse(localStorage.getItem(key) ?? "null") as Kept | null;
+    return kept && same(kept.document, draft.document) ? null : kept;
   } catch {
     return null;
   }
 }
 
+function keep(key: string, base: number, document: SheetDocument): void {
+  localStorage.setItem(key, JSON.stringify({ base, document } satisfies Kept));
+}
+
 /** The student's sheet with undo and redo; saves itself, and keeps a copy in this browser until it is saved. */
 export function useDraft(exercise: number, login: string, draft: Draft) {
   const key = `maqueta-draft-${login}-${exercise}`;
-  const [restored, setRestored] = useState(false);
   const [history, setHistory] = useState<History>(() => {
-    const kept = read(key);
-    const same = kept && kept.base === draft.revision;
+    const kept = read(key, draft);
+    const ours = kept && kept.base === draft.revision;
     return {
-      past: same ? [draft.document] : [],
-      now: same ? kept.document : draft.document,
+      past: ours ? [draft.document] : [],
+      now: ours ? kept.document : draft.document,
       future: [],
     };
   });
   const [live, setLive] = useState<SheetDocument | null>(null);
   const [save, setSave] = useState<SaveState>(() => {
-    const kept = read(key);
+    const kept = read(key, draft);
     if (kept && kept.base < draft.revision) return { kind: "conflict", revision: draft.revision };
     return { kind: "saved", at: draft.saved_at ? new Date(draft.saved_at) : null };
   });
@@ -59,12 +73,6 @@ export function useDraft(exercise: number, login: string, draft: Draft) {
   useEffect(() => {
     newest.current = document;
   }, [document]);
-  useEffect(() => {
-    const kept = read(key);
-    if (kept && kept.base === draft.revision) setRestored(true);
-    // Only what was there when the page opened can have been restored.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, []);
 
   const change = useCallback((next: SheetDocument | ((now: SheetDocument) => SheetDocument)) => {
     setLive(null);
@@ -107,6 +115,7 @@ export function useDraft(exercise: number, login: string, draft: Draft) {
           revision.current = kept.revision;
           savedDocument.current = sending;
           if (newest.current === sending) localStorage.removeItem(key);
+          else keep(key, kept.revision, newest.current);
           setSave({ kind: "saved", at: new Date() });
         } catch (error) {
           const status = error instanceof ServiceError ? error.status : 0;
@@ -126,7 +135,7 @@ export function useDraft(exercise: number, login: string, draft: Draft) {
 
   useEffect(() => {
     if (document === savedDocument.current || save.kind === "conflict") return;
-    localStorage.setItem(key, JSON.stringify({ base: revision.current, document } satisfies Kept));
+    keep(key, revision.current, document);
     const timer = setTimeout(() => void saveNow(), QUIET_MS);
     return () => clearTimeout(timer);
   }, [document, key, save.kind, saveNow]);
@@ -148,7 +157,7 @@ export function useDraft(exercise: number, login: string, draft: Draft) {
       savedDocument.current = other.document;
       setSave({ kind: "saved", at: other.saved_at ? new Date(other.saved_at) : null });
       if (mine) {
-        const kept = read(key);
+        const kept = read(key, other);
         if (kept) change({ ...kept.document });
         else change((now) => ({ ...now }));
       } else {
@@ -171,7 +180,6 @@ export function useDraft(exercise: number, login: string, draft: Draft) {
     save,
     saveNow,
     settle,
-    restored,
     revision,
     forget: () => localStorage.removeItem(key),
   };

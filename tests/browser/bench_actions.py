@@ -1,0 +1,63 @@
+"""What a student does at the bench, by mouse."""
+
+import re
+
+from playwright.sync_api import Locator, Page, expect
+
+Point = tuple[float, float]
+
+
+def stage(page: Page, name: str) -> None:
+    page.get_by_label("Stages").get_by_role("button", name=re.compile(rf"^\d {name}")).click()
+
+
+def sheet(page: Page) -> Locator:
+    return page.get_by_test_id("bench-sheet")
+
+
+def on_screen(page: Page, point: Point) -> Point:
+    """Where a point of the sheet (mm, y up) is on the screen."""
+    x, y = sheet(page).evaluate(
+        """(svg, [x, y]) => {
+            const at = new DOMPoint(x, svg.viewBox.baseVal.height - y).matrixTransform(svg.getScreenCTM());
+            return [at.x, at.y];
+        }""",
+        list(point),
+    )
+    return x, y
+
+
+def box_of(page: Page, view: str) -> tuple[float, float, float, float]:
+    """Left, bottom, right and top of a view's lines on the sheet, mm."""
+    left, bottom, right, top = sheet(page).evaluate(
+        """(svg, id) => {
+            const height = svg.viewBox.baseVal.height;
+            const box = svg.querySelector(`[data-role="view"][data-id="${id}"]`).getBBox();
+            return [box.x + 2, height - box.y - box.height + 2, box.x + box.width - 2, height - box.y - 2];
+        }""",
+        view,
+    )
+    return left, bottom, right, top
+
+
+def drag(page: Page, start: Point, end: Point) -> None:
+    a, b = on_screen(page, start), on_screen(page, end)
+    page.mouse.move(*a)
+    page.mouse.down()
+    page.mouse.move((a[0] + b[0]) / 2, (a[1] + b[1]) / 2, steps=4)
+    page.mouse.move(*b, steps=4)
+    page.mouse.up()
+
+
+def click(page: Page, point: Point) -> None:
+    at = on_screen(page, point)
+    page.mouse.move(*at)
+    page.mouse.click(*at)
+
+
+def saved(page: Page) -> None:
+    expect(page.get_by_role("status").filter(has_text=re.compile(r"^Saved \d"))).to_be_visible()
+
+
+def look_at(page: Page, side: str) -> None:
+    page.get_by_role("button", name=f"Show the {side}").click()

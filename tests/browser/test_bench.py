@@ -1,0 +1,150 @@
+"""The bench under the hands of people: keys, undo, reload, lost connection, two tabs, an ended log-in."""
+
+import re
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.bench_actions import box_of, click, drag, look_at, saved, sheet, stage
+from tests.browser.conftest import Open
+from tests.server_process import enter
+
+pytestmark = pytest.mark.browser
+
+
+def _at_the_bench(open_page: Open, login: str) -> Page:
+    page = open_page(login)
+    page.get_by_role("link", name=re.compile("Shuttle rest A3")).click()
+    expect(sheet(page)).to_be_visible()
+    return page
+
+
+def _with_front(page: Page) -> None:
+    stage(page, "Front")
+    look_at(page, "−Y side")
+    page.get_by_role("button", name="Take as front view").click()
+    expect(sheet(page).locator('[data-role="view"]')).to_have_count(1)
+    saved(page)
+
+
+def test_keys_move_undo_and_take_away(open_page: Open) -> None:
+    page = _at_the_bench(open_page, "dina.farouk")
+    _with_front(page)
+    stage(page, "Views")
+    start = box_of(page, "v1")
+    page.get_by_role("button", name="front", exact=True).click()
+    page.keyboard.press("Escape")
+    page.get_by_role("button", name="front", exact=True).click()
+    page.get_by_role("button", name="front", exact=True).blur()
+    page.keyboard.press("ArrowRight")
+    page.keyboard.press("Shift+ArrowUp")
+    saved(page)
+    moved = box_of(page, "v1")
+    assert moved[0] - start[0] == pytest.approx(1, abs=0.05)
+    assert moved[1] - start[1] == pytest.approx(10, abs=0.05)
+    page.keyboard.press("Control+z")
+    page.keyboard.press("Control+z")
+    saved(page)
+    assert box_of(page, "v1") == pytest.approx(start, abs=0.05)
+    page.keyboard.press("Control+Shift+z")
+    saved(page)
+    assert box_of(page, "v1")[0] - start[0] == pytest.approx(1, abs=0.05)
+    page.keyboard.press("Delete")
+    expect(sheet(page).locator('[data-role="view"]')).to_have_count(0)
+
+
+def test_dimension_by_keyboard_and_typed_over(open_page: Open) -> None:
+    page = _at_the_bench(open_page, "kemi.oduya")
+    _with_front(page)
+    stage(page, "Dimensions")
+    surface = page.get_by_test_id("tool-surface")
+    surface.focus()
+    page.keyboard.press("ArrowRight")
+    page.keyboard.press("Enter")
+    page.keyboard.press("ArrowRight")
+    page.keyboard.press("Enter")
+    for _ in range(8):
+        page.keyboard.press("ArrowDown")
+    page.keyboard.press("Enter")
+    dimension = page.get_by_role("listitem").get_by_role("button").first
+    expect(dimension).to_contain_text("· front")
+    dimension.click()
+    page.get_by_label("Typed over").fill("99")
+    expect(page.get_by_role("button", name="99 · front", exact=True)).to_be_visible()
+
+
+def test_view_stays_where_it_is_put_and_centre_lines_are_drawn(open_page: Open) -> None:
+    page = open_page("kemi.oduya")
+    page.get_by_role("link", name=re.compile("Pedal hinge")).click()
+    _with_front(page)
+    stage(page, "Views")
+    left, bottom, right, top = box_of(page, "v1")
+    drag(page, ((left + right) / 2, (bottom + top) / 2), ((left + right) / 2 + 33, (bottom + top) / 2 + 11))
+    saved(page)
+    moved = box_of(page, "v1")
+    assert (moved[0] - left, moved[1] - bottom) == pytest.approx((33, 11), abs=0.5)
+    stage(page, "Lines")
+    page.get_by_role("button", name="Centre line").click()
+    left, bottom, right, top = moved
+    click(page, (left + 8, bottom + 1.25 * 25.4))
+    expect(sheet(page).locator('[data-role="mark"]')).to_have_count(1)
+    page.get_by_label("Hidden lines").first.uncheck(force=True)
+    saved(page)
+    expect(sheet(page).locator('[data-role="view"] [stroke-dasharray]')).to_have_count(0)
+
+
+def test_nothing_is_lost_without_connection_or_log_in(open_page: Open) -> None:
+    page = _at_the_bench(open_page, "tor.brandvold")
+    _with_front(page)
+    page.route(
+        "**/api/exercises/*/sheet", lambda route: route.abort() if route.request.method == "PUT" else route.continue_()
+    )
+    stage(page, "Title")
+    page.get_by_role("textbox", name=re.compile("^Title")).fill("DRAWN WITHOUT A LINE")
+    expect(page.get_by_text("Not saved yet, kept in this browser.")).to_be_visible()
+    page.unroute("**/api/exercises/*/sheet")
+    page.reload()
+    stage(page, "Title")
+    expect(page.get_by_role("textbox", name=re.compile("^Title"))).to_have_value("DRAWN WITHOUT A LINE")
+    saved(page)
+
+    page.context.clear_cookies()
+    page.get_by_role("textbox", name=re.compile("^Title")).fill("DRAWN AFTER THE LOG-IN ENDED")
+    expect(page.get_by_text("Your log-in has ended. Everything on this page is kept.")).to_be_visible()
+    enter(page, "tor.brandvold")
+    saved(page)
+    page.reload()
+    stage(page, "Title")
+    expect(page.get_by_role("textbox", name=re.compile("^Title"))).to_have_value("DRAWN AFTER THE LOG-IN ENDED")
+
+
+def test_two_tabs_ask_which_version_to_keep(open_page: Open) -> None:
+    first = _at_the_bench(open_page, "rosa.quispe")
+    _with_front(first)
+    second = first.context.new_page()
+    second.goto(first.url)
+    stage(second, "Title")
+    second.get_by_role("textbox", name=re.compile("^Title")).fill("FROM THE SECOND TAB")
+    saved(second)
+    stage(first, "Title")
+    first.get_by_role("textbox", name=re.compile("^Title")).fill("FROM THE FIRST TAB")
+    expect(first.get_by_text("This sheet was changed in another tab")).to_be_visible()
+    first.get_by_role("button", name="The one here").click()
+    saved(first)
+    second.reload()
+    stage(second, "Title")
+    expect(second.get_by_role("textbox", name=re.compile("^Title"))).to_have_value("FROM THE FIRST TAB")
+
+
+def test_paper_and_keys_sheet(open_page: Open) -> None:
+    page = _at_the_bench(open_page, "paul.nakagawa")
+    stage(page, "Paper")
+    page.get_by_label("Size").first.click()
+    page.get_by_role("option", name="A4").click()
+    page.get_by_text("portrait", exact=True).click()
+    expect(sheet(page)).to_have_attribute("viewBox", "0 0 210 297")
+    page.get_by_role("button", name="Keys").click()
+    expect(page.get_by_text("Keys at the bench")).to_be_visible()
+    page.keyboard.press("Escape")
+    stage(page, "Hand in")
+    expect(page.get_by_role("button", name="Hand in", exact=True).last).to_be_disabled()

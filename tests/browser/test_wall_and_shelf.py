@@ -1,0 +1,79 @@
+"""Wall, table, shelf and people in the real interface."""
+
+import re
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import expect
+
+from tests.browser.conftest import Open
+
+pytestmark = pytest.mark.browser
+
+
+def test_lens_shows_one_criterion_and_decides_it_for_all(open_page: Open) -> None:
+    page = open_page("ines.corvalho")
+    page.get_by_role("link", name=re.compile("Reed clamp")).click()
+    expect(page.get_by_role("button", name=re.compile("^Sheet of"))).to_have_count(11)
+    page.keyboard.press("3")
+    expect(page.get_by_label("Lens").get_by_role("button", pressed=True)).to_contain_text("Views")
+    page.get_by_label("Lens").get_by_role("button", name=re.compile("^Lines")).click()
+    shared = page.get_by_label("Shared mistakes")
+    row = shared.locator("section").filter(has_text="4 hidden lines, 72 mm in all")
+    expect(row).to_contain_text("On 2 sheets")
+    row.get_by_role("button", name="Uphold on 1").click()
+    expect(row).to_contain_text("Decided")
+    row.get_by_role("button", name="Take back").click()
+    expect(row.get_by_role("button", name="Uphold on 1")).to_be_visible()
+
+
+def test_table_walks_by_keys_and_lights_the_part(open_page: Open) -> None:
+    page = open_page("ines.corvalho")
+    page.get_by_role("link", name=re.compile("Reed clamp")).click()
+    page.get_by_role("button", name=re.compile("Sheet of Paul Nakagawa")).click()
+    expect(page.get_by_text("What the chosen finding speaks of is lit on the part.")).to_be_visible()
+    page.keyboard.press("u")
+    expect(page.get_by_role("button", name=re.compile("^Upheld"))).to_be_visible()
+    page.keyboard.press("]")
+    expect(page.locator("header strong")).to_have_text("Rosa Quispe")
+    page.keyboard.press("[")
+    expect(page.locator("header strong")).to_have_text("Paul Nakagawa")
+    page.reload()
+    expect(page.get_by_role("button", name=re.compile("^Upheld"))).to_be_visible()
+
+
+def test_part_opens_on_the_turntable_and_refused_uploads_say_why(open_page: Open, tmp_path: Path) -> None:
+    page = open_page("ines.corvalho")
+    page.get_by_role("link", name="Shelf").click()
+    page.get_by_role("link", name=re.compile("Heddle guide")).click()
+    expect(page.get_by_label("Six sides").get_by_role("button")).to_have_count(6)
+    page.get_by_role("button", name="Show all 24").click()
+    ranking = page.get_by_label("Ranking of front views").get_by_role("button")
+    expect(ranking).to_have_count(25)
+    ranking.first.click()
+    expect(page.get_by_text(re.compile(r"90 mm across; the longest size is 90 mm"))).to_be_visible()
+    page.go_back()
+    broken = tmp_path / "broken.step"
+    broken.write_bytes(b"\x89PNG" + bytes(100))
+    page.locator('input[type="file"]').set_input_files(broken)
+    expect(page.get_by_role("alert")).to_contain_text("this is not a STEP file", timeout=60_000)
+
+
+def test_student_reads_the_slip_on_a_phone(open_page: Open) -> None:
+    page = open_page("lena.achterberg", size=(390, 800))
+    page.get_by_role("link", name=re.compile("Reed clamp")).click()
+    expect(page.get_by_test_id("total")).to_have_text("28/30")
+    expect(page.get_by_text(re.compile("4 hidden lines, 72 mm"))).to_be_visible()
+    assert page.evaluate("document.documentElement.scrollWidth") <= 390
+
+
+def test_wrong_password_and_administrator(open_page: Open) -> None:
+    page = open_page()
+    page.get_by_label("Log-in name").fill("otto.brandt")
+    page.get_by_role("textbox", name="Password").fill("wrong")
+    page.get_by_role("button", name="Log in").click()
+    expect(page.get_by_role("alert")).to_have_text("That name and password do not go together.")
+    page.get_by_role("textbox", name="Password").fill("loom-and-shuttle")
+    page.get_by_role("button", name="Log in").click()
+    expect(page.get_by_role("heading", name="People")).to_be_visible()
+    expect(page.get_by_role("row", name=re.compile("Nela Havlík"))).to_be_visible()

@@ -1,0 +1,113 @@
+"""Maqueta as a process of its own, with its own data folder and database, and a real browser before it."""
+
+import os
+import signal
+import socket
+import subprocess
+import sys
+import time
+import urllib.error
+import urllib.request
+from collections.abc import Iterator
+from contextlib import contextmanager
+from pathlib import Path
+
+from playwright.sync_api import Browser, Page, sync_playwright
+
+PASSWORD = "loom-and-shuttle"
+CHROMIUM = [
+    "--no-sandbox",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+    "--use-angle=swiftshader",
+    "--enable-unsafe-swiftshader",
+    "--ignore-gpu-blocklist",
+]
+
+
+def free_port() -> int:
+    with socket.socket() as probe:
+        probe.bind(("127.0.0.1", 0))
+        return int(probe.getsockname()[1])
+
+
+def start(data: Path, port: int) -> subprocess.Popen[str]:
+    environment = {
+        **os.environ,
+        "MAQUETA_DATA": str(data),
+        "MAQUETA_PORT": str(port),
+        "MAQUETA_DEMO_PASSWORD": PASSWORD,
+    }
+    return subprocess.Popen(
+        [sys.executable, "-m", "maqueta.service.run"],
+        env=environment,
+        stdout=subprocess.PIPE,
+        stderr=subprocess.PIPE,
+        text=True,
+    )
+
+
+def status(port: int) -> int:
+    """HTTP status of an address that needs a log-in; 0 while nothing answers."""
+    try:
+        with urllib.request.urlopen(f"http://127.0.0.1:{port}/api/me", timeout=5) as answer:
+            return int(answer.status)
+    except urllib.error.HTTPError as error:
+        return error.code
+    except OSError:
+        return 0
+
+
+def wait_until(port: int, wanted: int) -> None:
+    for _ in range(400):
+        if status(port) == wanted:
+            return
+        time.sleep(0.1)
+    raise AssertionError(f"port {port} never answered {wanted}")
+
+
+@contextmanager
+def running(data: Path, port: int) -> Iterator[subprocess.Popen[str]]:
+    process = start(data, port)
+    try:
+        wait_until(port, 401)
+        yield process
+    finally:
+        process.send_signal(signal.SIGTERM)
+        process.wait(30)
+
+
+@contextmanager
+def chromium() -> Iterator[Browser]:
+    with sync_playwright() as playwright:
+        browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=CHROMIUM)
+        yield browser
+        browser.close()
+
+
+def new_page(
+    browser: Browser, address: str, login: str | None = None, size: tuple[int, int] = (1280, 800), dark: bool = False
+) -> Page:
+    """A page in a fresh browser context, logged in if a name is given."""
+    context = browser.new_context(
+        base_url=address,
+        viewport={"width": size[0], "height": size[1]},
+        color_scheme="dark" if dark else "light",
+        reduced_motion="reduce",
+    )
+    page = context.new_page()
+    page.goto("/")
+    if login is not None:
+        enter(page, login)
+        page.get_by_role("button", name="Account of").wait_for()
+    return page
+
+
+def enter(page: Page, login: str, password: str = PASSWORD) -> None:
+    """Fill in the log-in form."""
+    page.get_by_label("Log-in name").fill(login)
+    page.get_by_role("textbox", name="Password").fill(password)
+    page.get_by_role("button", name="Log in").click()
