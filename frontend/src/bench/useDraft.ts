@@ -155,7 +155,11 @@ export function useDraft(exercise: number, login: string, draft: Draft) {
       );
       revision.current = other.revision;
       savedDocument.current = other.document;
-      setSave({ kind: "saved", at: other.saved_at ? new Date(other.saved_at) : null });
+      setSave(
+        mine
+          ? { kind: "saving" }
+          : { kind: "saved", at: other.saved_at ? new Date(other.saved_at) : null },
+      );
       if (mine) {
         const kept = read(key, other);
         if (kept) change({ ...kept.document });
