@@ -83,7 +83,7 @@ const warmDark: MantineColorsTuple = [
 
 export const theme = createTheme({
   primaryColor: "ink",
-  primaryShade: { light: 9, dark: 2 },
+  primaryShade: { light: 9, dark: 6 },
   colors: { ink: inkShades, gray: warmGrey, dark: warmDark },
   autoContrast: true,
   defaultRadius: 3,

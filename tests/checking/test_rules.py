@@ -6,7 +6,7 @@ from typing import Any
 import pytest
 
 from maqueta.checking.catalogue import CATALOGUE, wording
-from maqueta.checking.exercise import CRITERIA, Exercise
+from maqueta.checking.exercise import CRITERIA, AttitudeChoice, Exercise, FrontTask
 from maqueta.checking.report import Check, check, report
 from maqueta.demo.mistakes import MISTAKES
 from maqueta.demo.model_sheet import Drafter, model_sheet
@@ -18,6 +18,8 @@ from tests.parts import demo_projected, projected
 
 DRAFTER = Drafter("A. Tester", "Evening 2", "2026-11-20")
 REED = EXERCISES[0].task
+#: The wheel looks the same in every turn about its axis.
+TURNED = AttitudeChoice(side="-y", up="+x")
 Change = Callable[[SheetDocument], SheetDocument]
 
 
@@ -97,6 +99,13 @@ def test_front_is_judged_by_the_ranking_where_no_list_is_given() -> None:
     finding = next(f for f in checked(wrong, task).findings if f.rule == "front.side")
     assert finding.variant == "ranked"
     assert float(finding.parameters["best"]) > float(finding.parameters["score"])
+
+
+def test_front_that_looks_like_an_accepted_one_is_accepted() -> None:
+    wheel = demo_projected("tension-wheel")
+    task = Exercise.model_validate({"views": ["front", "right"], "front": {"accept": [{"side": "-y", "up": "+z"}]}})
+    turned = model_sheet(wheel, task.model_copy(update={"front": FrontTask(accept=(TURNED,))}), DRAFTER)
+    assert not {rule for rule in rules(check(wheel, task, turned)) if rule.startswith("front")}
 
 
 def test_one_misplaced_view_among_several_is_mixed_only() -> None:

@@ -28,6 +28,7 @@ def test_attitudes_that_look_the_same_rank_the_same(slug: str) -> None:
             own = entry.measures
             other = ranking[twin].measures
             assert (own.length, own.shape, own.hidden) == pytest.approx((other.length, other.shape, other.hidden))
+            assert own.natural == other.natural
             assert congruent(view.line_set(entry.attitude), view.line_set(twin), 1e-3)
 
 

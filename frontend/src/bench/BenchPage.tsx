@@ -138,7 +138,7 @@ function AtTheBench({ exercise, start, detail, mesh }: Props) {
     select(null);
   };
   return (
-    <div className={classes.frame}>
+    <div className="screen">
       <Header
         trail={
           <>

@@ -110,5 +110,7 @@ function place(finding: Finding): [number, number] | null {
     line[Math.floor((line.length - 1) / 2)]!,
     line[Math.ceil((line.length - 1) / 2)]!,
   ];
-  return [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2 + (line.length === 1 ? 5 : 0)];
+  // A dimension's own text stands in the middle of its line.
+  const share = finding.shape === "chain" ? 0.8 : 0.5;
+  return [a[0] + share * (b[0] - a[0]), a[1] + share * (b[1] - a[1]) + (line.length === 1 ? 5 : 0)];
 }

@@ -12,35 +12,11 @@ import {
 } from "@mantine/core";
 
 import type { Task } from "../api/types";
-import { CRITERIA } from "../frame/words";
+import { CRITERIA, PAPERS, TITLE_FIELDS } from "../frame/words";
 import classes from "./Exercises.module.css";
 
-const PAPERS: Task["paper"][] = [
-  "A4",
-  "A3",
-  "A2",
-  "A1",
-  "A0",
-  "ANSI A",
-  "ANSI B",
-  "ANSI C",
-  "ANSI D",
-];
 const SCALES = ["1:10", "1:5", "1:2", "1:1", "2:1", "5:1", "10:1"];
 const VIEWS: NonNullable<Task["views"]> = ["front", "top", "right", "left", "bottom", "rear"];
-const FIELDS: Task["title_fields"] = [
-  "title",
-  "drafter",
-  "class",
-  "date",
-  "scale",
-  "sheet",
-  "number",
-  "material",
-  "unit",
-  "paper",
-  "checked",
-];
 const DEFAULT_POINTS: Record<string, number> = {
   front: 3,
   angle: 3,
@@ -158,7 +134,7 @@ export function TaskFields({ task, onChange }: Props) {
               onChange={(value) => set({ title_fields: value as Task["title_fields"] })}
             >
               <Group>
-                {FIELDS.map((field) => (
+                {TITLE_FIELDS.map((field) => (
                   <Checkbox key={field} value={field} label={field} />
                 ))}
               </Group>

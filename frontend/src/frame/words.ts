@@ -1,4 +1,4 @@
-import type { Criterion } from "../api/types";
+import type { Criterion, Task } from "../api/types";
 
 export const CRITERIA: { id: Criterion; label: string }[] = [
   { id: "front", label: "Front" },
@@ -36,3 +36,29 @@ export function plural(count: number, one: string, many = `${one}s`): string {
 export function points(value: number): string {
   return Number(value.toFixed(1)).toString();
 }
+
+export const PAPERS: Task["paper"][] = [
+  "A4",
+  "A3",
+  "A2",
+  "A1",
+  "A0",
+  "ANSI A",
+  "ANSI B",
+  "ANSI C",
+  "ANSI D",
+];
+
+export const TITLE_FIELDS: Task["title_fields"] = [
+  "title",
+  "drafter",
+  "class",
+  "date",
+  "scale",
+  "sheet",
+  "number",
+  "material",
+  "unit",
+  "paper",
+  "checked",
+];

@@ -95,7 +95,7 @@ function Opened({ sheet }: { sheet: Sheet }) {
   const finding = sheet.findings.find((f) => f.place === lit);
   const { exercise } = sheet;
   return (
-    <div className={classes.frame}>
+    <div className="screen">
       <Header
         trail={
           <>

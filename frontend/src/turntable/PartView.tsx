@@ -1,25 +1,16 @@
 import { Center, Text } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense } from "react";
-import type { Quaternion } from "three";
 
 import { answer, api } from "../api/client";
 import type { Mesh, SideDrawing } from "../api/types";
 import { SideView } from "../drawing/SideView";
 import { nearestAttitude } from "./attitude";
+import type { TurntableProps } from "./Turntable";
 
 const Turntable = lazy(() => import("./Turntable").then((m) => ({ default: m.Turntable })));
 
-interface Props {
-  part: number;
-  turn: Quaternion;
-  onTurned?: (turn: Quaternion) => void;
-  onTip?: (way: "left" | "right" | "up" | "down") => void;
-  onRoll?: (quarters: number) => void;
-  litEdges?: readonly number[];
-  litFaces?: readonly number[];
-  label: string;
-}
+type Props = Omit<TurntableProps, "mesh"> & { part: number };
 
 function canDrawSolids(): boolean {
   const canvas = document.createElement("canvas");

@@ -15,7 +15,7 @@ import type { Mesh } from "../api/types";
 import { FAULT, SHEET_INK } from "../theme";
 import { bounds, cardGeometry, edgeSegments, outlineMaterial } from "./cardModel";
 
-interface Props {
+export interface TurntableProps {
   mesh: Mesh;
   /** Where the part should turn to; it glides there. */
   turn: Quaternion;
@@ -31,7 +31,7 @@ interface Props {
 const NONE: readonly number[] = [];
 
 /** The part in 3D as a card maquette; drag it, or use the arrow keys, to turn it. */
-export function Turntable(props: Props) {
+export function Turntable(props: TurntableProps) {
   const { mesh, turn, onTurned, onTip, onRoll, label } = props;
   const current = useRef(turn.clone());
   const target = useRef(turn.clone());
@@ -114,7 +114,7 @@ export function Turntable(props: Props) {
   );
 }
 
-interface ModelProps extends Props {
+interface ModelProps extends TurntableProps {
   current: React.RefObject<Quaternion>;
   target: React.RefObject<Quaternion>;
   invalidate: React.RefObject<() => void>;

@@ -67,7 +67,8 @@ function shared(wall: Wall, lens: Criterion | null): Shared[] {
       groups.set(finding.share, known);
     }
   }
-  return [...groups.values()].sort((a, b) => b.sheets - a.sheets);
+  const weight = (group: Shared) => (group.finding.severity === "error" ? 1000 : 0) + group.sheets;
+  return [...groups.values()].sort((a, b) => weight(b) - weight(a));
 }
 
 function SharedRow({ group, exercise }: { group: Shared; exercise: number }) {

@@ -48,7 +48,7 @@ export default function WallPage() {
   ).length;
   const first = sheets.find((s) => s.state === "handed-in") ?? sheets[0];
   return (
-    <div className={classes.frame}>
+    <div className="screen">
       <Header
         trail={
           wall.data && (

@@ -18,7 +18,8 @@ def check_front(survey: Survey) -> list[Finding]:
     at = (outline(survey.front.box),)
     accepted = [choice.attitude for choice in survey.exercise.front.accept]
     if accepted:
-        if drawn in accepted:
+        as_drawn = next(entry for entry in survey.ranking if entry.attitude == drawn)
+        if not {drawn, *as_drawn.equal_to}.isdisjoint(accepted):
             return []
         same_side = [attitude for attitude in accepted if attitude.side == drawn.side]
         if same_side:

@@ -131,7 +131,8 @@ def rank(
             length=across / part.size,
             shape=survey.shape[attitude.side] / most_shape if most_shape else 1.0,
             hidden=(1 + fewest) / (1 + hidden[attitude]),
-            natural=1.0 if up is None or attitude.up == up else 0.0,
+            # Looking the same from a twin, the part stands as it does there.
+            natural=1.0 if up is None or up in {a.up for a in (attitude, *twins[attitude])} else 0.0,
         )
         score = (
             weights.length * measures.length

@@ -12,6 +12,7 @@ import {
 import type { Dimension } from "../../api/types";
 import { type Bench, type Tool, without } from "../bench";
 import classes from "../Bench.module.css";
+import { ToolButtons } from "./ToolButtons";
 
 const TOOLS: { tool: Tool; label: string; hint: string }[] = [
   {
@@ -39,19 +40,7 @@ export function DimensionsStage({ bench }: { bench: Bench }) {
       <Title order={2} size="h4">
         Dimensions
       </Title>
-      <div className={classes.tools} role="group" aria-label="Tools">
-        {TOOLS.map((t) => (
-          <Button
-            key={t.tool}
-            size="xs"
-            variant={tool === t.tool ? "filled" : "default"}
-            aria-pressed={tool === t.tool}
-            onClick={() => setTool(t.tool)}
-          >
-            {t.label}
-          </Button>
-        ))}
-      </div>
+      <ToolButtons bench={bench} tools={TOOLS} />
       <Text className="quiet small">{TOOLS.find((t) => t.tool === tool)?.hint}</Text>
       {chosen && <Chosen key={chosen.id} bench={bench} dimension={chosen} />}
       <Counts bench={bench} />

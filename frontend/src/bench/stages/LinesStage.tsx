@@ -1,9 +1,10 @@
-import { Button, Switch, Text, Title } from "@mantine/core";
+import { Switch, Text, Title } from "@mantine/core";
 
 import type { View } from "../../api/types";
 import { plural } from "../../frame/words";
 import type { Bench, Tool } from "../bench";
 import classes from "../Bench.module.css";
+import { ToolButtons } from "./ToolButtons";
 
 const TOOLS: { tool: Tool; label: string }[] = [
   { tool: "move", label: "Choose" },
@@ -13,7 +14,7 @@ const TOOLS: { tool: Tool; label: string }[] = [
 
 /** Hidden lines and smooth transitions per view; centre marks and centre lines. */
 export function LinesStage({ bench }: { bench: Bench }) {
-  const { document, draft, ink, tool, setTool } = bench;
+  const { document, draft, ink, tool } = bench;
   const set = (id: string, change: Partial<View>) =>
     draft.change((now) => ({
       ...now,
@@ -24,19 +25,7 @@ export function LinesStage({ bench }: { bench: Bench }) {
       <Title order={2} size="h4">
         Lines
       </Title>
-      <div className={classes.tools} role="group" aria-label="Tools">
-        {TOOLS.map((t) => (
-          <Button
-            key={t.tool}
-            size="xs"
-            variant={tool === t.tool ? "filled" : "default"}
-            aria-pressed={tool === t.tool}
-            onClick={() => setTool(t.tool)}
-          >
-            {t.label}
-          </Button>
-        ))}
-      </div>
+      <ToolButtons bench={bench} tools={TOOLS} />
       <Text className="quiet small" mb="sm">
         {tool === "centre mark"
           ? "Point at a circle."

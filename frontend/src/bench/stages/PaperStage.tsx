@@ -1,19 +1,8 @@
 import { SegmentedControl, Select, Stack, Text, Title } from "@mantine/core";
 
 import type { SheetDocument } from "../../api/types";
+import { PAPERS } from "../../frame/words";
 import type { Bench } from "../bench";
-
-const PAPERS: SheetDocument["paper"]["size"][] = [
-  "A4",
-  "A3",
-  "A2",
-  "A1",
-  "A0",
-  "ANSI A",
-  "ANSI B",
-  "ANSI C",
-  "ANSI D",
-];
 
 /** Paper, units and standard, settled before anything is placed. */
 export function PaperStage({ bench }: { bench: Bench }) {

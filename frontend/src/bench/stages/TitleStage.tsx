@@ -1,23 +1,8 @@
 import { SegmentedControl, Stack, Text, TextInput, Title } from "@mantine/core";
 
 import type { SheetDocument } from "../../api/types";
+import { TITLE_FIELDS } from "../../frame/words";
 import type { Bench } from "../bench";
-
-type Field = keyof SheetDocument["title"]["fields"] & string;
-
-const FIELDS: Field[] = [
-  "title",
-  "drafter",
-  "class",
-  "date",
-  "scale",
-  "sheet",
-  "number",
-  "material",
-  "unit",
-  "paper",
-  "checked",
-];
 
 /** The title block, with what the exercise asks for first. */
 export function TitleStage({ bench }: { bench: Bench }) {
@@ -25,7 +10,7 @@ export function TitleStage({ bench }: { bench: Bench }) {
   const asked = new Set<string>(exercise.task.title_fields);
   const set = (change: Partial<SheetDocument["title"]>) =>
     draft.change((now) => ({ ...now, title: { ...now.title, ...change } }));
-  const ordered = [...FIELDS].sort((a, b) => Number(asked.has(b)) - Number(asked.has(a)));
+  const ordered = [...TITLE_FIELDS].sort((a, b) => Number(asked.has(b)) - Number(asked.has(a)));
   return (
     <Stack gap={8}>
       <Title order={2} size="h4">
