@@ -12,7 +12,7 @@ from maqueta.demo.mistakes import MISTAKES
 from maqueta.demo.model_sheet import Drafter, model_sheet
 from maqueta.demo.workshop import EXERCISES, PARTS
 from maqueta.projection.attitude import Attitude
-from maqueta.sheet.document import LinearDimension, RoundDimension, SheetDocument
+from maqueta.sheet.document import LinearDimension, RoundDimension, SheetDocument, TitleBlock
 from maqueta.sheet.placed import placed_views
 from tests.parts import demo_projected, projected
 
@@ -282,6 +282,14 @@ def test_layout_rules() -> None:
     assert "layout.outside" in rules(checked(view(sheet, "p1", at=(x, y - 170))))
     front = sheet.view("v1").at
     assert "layout.overlap" in rules(checked(view(sheet, "p1", at=(front[0] + 40, front[1] + 30))))
+
+
+def test_angle_symbol_can_be_asked_for_like_a_field() -> None:
+    task = REED.model_copy(update={"title_fields": ("title", "angle")})
+    bare = faultless().model_copy(update={"title": TitleBlock(fields={"title": "X", "scale": "1:1"})})
+    found = [f for f in checked(bare, task).findings if f.rule == "title.missing"]
+    assert [f.parameters["field"] for f in found] == ["angle"]
+    assert checked(faultless(), task).findings == ()
 
 
 def test_sheet_without_views_is_checked_and_says_what_is_missing() -> None:

@@ -819,7 +819,7 @@ export interface components {
              * Title Fields
              * @default []
              */
-            title_fields: ("title" | "drafter" | "class" | "date" | "scale" | "sheet" | "number" | "material" | "unit" | "paper" | "checked")[];
+            title_fields: (("title" | "drafter" | "class" | "date" | "scale" | "sheet" | "number" | "material" | "unit" | "paper" | "checked") | "angle")[];
             /**
              * Tolerance Mm
              * @default 0.3

@@ -37,7 +37,9 @@ export function StageRail({ bench, stage, onStage }: Props) {
 }
 
 function emptyFields({ document, exercise }: Bench): number {
-  return exercise.task.title_fields.filter((f) => !document.title.fields[f]?.trim()).length;
+  return exercise.task.title_fields.filter((f) =>
+    f === "angle" ? !document.title.angle : !document.title.fields[f]?.trim(),
+  ).length;
 }
 
 function done(bench: Bench, stage: Stage): boolean {

@@ -134,7 +134,7 @@ export function TaskFields({ task, onChange }: Props) {
               onChange={(value) => set({ title_fields: value as Task["title_fields"] })}
             >
               <Group>
-                {TITLE_FIELDS.map((field) => (
+                {[...TITLE_FIELDS, "angle"].map((field) => (
                   <Checkbox key={field} value={field} label={field} />
                 ))}
               </Group>

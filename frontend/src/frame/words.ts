@@ -49,7 +49,7 @@ export const PAPERS: Task["paper"][] = [
   "ANSI D",
 ];
 
-export const TITLE_FIELDS: Task["title_fields"] = [
+export const TITLE_FIELDS: Exclude<Task["title_fields"][number], "angle">[] = [
   "title",
   "drafter",
   "class",

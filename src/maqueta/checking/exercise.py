@@ -100,7 +100,8 @@ class Exercise(_Strict):
     hidden_lines: bool = True
     centre_lines: bool = True
     dimensioning: DimensioningTask = DimensioningTask()
-    title_fields: tuple[TitleField, ...] = ()
+    #: "angle" asks for the symbol of projection.
+    title_fields: tuple[TitleField | Literal["angle"], ...] = ()
     tolerance_mm: Annotated[float, Field(gt=0, le=10, allow_inf_nan=False)] = 0.3
     points: dict[Criterion, Points] = {}
     error_cost: Points = 2.0
