@@ -28,7 +28,8 @@ def on_screen(page: Page, point: Point) -> Point:
 
 
 def box_of(page: Page, view: str) -> tuple[float, float, float, float]:
-    """Left, bottom, right and top of a view's lines on the sheet, mm."""
+    """Left, bottom, right and top of a view's lines on the sheet, mm, once nothing is carried along any more."""
+    expect(sheet(page).locator('[data-role="view"][transform]')).to_have_count(0)
     left, bottom, right, top = sheet(page).evaluate(
         """(svg, id) => {
             const height = svg.viewBox.baseVal.height;
