@@ -136,6 +136,7 @@ export function useDraft(exercise: number, login: string, draft: Draft) {
   useEffect(() => {
     if (document === savedDocument.current || save.kind === "conflict") return;
     keep(key, revision.current, document);
+    setSave((state) => (state.kind === "saved" ? { kind: "saving" } : state));
     const timer = setTimeout(() => void saveNow(), QUIET_MS);
     return () => clearTimeout(timer);
   }, [document, key, save.kind, saveNow]);
