@@ -77,7 +77,7 @@ def running(data: Path, port: int) -> Iterator[subprocess.Popen[str]]:
         yield process
     finally:
         process.send_signal(signal.SIGTERM)
-        process.wait(30)
+        process.wait(120)
 
 
 @contextmanager

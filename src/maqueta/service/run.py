@@ -69,6 +69,7 @@ def serve(settings: Settings) -> None:
     """Run until told to stop. Raises StartError or DatabaseServerError with one clear line."""
     lock = _lock(settings.data)
     own: MariaDB | None = None
+    watcher: threading.Thread | None = None
     closing = threading.Event()
     try:
         _check_port(settings.port)
@@ -77,7 +78,8 @@ def serve(settings: Settings) -> None:
             own = MariaDB(settings.data / "mariadb")
             own.start()
             url = own.url
-            threading.Thread(target=_watch, args=(own, closing), daemon=True).start()
+            watcher = threading.Thread(target=_watch, args=(own, closing), daemon=True)
+            watcher.start()
         database = Database(url)
         database.migrate()
         if settings.demo:
@@ -95,6 +97,9 @@ def serve(settings: Settings) -> None:
         uvicorn.Server(config).run()
     finally:
         closing.set()
+        if watcher is not None:
+            # A restart under way is let finish: a database left behind would hold the data folder.
+            watcher.join()
         if own is not None:
             own.stop()
         lock.close()
