@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from "react";
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
 
 import type { Ink as InkForm, InkGroup, Point, SheetDocument } from "../api/types";
 import { Ink, InkPiece } from "../drawing/Ink";
@@ -18,14 +18,25 @@ interface Props {
   drawn: SheetDocument;
 }
 
-/** The sheet in the middle of the bench: it keeps its scale, things on it can be taken hold of. */
+/** What the pointer holds, where it was taken, and the sheet as it was then. */
+interface Grip {
+  from: Point;
+  selection: Selection;
+  start: SheetDocument;
+}
+
+/**
+ * The sheet in the middle of the bench: it keeps its scale, things on it can be taken hold of.
+ * A drag stays in here until it ends, so that a frame costs only what moves.
+ */
 export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
   const svg = useRef<SVGSVGElement>(null);
-  const grip = useRef<{ from: Point; selection: Selection; start: SheetDocument } | null>(null);
+  const grip = useRef<Grip | null>(null);
   const [scale, setScale] = useState(3);
   const { paper } = ink;
+  const [live, setLive] = useState<SheetDocument | null>(null);
   const { draft, tool, selection, select } = bench;
-  const shown = draft.shown;
+  const shown = live ?? draft.document;
 
   useEffect(() => {
     const measure = () => setScale(svg.current?.getScreenCTM()?.a ?? 3);
@@ -43,32 +54,35 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
     tool === "move" &&
     (role !== "view" || stage === "Views" || stage === "Front" || stage === "Lines");
 
-  const take = (event: React.PointerEvent, group: InkGroup) => {
+  const latest = useRef({ select, document: draft.document, toSheet });
+  useEffect(() => {
+    latest.current = { select, document: draft.document, toSheet };
+  });
+  const take = useCallback((event: React.PointerEvent, group: InkGroup) => {
     const { role, id } = group;
     if (role !== "view" && role !== "dimension" && role !== "mark") return;
     const taken = { role, id };
-    select(taken);
+    const now = latest.current;
+    now.select(taken);
     svg.current?.setPointerCapture(event.pointerId);
-    grip.current = { from: toSheet(event), selection: taken, start: draft.document };
+    grip.current = { from: now.toSheet(event), selection: taken, start: now.document };
     event.stopPropagation();
-  };
+  }, []);
   const drag = (event: React.PointerEvent) => {
-    if (!grip.current) return;
-    draft.preview(dragged(toSheet(event)));
+    if (grip.current) setLive(dragged(grip.current, toSheet(event)));
   };
-  const dragged = (to: Point): SheetDocument => {
-    const { from, selection: what, start } = grip.current!;
+  const dragged = ({ from, selection: what, start }: Grip, to: Point): SheetDocument => {
     const next = moved(start, what, to[0] - from[0], to[1] - from[1]);
     return bench.snapping && what.role === "view" ? snapped(next, what.id) : next;
   };
   const release = (event: React.PointerEvent) => {
-    if (!grip.current) return;
+    const held = grip.current;
+    if (!held) return;
     const to = toSheet(event);
-    const { from } = grip.current;
-    const next = dragged(to);
     grip.current = null;
-    if (Math.hypot(to[0] - from[0], to[1] - from[1]) * scale > 2) draft.change(next);
-    else draft.preview(null);
+    setLive(null);
+    const far = Math.hypot(to[0] - held.from[0], to[1] - held.from[1]) * scale > 2;
+    if (far) draft.change(dragged(held, to));
   };
 
   const known = useMemo(
@@ -93,20 +107,23 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
       {ink.groups.map((group) => {
         const fixed = group.role === "frame" || group.role === "title";
         if (!fixed && !known.has(group.id)) return null;
+        const { view, place } = offsetOf(group, shown, drawn);
         return (
           <Carried
             key={`${group.role}-${group.id}`}
             group={group}
-            shown={shown}
-            drawn={drawn}
+            viewX={view[0]}
+            viewY={view[1]}
+            placeX={place[0]}
+            placeY={place[1]}
             height={paper.height}
             selected={selection?.id === group.id && selection.role === group.role}
             onTake={!fixed && movable(group.role) ? take : undefined}
           />
         );
       })}
-      <Bands bench={bench} ink={ink} drawn={drawn} />
-      {tool !== "move" && !draft.dragging && (
+      <Bands shown={shown} ink={ink} drawn={drawn} />
+      {tool !== "move" && !live && (
         <ToolLayer bench={bench} ink={ink} drawn={drawn} scale={scale} toSheet={toSheet} />
       )}
     </svg>
@@ -115,34 +132,43 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
 
 interface CarriedProps {
   group: InkGroup;
-  shown: SheetDocument;
-  drawn: SheetDocument;
+  /** How far its view, and its own place, have moved since the ink was made (mm). */
+  viewX: number;
+  viewY: number;
+  placeX: number;
+  placeY: number;
   height: number;
   selected: boolean;
   onTake?: (event: React.PointerEvent, group: InkGroup) => void;
 }
 
 /** Ink carried along while its view or dimension is moved, before it is drawn anew. */
-function Carried({ group, shown, drawn, height, selected, onTake }: CarriedProps) {
-  const { view, place } = offsetOf(group, shown, drawn);
-  const moving = place[0] !== 0 || place[1] !== 0;
-  const ink = moving ? stretched(group, place) : group;
+const Carried = memo(function Carried(props: CarriedProps) {
+  const { group, viewX, viewY, placeX, placeY, height, selected, onTake } = props;
+  const moving = placeX !== 0 || placeY !== 0;
+  const ink = useMemo(
+    () => (moving ? stretched(group, [placeX, placeY]) : group),
+    [group, moving, placeX, placeY],
+  );
   return (
     <g
-      transform={view[0] || view[1] ? `translate(${view[0]} ${-view[1]})` : undefined}
+      transform={viewX || viewY ? `translate(${viewX} ${-viewY})` : undefined}
       data-role={group.role}
       data-id={group.id}
-      style={{ color: selected ? "#2c7a70" : undefined }}
+      style={{
+        color: selected ? "#2c7a70" : undefined,
+        willChange: viewX || viewY ? "transform" : undefined,
+      }}
     >
       {moving ? (
         ink.items.map((item, index) => <InkPiece key={index} item={item} height={height} />)
       ) : (
         <Ink group={group} height={height} />
       )}
-      {onTake && <HitArea group={ink} height={height} onTake={(event) => onTake(event, group)} />}
+      {onTake && <HitArea group={ink} from={group} height={height} onTake={onTake} />}
     </g>
   );
-}
+});
 
 /** A dimension moved by its place: extension lines grow, everything else goes along. */
 function stretched(group: InkGroup, [dx, dy]: Point): InkGroup {
@@ -170,11 +196,11 @@ function stretched(group: InkGroup, [dx, dy]: Point): InkGroup {
 }
 
 /** A thin band in the tint of the side each view shows, so that view and model are told together. */
-function Bands({ bench, ink, drawn }: { bench: Bench; ink: InkForm; drawn: SheetDocument }) {
+function Bands({ shown, ink, drawn }: Record<"shown" | "drawn", SheetDocument> & { ink: InkForm }) {
   return (
     <>
       {ink.views.map((facts) => {
-        const view = bench.draft.shown.views.find((v) => v.id === facts.id);
+        const view = shown.views.find((v) => v.id === facts.id);
         const then = drawn.views.find((v) => v.id === facts.id);
         if (!view?.side || !then) return null;
         const tint = TINTS[view.side[1] as keyof typeof TINTS];

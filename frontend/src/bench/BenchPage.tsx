@@ -88,7 +88,7 @@ function AtTheBench({ exercise, start, detail, mesh }: Props) {
   const bench: Bench = {
     exercise,
     draft,
-    document: draft.shown,
+    document: draft.document,
     ink: drawn.data?.ink ?? null,
     paper: drawn.data?.ink.paper ?? null,
     unit: detail.part.unit,

@@ -1,14 +1,21 @@
+import { memo } from "react";
+
 import type { InkGroup } from "../api/types";
 
 interface Props {
+  /** The ink as it is shown, and as it was made. */
   group: InkGroup;
+  from: InkGroup;
   height: number;
-  onTake: (event: React.PointerEvent) => void;
+  onTake: (event: React.PointerEvent, group: InkGroup) => void;
 }
 
 /** Where a thing can be taken hold of: the whole box of a view, the lines of a dimension or mark. */
-export function HitArea({ group, height, onTake }: Props) {
-  const common = { onPointerDown: onTake, style: { cursor: "grab" } };
+export const HitArea = memo(function HitArea({ group, from, height, onTake }: Props) {
+  const common = {
+    onPointerDown: (event: React.PointerEvent) => onTake(event, from),
+    style: { cursor: "grab" },
+  };
   if (group.role === "view") {
     const [left, bottom, right, top] = group.box;
     return (
@@ -47,4 +54,4 @@ export function HitArea({ group, height, onTake }: Props) {
       })}
     </g>
   );
-}
+});

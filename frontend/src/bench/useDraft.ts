@@ -59,7 +59,6 @@ export function useDraft(exercise: number, login: string, draft: Draft) {
       future: [],
     };
   });
-  const [live, setLive] = useState<SheetDocument | null>(null);
   const [save, setSave] = useState<SaveState>(() => {
     const kept = read(key, draft);
     if (kept && kept.base < draft.revision) return { kind: "conflict", revision: draft.revision };
@@ -75,7 +74,6 @@ export function useDraft(exercise: number, login: string, draft: Draft) {
   }, [document]);
 
   const change = useCallback((next: SheetDocument | ((now: SheetDocument) => SheetDocument)) => {
-    setLive(null);
     setHistory((h) => {
       const now = typeof next === "function" ? next(h.now) : next;
       if (now === h.now) return h;
@@ -176,9 +174,6 @@ export function useDraft(exercise: number, login: string, draft: Draft) {
 
   return {
     document,
-    shown: live ?? document,
-    dragging: live !== null,
-    preview: setLive,
     change,
     undo: history.past.length ? undo : null,
     redo: history.future.length ? redo : null,

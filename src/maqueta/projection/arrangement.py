@@ -3,6 +3,7 @@
 ISO 5456-2 (from memory), ASME Y14.3 (from memory).
 """
 
+from functools import cache
 from typing import Final, Literal, get_args
 
 from maqueta.projection.attitude import Attitude, Side, opposite
@@ -16,6 +17,7 @@ _THIRD: Final[dict[ViewName, Place]] = {"top": "above", "bottom": "below", "righ
 _FIRST: Final[dict[ViewName, Place]] = {"top": "below", "bottom": "above", "right": "left", "left": "right"}
 
 
+@cache
 def neighbour(front: Attitude, name: ViewName) -> Attitude:
     """The attitude of a view projected from a front view, unturned, so that it stands in line with it."""
     match name:

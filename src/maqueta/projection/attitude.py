@@ -4,6 +4,7 @@ Third angle (ISO 5456-2, ASME Y14.3): the view above the front shows what one se
 """
 
 from dataclasses import dataclass
+from functools import cache
 from typing import Final, Literal, get_args
 
 import numpy as np
@@ -15,6 +16,7 @@ Side = Literal["-x", "+x", "-y", "+y", "-z", "+z"]
 SIDES: Final[tuple[Side, ...]] = get_args(Side)
 
 
+@cache
 def vector(side: Side) -> Vector:
     """Unit vector of a model direction such as "-y"."""
     sign = -1.0 if side[0] == "-" else 1.0
@@ -55,7 +57,7 @@ class Attitude:
     @property
     def right(self) -> Side:
         """The model direction that points right on the sheet."""
-        return side_of(_cross(vector(self.up), vector(self.side)))
+        return _right_of(self)
 
     def turned(self, quarters: int) -> "Attitude":
         """The same side, the part turned counter-clockwise on the sheet by quarter turns."""
@@ -67,6 +69,11 @@ class Attitude:
     def frame(self) -> NDArray[np.float64]:
         """Rows: model directions of sheet right, sheet up, and towards the reader."""
         return np.array([vector(self.right), vector(self.up), vector(self.side)])
+
+
+@cache
+def _right_of(attitude: Attitude) -> Side:
+    return side_of(_cross(vector(attitude.up), vector(attitude.side)))
 
 
 USUAL_FRONT: Final = Attitude("-y", "+z")

@@ -9,6 +9,15 @@ Match = tuple[tuple[int, ...], tuple[int, ...], bool]
 Array = NDArray[np.float64]
 
 
+def _gaps(a: Array, b: Array) -> Array:
+    """Squared distances of all points of `a` (n × 3) from all of `b` (m × 3).
+
+    By one product of matrices: rounding costs about 1e-8 of the coordinates, so these must lie around the origin.
+    """
+    gaps: Array = (a * a).sum(axis=1)[:, None] + (b * b).sum(axis=1) - 2 * (a @ b.T)
+    return gaps
+
+
 def _dot(a: Array, b: Array) -> Array:
     result: Array = np.einsum("...k,...k->...", a, b)
     return result
@@ -19,26 +28,29 @@ class EdgeMatcher:
 
     def __init__(self, part: Part) -> None:
         edges = part.edges
-        self._edges = edges
+        self._of_edge: list[Match] = [((i,), edge.faces, edge.seam) for i, edge in enumerate(edges)]
+        self._no_corner = np.array([edge.seam or edge.smooth for edge in edges], dtype=bool)
         self._near = 1e-5 * part.size
         lines = [i for i, e in enumerate(edges) if e.kind == "line"]
         circles = [i for i, e in enumerate(edges) if e.kind == "circle"]
         others = [i for i, e in enumerate(edges) if e.kind not in ("line", "circle")]
         self._lines, self._circles, self._others = (np.array(ids, dtype=int) for ids in (lines, circles, others))
-        self._starts = np.array([edges[i].start for i in lines]).reshape(-1, 3)
-        spans = np.array([edges[i].end for i in lines]).reshape(-1, 3) - self._starts
+        # Edges are measured from the middle of the part, so that products of coordinates keep their digits.
+        self._origin = (np.array(part.low) + np.array(part.high)) / 2
+        self._starts = np.array([edges[i].start for i in lines]).reshape(-1, 3) - self._origin
+        spans = np.array([edges[i].end for i in lines]).reshape(-1, 3) - self._origin - self._starts
         self._lengths = np.linalg.norm(spans, axis=1)
         self._along = spans / self._lengths[:, None]
-        self._centres = np.array([edges[i].centre for i in circles]).reshape(-1, 3)
+        self._start_along = _dot(self._starts, self._along)
+        self._centres = np.array([edges[i].centre for i in circles]).reshape(-1, 3) - self._origin
         self._axes = np.array([edges[i].axis for i in circles]).reshape(-1, 3)
+        self._centre_height = _dot(self._centres, self._axes)
         self._radii = np.array([edges[i].radius for i in circles])
-        self._arc_middles = np.array([edges[i].samples[len(edges[i].samples) // 2] for i in circles]).reshape(-1, 3)
-        self._arc_reach = np.array(
-            [
-                np.inf if edges[i].closed else np.linalg.norm(np.subtract(edges[i].start, self._arc_middles[k]))
-                for k, i in enumerate(circles)
-            ]
-        )
+        middles = np.array([edges[i].samples[len(edges[i].samples) // 2] for i in circles]).reshape(-1, 3)
+        self._arc_middles = middles - self._origin
+        starts = np.array([edges[i].start for i in circles]).reshape(-1, 3)
+        self._arc_reach = ((starts - middles) ** 2).sum(axis=1) * (1 + 1e-6)
+        self._arc_reach[[edges[i].closed for i in circles]] = np.inf
         self._other_samples = [np.array(edges[i].samples) for i in others]
         faces = [(i, f) for i, f in enumerate(part.faces) if f.kind not in ("plane", "other")]
         self._faces = np.array([i for i, _ in faces], dtype=int)
@@ -53,42 +65,36 @@ class EdgeMatcher:
         count = len(middles)
         if count == 0:
             return []
-        distances = np.full((count, len(self._edges)), np.inf)
+        squares = np.full((count, len(self._of_edge)), np.inf)
+        centred = middles - self._origin
         if len(self._lines):
-            offset = middles[:, None, :] - self._starts
-            along = np.clip(_dot(offset, self._along), 0.0, self._lengths)
-            distances[:, self._lines] = np.linalg.norm(offset - along[..., None] * self._along, axis=2)
+            along = centred @ self._along.T - self._start_along
+            beyond = along - np.clip(along, 0.0, self._lengths)
+            squares[:, self._lines] = _gaps(centred, self._starts) - along**2 + beyond**2
         if len(self._circles):
-            offset = middles[:, None, :] - self._centres
-            height = _dot(offset, self._axes)
-            out = np.linalg.norm(offset - height[..., None] * self._axes, axis=2)
-            gap = np.hypot(height, out - self._radii)
-            beyond = np.linalg.norm(middles[:, None, :] - self._arc_middles, axis=2) > self._arc_reach * (1 + 1e-9)
-            distances[:, self._circles] = np.where(beyond, np.inf, gap)
+            height = centred @ self._axes.T - self._centre_height
+            out = np.sqrt(np.maximum(_gaps(centred, self._centres) - height**2, 0.0))
+            gap = height**2 + (out - self._radii) ** 2
+            gap[_gaps(centred, self._arc_middles) > self._arc_reach] = np.inf
+            squares[:, self._circles] = gap
         for index, samples in zip(self._others, self._other_samples, strict=True):
             gaps = np.linalg.norm(middles[:, None, :] - samples, axis=2).min(axis=1)
             step = np.linalg.norm(np.diff(samples, axis=0), axis=1).max()
-            distances[:, index] = np.where(gaps <= step, self._near * 0.5, np.inf)
-        if distances.shape[1]:
-            best = distances.argmin(axis=1)
-            hit = distances[np.arange(count), best] <= self._near
+            squares[:, index] = np.where(gaps <= step, (self._near * 0.5) ** 2, np.inf)
+        if squares.shape[1]:
+            best = squares.argmin(axis=1)
+            hit = squares[np.arange(count), best] <= self._near**2
+            # An outline over a round face comes from no edge; where it runs along a seam or a smooth edge, neither.
+            lone = outlines & (~hit | self._no_corner[best])
         else:
-            best, hit = np.zeros(count, dtype=int), np.zeros(count, dtype=bool)
-        # An outline over a round face comes from no edge; where it runs along a seam or a smooth edge, neither.
-        lone = outlines & np.array(
-            [not h or self._edges[b].seam or self._edges[b].smooth for b, h in zip(best, hit, strict=True)], dtype=bool
-        )
-        curved = self._face_of(middles[lone]) if lone.any() else []
-        faces_of_lone = iter(curved)
+            best, hit, lone = np.zeros(count, dtype=int), np.zeros(count, dtype=bool), outlines
+        faces_of_lone = iter(self._face_of(middles[lone]) if lone.any() else [])
         result: list[Match] = []
-        for row in range(count):
-            if lone[row]:
+        for alone, found, index in zip(lone.tolist(), hit.tolist(), best.tolist(), strict=True):
+            if alone:
                 result.append(((), next(faces_of_lone), False))
-            elif hit[row]:
-                edge = self._edges[best[row]]
-                result.append(((int(best[row]),), edge.faces, edge.seam))
             else:
-                result.append(((), (), False))
+                result.append(self._of_edge[index] if found else ((), (), False))
         return result
 
     def _face_of(self, points: Array) -> list[tuple[int, ...]]:

@@ -1,6 +1,7 @@
 """Exact hidden-line removal by the geometry kernel, turned into line sets."""
 
 import math
+from collections.abc import Sequence
 from typing import Any, Final
 
 import numpy as np
@@ -15,30 +16,24 @@ from OCP.TopAbs import TopAbs_EDGE
 from OCP.TopExp import TopExp_Explorer
 from OCP.TopoDS import TopoDS
 
-from maqueta.projection.carrier import (
-    Carrier,
-    Circle,
-    Ellipse,
-    Interval,
-    Point,
-    arc_interval,
-    line_through,
-    recognised,
-)
+from maqueta.projection.carrier import Carrier, Interval, Point, recognised
 from maqueta.projection.edge_match import EdgeMatcher
+from maqueta.projection.flat_curves import EDGE_ON, Array, edge_on_ends, flat_circle, flat_lines
 from maqueta.projection.line_set import RELATIVE_TOLERANCE, LineKind, LineSet, Piece, line_set
 from maqueta.solid.kernel import Shape
-from maqueta.solid.part import Part
+from maqueta.solid.part import Part, Vector
 
 _TYPES: Final = HLRBRep_TypeOfResultingEdge
 _LINE: Final = GeomAbs_CurveType.GeomAbs_Line
 _CIRCLE: Final = GeomAbs_CurveType.GeomAbs_Circle
 #: What the kernel is asked for: type, visible, and the kind of line it becomes.
-_REQUESTS: Final[tuple[tuple[Any, bool, LineKind], ...]] = (
-    (_TYPES.HLRBRep_Sharp, True, "visible"),
+Request = tuple[Any, bool, LineKind]
+_SHARP: Final[tuple[Request, ...]] = ((_TYPES.HLRBRep_Sharp, True, "visible"), (_TYPES.HLRBRep_Sharp, False, "hidden"))
+_OUTLINES: Final[tuple[Request, ...]] = (
     (_TYPES.HLRBRep_OutLine, True, "visible"),
-    (_TYPES.HLRBRep_Sharp, False, "hidden"),
     (_TYPES.HLRBRep_OutLine, False, "hidden"),
+)
+_SMOOTH: Final[tuple[Request, ...]] = (
     (_TYPES.HLRBRep_Rg1Line, True, "smooth"),
     (_TYPES.HLRBRep_RgNLine, True, "smooth"),
 )
@@ -50,13 +45,17 @@ def bare_hidden_lines(shape: Shape, frame: Frame) -> list[tuple[LineKind, bool, 
     """The kernel's own result: (kind, is an outline, edge in model space). Frame as in `Attitude.frame`."""
     algorithm = HLRBRep_Algo()
     algorithm.Add(shape, 0)
+    return _hidden_lines(algorithm, frame, (*_SHARP, *_OUTLINES, *_SMOOTH))
+
+
+def _hidden_lines(algorithm: Any, frame: Frame, requests: Sequence[Request]) -> list[tuple[LineKind, bool, Any]]:
     right, _, towards = frame
     algorithm.Projector(HLRAlgo_Projector(gp_Ax2(gp_Pnt(0, 0, 0), gp_Dir(*towards), gp_Dir(*right))))
     algorithm.Update()
     algorithm.Hide()
     extraction = HLRBRep_HLRToShape(algorithm)
     found: list[tuple[LineKind, bool, Any]] = []
-    for type_, visible, kind in _REQUESTS:
+    for type_, visible, kind in requests:
         # In model space the kernel hands back the part's own curves, untouched by its plane approximations.
         compound = extraction.CompoundOfEdges(type_, visible, True)
         if compound is None or compound.IsNull():
@@ -75,98 +74,109 @@ class HiddenLines:
     def __init__(self, shape: Shape, part: Part) -> None:
         self._shape = shape
         self._size = part.size
+        self._edges = part.edges
         self._matcher = EdgeMatcher(part)
+        self._algorithms: dict[tuple[float, ...], Any] = {}
+        # A part of flat faces has no outlines of its own, one without smooth edges no smooth transitions.
+        self._requests = (
+            *_SHARP,
+            *(_OUTLINES if any(face.kind != "plane" for face in part.faces) else ()),
+            *(_SMOOTH if any(edge.smooth and not edge.seam for edge in part.edges) else ()),
+        )
 
     def line_set(self, frame: Frame) -> LineSet:
         """The line set seen in a frame (rows: right, up, towards the reader), in the part's unit."""
-        tolerance = RELATIVE_TOLERANCE * self._size
-        right = tuple(map(float, frame[0]))
-        up = tuple(map(float, frame[1]))
-        towards = tuple(map(float, frame[2]))
-        found = [(k, outline, BRepAdaptor_Curve(e)) for k, outline, e in bare_hidden_lines(self._shape, frame)]
-        middles = [c.Value((c.FirstParameter() + c.LastParameter()) / 2) for _, _, c in found]
-        matches = self._matcher.match(
-            np.array([(m.X(), m.Y(), m.Z()) for m in middles]).reshape(-1, 3),
-            np.array([outline for _, outline, _ in found], dtype=bool),
+        return self._read(_hidden_lines(self._algorithm(frame[2]), frame, self._requests), frame)
+
+    def _algorithm(self, towards: Array) -> Any:
+        """The kernel's algorithm for a line of sight.
+
+        It keeps what it found about faces and their outlines, the larger part of its work, and this is the same from
+        both ends of a line of sight, but not from another direction.
+        """
+        line = tuple(np.round(towards * np.sign(towards[np.abs(towards).argmax()]), 12).tolist())
+        if line not in self._algorithms:
+            self._algorithms[line] = HLRBRep_Algo()
+            self._algorithms[line].Add(self._shape, 0)
+        return self._algorithms[line]
+
+    def _read(self, found: Sequence[tuple[LineKind, bool, Any]], frame: Frame) -> LineSet:
+        if not found:
+            return line_set([], self._size)
+        curves = [_read_curve(edge) for _, _, edge in found]
+        places = np.array([points for _, points in curves])
+        matches = self._matcher.match(places[:, 1], np.array([outline for _, outline, _ in found], dtype=bool))
+        # The kernel lists a sharp edge on the outline twice, and a seam among the smooth edges.
+        kept = [
+            row
+            for row, ((kind, outline, _), (edges, _, seam)) in enumerate(zip(found, matches, strict=True))
+            if not (outline and edges) and not (seam and kind == "smooth")
+        ]
+        flat = self._flattened([curves[row][0] for row in kept], places[kept], [matches[row][0] for row in kept], frame)
+        return line_set(
+            [
+                Piece(found[row][0], *projected, *matches[row][:2])
+                for row, projected in zip(kept, flat, strict=True)
+                if projected is not None
+            ],
+            self._size,
         )
-        pieces = []
-        for (kind, outline, curve), (edges, faces, seam) in zip(found, matches, strict=True):
-            # The kernel lists a sharp edge on the outline twice, and a seam among the smooth edges.
-            if (outline and edges) or (seam and kind == "smooth"):
-                continue
-            projected = _projected(curve, right, up, towards, tolerance)
-            if projected is not None:
-                pieces.append(Piece(kind, *projected, edges, faces))
-        return line_set(pieces, self._size)
+
+    def _flattened(
+        self, curves: Sequence[Any | None], places: Array, edges: Sequence[tuple[int, ...]], frame: Frame
+    ) -> list[tuple[Carrier, Interval] | None]:
+        """Carrier and stretch of each curve on the view plane, None where it is seen as a point."""
+        tolerance = RELATIVE_TOLERANCE * self._size
+        circles = {row: circle for row, curve in enumerate(curves) if (circle := self._circle(curve, edges[row]))}
+        edge_on = [row for row, (_, axis, _) in circles.items() if abs(np.dot(axis, frame[2])) < EDGE_ON]
+        if edge_on:
+            centres, axes, radii = (np.array([circles[row][k] for row in edge_on]) for k in range(3))
+            ends = edge_on_ends(centres, axes, radii, places[edge_on], frame[2])
+            places = places.copy()
+            places[edge_on, 0], places[edge_on, 2] = ends
+        flat = places @ frame[:2].T
+        straight = [row for row, curve in enumerate(curves) if curve is None] + edge_on
+        result: list[tuple[Carrier, Interval] | None] = [None] * len(curves)
+        for row, line in zip(straight, flat_lines(flat[straight, 0], flat[straight, 2], tolerance), strict=True):
+            result[row] = line
+        for row in set(range(len(curves))).difference(straight):
+            if row in circles:
+                centre, axis, radius = circles[row]
+                (x, y), (ax, ay, lean) = frame[:2] @ centre, frame @ axis
+                start, middle, end = flat[row].tolist()
+                result[row] = flat_circle((float(x), float(y)), (ax, ay), lean, radius, (start, middle, end))
+            else:
+                result[row] = _sampled(curves[row], frame, tolerance)
+        return result
+
+    def _circle(self, curve: Any | None, edges: tuple[int, ...]) -> tuple[Vector, Vector, float] | None:
+        """Centre, axis and radius of a round curve, from the model edge it comes from where there is one."""
+        if curve is None:
+            return None
+        if edges and (edge := self._edges[edges[0]]).kind == "circle":
+            return edge.centre, edge.axis, edge.radius
+        if curve.GetType() == _CIRCLE:
+            circle = curve.Circle()
+            axis = circle.Axis()
+            return axis.Location().Coord(), axis.Direction().Coord(), circle.Radius()
+        return None
 
 
-Triple = tuple[float, ...]
+def _read_curve(edge: Any) -> tuple[Any | None, tuple[Vector, Vector, Vector]]:
+    """A kernel edge as its curve (None for a straight one) and its start, middle and end in model space."""
+    curve = BRepAdaptor_Curve(edge)
+    first, last = curve.FirstParameter(), curve.LastParameter()
+    start, end = curve.Value(first).Coord(), curve.Value(last).Coord()
+    if curve.GetType() == _LINE:
+        return None, (start, ((start[0] + end[0]) / 2, (start[1] + end[1]) / 2, (start[2] + end[2]) / 2), end)
+    return curve, (start, curve.Value((first + last) / 2).Coord(), end)
 
 
-def _projected(
-    curve: Any, right: Triple, up: Triple, towards: Triple, tolerance: float
-) -> tuple[Carrier, Interval] | None:
-    """Carrier and interval of a model curve on the view plane; None when it is seen as a point."""
-
-    def flat(p: Any) -> Point:
-        x, y, z = p.X(), p.Y(), p.Z()
-        return (right[0] * x + right[1] * y + right[2] * z, up[0] * x + up[1] * y + up[2] * z)
-
-    first, last, kind = curve.FirstParameter(), curve.LastParameter(), curve.GetType()
-    start, end = flat(curve.Value(first)), flat(curve.Value(last))
-    if kind == _LINE:
-        return line_through(start, end) if math.dist(start, end) > tolerance else None
-    if kind == _CIRCLE:
-        return _projected_circle(curve, flat, start, end, towards, tolerance)
+def _sampled(curve: Any, frame: Frame, tolerance: float) -> tuple[Carrier, Interval] | None:
+    """Carrier and stretch of any curve on the view plane, by points along it; None when it is seen as a point."""
     steps = GCPnts_TangentialDeflection(curve, 0.05, max(tolerance * 50, 1e-7), 9)
-    points = [flat(steps.Value(k)) for k in range(1, steps.NbPoints() + 1)]
+    space = np.array([steps.Value(k).Coord() for k in range(1, steps.NbPoints() + 1)])
+    points: list[Point] = [(x, y) for x, y in (space @ frame[:2].T).tolist()]
     if max(math.dist(points[0], p) for p in points) <= tolerance:
         return None
     return recognised(points, 200 * tolerance)
-
-
-def _projected_circle(
-    curve: Any, flat: Any, start: Point, end: Point, towards: Triple, tolerance: float
-) -> tuple[Carrier, Interval] | None:
-    circle = curve.Circle()
-    radius = circle.Radius()
-    axis = circle.Axis().Direction()
-    lean = axis.X() * towards[0] + axis.Y() * towards[1] + axis.Z() * towards[2]
-    x, y = flat(circle.Location())
-    first, last = curve.FirstParameter(), curve.LastParameter()
-    closed = last - first > 2 * math.pi - 1e-9
-    carrier: Circle | Ellipse
-    if abs(lean) > 1 - 1e-12:
-        carrier = Circle(x, y, radius)
-    else:
-        ax, ay = flat(axis)
-        norm = math.hypot(ax, ay)
-        # The major axis lies square to the projected axis of the circle.
-        ux, uy = -ay / norm, ax / norm
-        if abs(lean) < 1e-9:
-            along = [ux * (p[0] - x) + uy * (p[1] - y) for p in (start, end)]
-            # The curve turns round where it points along ±u: parameter of that place on the circle.
-            for turning in _turning_parameters(circle, flat, (ux, uy), first, last):
-                point = flat(curve.Value(turning))
-                along.append(ux * (point[0] - x) + uy * (point[1] - y))
-            low, high = min(along), max(along)
-            if high - low <= tolerance:
-                return None
-            return line_through((x + low * ux, y + low * uy), (x + high * ux, y + high * uy))
-        carrier = Ellipse(x, y, radius, radius * abs(lean), math.atan2(uy, ux) % math.pi)
-    middle = flat(curve.Value((first + last) / 2))
-    first_angle, middle_angle, last_angle = (carrier.parameter(p) for p in (start, middle, end))
-    return carrier, arc_interval(first_angle, middle_angle, last_angle, closed)
-
-
-def _turning_parameters(circle: Any, flat: Any, along: Point, first: float, last: float) -> list[float]:
-    position = circle.Position()
-    ax, ay = flat(position.XDirection())
-    bx, by = flat(position.YDirection())
-    angle = math.atan2(bx * along[0] + by * along[1], ax * along[0] + ay * along[1])
-    turnings = []
-    for candidate in (angle, angle + math.pi):
-        shifted = candidate + 2 * math.pi * math.ceil((first - candidate) / (2 * math.pi))
-        if shifted <= last:
-            turnings.append(shifted)
-    return turnings

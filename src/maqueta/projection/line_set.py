@@ -3,6 +3,7 @@
 import math
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
+from itertools import repeat
 from typing import Literal
 
 from shapely.geometry import LineString
@@ -103,7 +104,8 @@ def _carrier_key(carrier: Carrier) -> tuple[float, ...]:
 
 def piece_order(piece: Piece) -> tuple[object, ...]:
     """Sort key that makes equal drawings equal lists."""
-    return (*(round(x, 6) for x in _carrier_key(piece.carrier)), piece.kind, round(piece.interval[0], 6))
+    key = _carrier_key(piece.carrier)
+    return (*map(round, key, repeat(6)), piece.kind, round(piece.interval[0], 6))
 
 
 def line_set(pieces: Sequence[Piece], size: float) -> LineSet:
@@ -116,8 +118,8 @@ def line_set(pieces: Sequence[Piece], size: float) -> LineSet:
     result: list[Piece] = []
     for carrier, group in _grouped(pieces, tolerance):
         result += _resolved(carrier, group, tolerance)
-    free = [piece for piece in pieces if isinstance(piece.carrier, Free)]
-    result += _resolved_free(free, 100 * tolerance)
+    if free := [piece for piece in pieces if isinstance(piece.carrier, Free)]:
+        result += _resolved_free(free, 100 * tolerance)
     return LineSet(tuple(sorted(result, key=piece_order)))
 
 
@@ -148,7 +150,7 @@ def _same_key(a: tuple[float, ...], b: tuple[float, ...], tolerance: float) -> b
 
 def _resolved(carrier: Carrier, group: Sequence[Piece], tolerance: float) -> list[Piece]:
     if len(group) == 1:
-        return [Piece(group[0].kind, carrier, group[0].interval, group[0].edges, group[0].faces)]
+        return [group[0]]
     round_ = not isinstance(carrier, Line)
     gap = tolerance
     if isinstance(carrier, Circle):

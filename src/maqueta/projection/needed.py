@@ -4,7 +4,6 @@ from dataclasses import dataclass
 
 from maqueta.projection.arrangement import ViewName, neighbour
 from maqueta.projection.attitude import Attitude, opposite
-from maqueta.projection.carrier import Similarity
 from maqueta.projection.likeness import alike, look_of
 from maqueta.projection.line_set import LineSet
 from maqueta.projection.projected_part import ProjectedPart
@@ -23,8 +22,8 @@ class ViewNeed:
 
 def repeats(a: LineSet, b: LineSet, tolerance: float) -> bool:
     """Whether one view shows the same lines as another, possibly turned by quarter turns on the sheet."""
-    look = look_of(b)
-    return any(alike(look_of(a.moved(Similarity.quarter(turn))), look, tolerance) for turn in range(4))
+    own, other = look_of(a), look_of(b)
+    return any(alike(own.turned(turn), other, tolerance) for turn in range(4))
 
 
 def view_need(projected: ProjectedPart, front: Attitude) -> ViewNeed:

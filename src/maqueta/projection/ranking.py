@@ -10,7 +10,7 @@ from functools import cached_property
 from typing import Final
 
 from maqueta.projection.arrangement import VIEW_NAMES, ViewName, neighbour
-from maqueta.projection.attitude import ATTITUDES, SIDES, USUAL_FRONT, Attitude, Side, vector
+from maqueta.projection.attitude import ATTITUDES, SIDES, USUAL_FRONT, Attitude, Side, usual, vector
 from maqueta.projection.carrier import Line
 from maqueta.projection.likeness import alike, look_of
 from maqueta.projection.projected_part import ProjectedPart
@@ -150,7 +150,8 @@ def rank(
 def _twins(projected: ProjectedPart) -> dict[Attitude, tuple[Attitude, ...]]:
     """For each attitude the others from which the part looks the same, with the same views around it."""
     tolerance = 1e-5 * projected.part.size
-    looks = {attitude: look_of(projected.line_set(attitude)) for attitude in ATTITUDES}
+    of_side = {side: look_of(projected.sides[side]) for side in SIDES}
+    looks = {usual(side).turned(turn): of_side[side].turned(turn) for side in SIDES for turn in range(4)}
     groups: list[list[Attitude]] = []
     for attitude in ATTITUDES:
         for group in groups:
