@@ -149,3 +149,37 @@ def test_paper_and_keys_sheet(open_page: Open) -> None:
     page.keyboard.press("Escape")
     stage(page, "Hand in")
     expect(page.get_by_role("button", name="Hand in", exact=True).last).to_be_disabled()
+
+
+def test_dimension_follows_the_hand_and_keeps_its_feet(open_page: Open) -> None:
+    page = _at_the_bench(open_page, "rosa.quispe")
+    _with_front(page)
+    stage(page, "Dimensions")
+    left, bottom, right, _ = box_of(page, "v1")
+    for point in ((left, bottom), (right, bottom), ((left + right) / 2, bottom - 14)):
+        click(page, point)
+    page.get_by_role("button", name="Choose").click()
+    dimension = sheet(page).locator('[data-role="dimension"]')
+    expect(dimension).to_have_count(1)
+    saved(page)
+    before = dimension.bounding_box()
+    drag(page, ((left + right) / 2, bottom - 14), ((left + right) / 2, bottom - 34))
+    saved(page)
+    after = dimension.bounding_box()
+    assert before is not None
+    assert after is not None
+    # The extension lines still begin at the view; only the far end has moved.
+    assert after["y"] == pytest.approx(before["y"], abs=1)
+    assert after["height"] > before["height"] + 20
+
+
+def test_drawing_leaves_the_bench_as_pdf_and_svg(open_page: Open) -> None:
+    page = _at_the_bench(open_page, "tor.brandvold")
+    _with_front(page)
+    stage(page, "Hand in")
+    for kind, mark in (("PDF", b"%PDF-"), ("SVG", b"<svg")):
+        with page.context.expect_page() as opened:
+            page.get_by_role("button", name=re.compile(kind)).click()
+        answer = page.request.get(opened.value.url)
+        assert mark in answer.body()[:500]
+        opened.value.close()
