@@ -47,7 +47,11 @@ def test_faultless_sheets_of_the_exercises_have_no_finding(demo: Any) -> None:
     assert all(mark.points == mark.of for mark in result.marks().values())
 
 
-@pytest.mark.parametrize("slug", PARTS)
+#: The depth of a counterbore shows by hidden lines alone in the usual three views.
+SHOWN_BY_THREE_VIEWS = [slug for slug in PARTS if slug != "treadle-bracket"]
+
+
+@pytest.mark.parametrize("slug", SHOWN_BY_THREE_VIEWS)
 @pytest.mark.parametrize("angle", ["first", "third"])
 @pytest.mark.parametrize("scale", ["1:2", "1:1"])
 def test_faultless_sheets_of_every_part_have_no_finding(slug: str, angle: str, scale: str) -> None:

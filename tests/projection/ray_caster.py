@@ -15,11 +15,13 @@ Array = NDArray[np.float64]
 #: Points sampled per interval, away from its ends.
 SAMPLES = (0.12, 0.31, 0.5, 0.69, 0.88)
 #: Rays start this far (relative to the part) off the solid: more than the mesh cuts into round faces.
-STEP_OUT = 1e-3
+STEP_OUT = 2e-4
+#: The mesh of the judge is this much finer than the one people see.
+FINENESS = 0.2
 
 
 def mesh_of(shape: Shape, part: Part) -> trimesh.Trimesh:
-    data = mesh(shape, part)
+    data = mesh(shape, part, FINENESS)
     return trimesh.Trimesh(np.array(data.points).reshape(-1, 3), np.array(data.triangles).reshape(-1, 3), process=True)
 
 

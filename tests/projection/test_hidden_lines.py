@@ -91,3 +91,25 @@ def test_equal_drawings_compare_equal() -> None:
 def test_solid_made_of_two_blocks_shows_no_joint() -> None:
     _, joined = made(block((40, 20, 10)), block((40, 20, 10), (0, 0, 10)))
     assert (len(joined.faces), len(joined.edges)) == (6, 12)
+
+
+def test_curves_where_cylinders_meet_are_seen_as_the_ray_caster_sees_them() -> None:
+    """A cross-drilled bar: the kernel alone flickers along the curves where the two cylinders meet."""
+    shape, part = made(
+        {"kind": "revolve", "axis": "x", "profile": [[0, 0], [12, 0], [12, 50], [0, 50]]},
+        hole((25, 0, 20), "-z", 10, 20),
+    )
+    view, solid = HiddenLines(shape, part), mesh_of(shape, part)
+    wrong = judged = 0.0
+    for side in ("-y", "+x", "-z"):
+        frame = usual(side).frame()
+        bad, total = disagreement(part, view.line_set(frame), frame, solid)
+        wrong, judged = wrong + bad, judged + total
+    assert wrong / judged < ALLOWED
+
+
+def test_far_rim_of_a_hole_is_hidden_in_the_pictorial() -> None:
+    """The kernel alone takes short stretches of the lower rim for visible here."""
+    view = demo_projected("batten-stop")
+    [rim] = [i for i, e in enumerate(view.part.edges) if e.kind == "circle" and e.centre[2] == 0]
+    assert {p.kind for p in view.corners["+-+"].pieces if rim in p.edges} == {"hidden"}

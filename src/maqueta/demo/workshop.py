@@ -10,17 +10,40 @@ from maqueta.solid.recipe import Recipe
 
 _FOLDER: Final = Path(__file__).parent / "parts"
 
-#: From a plain stepped block to slots, holes and a slanted face.
-PARTS: Final = (
-    "shuttle-rest",
-    "reed-clamp",
-    "warp-beam-bearing",
-    "batten-foot",
-    "tension-wheel",
-    "heddle-guide",
-    "ratchet-pawl",
-    "pedal-hinge",
-)
+#: The parts by level: plain steps and single holes; several features and round shapes; forms that meet and blend.
+LEVELS: Final = {
+    1: (
+        "shuttle-rest",
+        "cloth-beam-wedge",
+        "batten-stop",
+        "lease-stick-holder",
+        "reed-cap",
+        "breast-beam-spacer",
+        "tie-up-bar",
+        "ratchet-pawl",
+    ),
+    2: (
+        "reed-clamp",
+        "warp-beam-bearing",
+        "batten-foot",
+        "tension-wheel",
+        "heddle-guide",
+        "pedal-hinge",
+        "crank-plate",
+        "shaft-collar",
+    ),
+    3: (
+        "pawl-carrier",
+        "treadle-bracket",
+        "bobbin-flange",
+        "temple-arm",
+        "shuttle-race-guide",
+        "warp-lever",
+        "beam-head",
+        "comb-foot",
+    ),
+}
+PARTS: Final = tuple(slug for slugs in LEVELS.values() for slug in slugs)
 
 
 def demo_recipe(slug: str) -> Recipe:

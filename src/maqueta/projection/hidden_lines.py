@@ -1,11 +1,12 @@
 """Exact hidden-line removal by the geometry kernel, turned into line sets."""
 
 import math
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from typing import Any, Final
 
 import numpy as np
 from numpy.typing import NDArray
+from OCP.BRep import BRep_Tool
 from OCP.BRepAdaptor import BRepAdaptor_Curve
 from OCP.GCPnts import GCPnts_TangentialDeflection
 from OCP.GeomAbs import GeomAbs_CurveType
@@ -16,11 +17,12 @@ from OCP.TopAbs import TopAbs_EDGE
 from OCP.TopExp import TopExp_Explorer
 from OCP.TopoDS import TopoDS
 
-from maqueta.projection.carrier import Carrier, Interval, Point, recognised
+from maqueta.projection.carrier import Carrier, Ellipse, Interval, Point, recognised
 from maqueta.projection.edge_match import EdgeMatcher
 from maqueta.projection.flat_curves import EDGE_ON, Array, edge_on_ends, flat_circle, flat_lines
 from maqueta.projection.line_set import RELATIVE_TOLERANCE, LineKind, LineSet, Piece, line_set
-from maqueta.solid.kernel import Shape
+from maqueta.projection.sight import Sight
+from maqueta.solid.kernel import Shape, shapes_of
 from maqueta.solid.part import Part, Vector
 
 _TYPES: Final = HLRBRep_TypeOfResultingEdge
@@ -37,6 +39,9 @@ _SMOOTH: Final[tuple[Request, ...]] = (
     (_TYPES.HLRBRep_Rg1Line, True, "smooth"),
     (_TYPES.HLRBRep_RgNLine, True, "smooth"),
 )
+
+#: Places along a free curve at which it is looked at.
+_FREE_PLACES: Final = 49
 
 Frame = NDArray[np.float64]
 
@@ -76,6 +81,14 @@ class HiddenLines:
         self._size = part.size
         self._edges = part.edges
         self._matcher = EdgeMatcher(part)
+        kernel_edges = [TopoDS.Edge(edge) for edge in shapes_of(shape, TopAbs_EDGE)]
+        kernel_edges = [edge for edge in kernel_edges if not BRep_Tool.Degenerated_s(edge)]
+        self._free = {
+            index: BRepAdaptor_Curve(kernel_edges[index])
+            for index, edge in enumerate(part.edges)
+            if edge.kind == "other" and not edge.smooth and not edge.seam
+        }
+        self._sight = Sight(shape, part)
         self._algorithms: dict[tuple[float, ...], Any] = {}
         # A part of flat faces has no outlines of its own, one without smooth edges no smooth transitions.
         self._requests = (
@@ -110,17 +123,66 @@ class HiddenLines:
         kept = [
             row
             for row, ((kind, outline, _), (edges, _, seam)) in enumerate(zip(found, matches, strict=True))
-            if not (outline and edges) and not (seam and kind == "smooth")
+            if not (outline and edges) and not (seam and kind == "smooth") and not self._free.keys() & edges
         ]
         flat = self._flattened([curves[row][0] for row in kept], places[kept], [matches[row][0] for row in kept], frame)
-        return line_set(
-            [
-                Piece(found[row][0], *projected, *matches[row][:2])
-                for row, projected in zip(kept, flat, strict=True)
-                if projected is not None
-            ],
-            self._size,
-        )
+        pieces = []
+        for row, projected in zip(kept, flat, strict=True):
+            if projected is not None:
+                kind, (edges, faces, _) = found[row][0], matches[row]
+                if isinstance(projected[0], Ellipse) and edges:
+                    kind = self._second_opinion(kind, curves[row][0], faces, frame[2])
+                pieces.append(Piece(kind, *projected, edges, faces))
+        for index, curve in self._free.items():
+            pieces += self._free_pieces(index, curve, frame)
+        return line_set(pieces, self._size)
+
+    def _free_pieces(self, index: int, curve: Any, frame: Frame) -> list[Piece]:
+        """A free curve, such as two cylinders make where they meet, by rays from places along it.
+
+        The kernel's own answer flickers between visible and hidden on such curves.
+        """
+        faces, tolerance = self._edges[index].faces, RELATIVE_TOLERANCE * self._size
+        first, last = curve.FirstParameter(), curve.LastParameter()
+
+        def place(t: float) -> Array:
+            return np.array(curve.Value(t).Coord())
+
+        def seen(t: float) -> bool:
+            return self._sight.seen(place(t), faces, frame[2])
+
+        # The ends themselves lie on other faces; a little way in they belong to this edge alone.
+        grid = np.linspace(first, last, _FREE_PLACES)
+        middles = (grid[1:] + grid[:-1]) / 2
+        states = [seen(float(t)) for t in middles]
+        cuts = [first]
+        kinds = [states[0]]
+        for before, after, low, high in zip(states, states[1:], middles, middles[1:], strict=False):
+            if before != after:
+                cuts.append(_switch(seen, float(low), float(high), before))
+                kinds.append(after)
+        pieces = []
+        for visible, start, end in zip(kinds, cuts, [*cuts[1:], last], strict=True):
+            count = max(5, round(_FREE_PLACES * (end - start) / (last - first)))
+            flat = np.array([place(float(t)) for t in np.linspace(start, end, count)]) @ frame[:2].T
+            points: list[Point] = [(x, y) for x, y in flat.tolist()]
+            if max(math.dist(points[0], p) for p in points) > tolerance:
+                kind: LineKind = "visible" if visible else "hidden"
+                pieces.append(Piece(kind, *recognised(points, 200 * tolerance), (index,), faces))
+        return pieces
+
+    def _second_opinion(self, kind: LineKind, curve: Any, faces: tuple[int, ...], towards: Array) -> LineKind:
+        """Visible or hidden as the kernel says, unless rays from three places along a leaning circle all disagree.
+
+        The kernel takes short stretches of far rims for visible where they touch another outline on the view plane.
+        """
+        if kind == "smooth":
+            return kind
+        first, last = curve.FirstParameter(), curve.LastParameter()
+        places = (np.array(curve.Value(first + share * (last - first)).Coord()) for share in (0.3, 0.5, 0.7))
+        if any(self._sight.seen(place, faces, towards) == (kind == "visible") for place in places):
+            return kind
+        return "hidden" if kind == "visible" else "visible"
 
     def _flattened(
         self, curves: Sequence[Any | None], places: Array, edges: Sequence[tuple[int, ...]], frame: Frame
@@ -170,6 +232,17 @@ def _read_curve(edge: Any) -> tuple[Any | None, tuple[Vector, Vector, Vector]]:
     if curve.GetType() == _LINE:
         return None, (start, ((start[0] + end[0]) / 2, (start[1] + end[1]) / 2, (start[2] + end[2]) / 2), end)
     return curve, (start, curve.Value((first + last) / 2).Coord(), end)
+
+
+def _switch(seen: Callable[[float], bool], low: float, high: float, at_low: bool) -> float:
+    """The parameter between two places where sight changes, by halving."""
+    for _ in range(12):
+        middle = (low + high) / 2
+        if seen(middle) == at_low:
+            low = middle
+        else:
+            high = middle
+    return (low + high) / 2
 
 
 def _sampled(curve: Any, frame: Frame, tolerance: float) -> tuple[Carrier, Interval] | None:

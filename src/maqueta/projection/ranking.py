@@ -4,6 +4,7 @@ What a good front view is: common practice, no source (longest size across, most
 the whole set of views, natural position). The weights are the defaults of the rules.
 """
 
+import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
@@ -70,6 +71,19 @@ class _Survey:
     def hidden(self) -> Mapping[Side, int]:
         return {side: len(self.projected.sides[side].of("hidden")) for side in SIDES}
 
+    @cached_property
+    def hidden_weight(self) -> Mapping[Side, float]:
+        full = full_stretch(self.projected.part)
+        return {
+            side: sum(min(1.0, piece.length / full) for piece in self.projected.sides[side].of("hidden"))
+            for side in SIDES
+        }
+
+
+def full_stretch(part: Part) -> float:
+    """From this length on a line counts in full: 5 % of the part's diagonal, so that tiny features decide nothing."""
+    return _FULL_STRETCH * math.hypot(*part.extents)
+
 
 def extent(part: Part, side: Side) -> float:
     """Overall size of a part along a direction."""
@@ -83,7 +97,7 @@ def true_shape(projected: ProjectedPart, side: Side) -> float:
     """
     part = projected.part
     towards = vector(side)
-    full = _FULL_STRETCH * sum(e * e for e in part.extents) ** 0.5
+    full = full_stretch(part)
     facing = {
         index
         for index, face in enumerate(part.faces)
@@ -121,8 +135,10 @@ def rank(
     survey = _Survey(projected)
     up = natural_up or part.natural_up
     most_shape = max(survey.shape.values())
-    hidden = {attitude: sum(survey.hidden[neighbour(attitude, name).side] for name in views) for attitude in ATTITUDES}
-    fewest = min(hidden.values())
+    sets = {attitude: [neighbour(attitude, name).side for name in views] for attitude in ATTITUDES}
+    hidden = {attitude: sum(survey.hidden[side] for side in sets[attitude]) for attitude in ATTITUDES}
+    weight = {attitude: sum(survey.hidden_weight[side] for side in sets[attitude]) for attitude in ATTITUDES}
+    least, fewest = min(weight.values()), min(hidden.values())
     twins = _twins(projected)
     ranked = []
     for attitude in ATTITUDES:
@@ -130,7 +146,7 @@ def rank(
         measures = Measures(
             length=across / part.size,
             shape=survey.shape[attitude.side] / most_shape if most_shape else 1.0,
-            hidden=(1 + fewest) / (1 + hidden[attitude]),
+            hidden=(1 + least) / (1 + weight[attitude]),
             # Looking the same from a twin, the part stands as it does there.
             natural=1.0 if up is None or up in {a.up for a in (attitude, *twins[attitude])} else 0.0,
         )

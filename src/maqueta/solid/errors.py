@@ -1,5 +1,11 @@
 """What can go wrong between a recipe or a file and a solid."""
 
+from typing import Final
+
+from pydantic import ValidationError
+
+_TYPES: Final = frozenset({"float", "str", "int", "tuple", "list"})
+
 
 class PartError(Exception):
     """A part cannot be used; the message is meant for the person who made it."""
@@ -16,3 +22,11 @@ class FeatureError(PartError):
         self.feature = feature
         self.index = index
         self.reason = reason
+
+
+def first_fault(error: ValidationError) -> str:
+    """The first thing wrong with validated data: where, by keys and places in lists, and what."""
+    first = error.errors()[0]
+    # Names of alternatives ("constrained-str", "function-after[…]", "float") are no keys of the data.
+    keys = [str(key) for key in first["loc"] if isinstance(key, int) or (key.isidentifier() and key not in _TYPES)]
+    return f"{'.'.join(keys) or 'the file'}: {first['msg']}"

@@ -3,10 +3,8 @@
 import math
 from typing import Any
 
-from OCP.Bnd import Bnd_Box
 from OCP.BRep import BRep_Tool
 from OCP.BRepAdaptor import BRepAdaptor_Curve, BRepAdaptor_Surface
-from OCP.BRepBndLib import BRepBndLib
 from OCP.BRepGProp import BRepGProp
 from OCP.BRepLib import BRepLib
 from OCP.BRepTools import BRepTools
@@ -18,7 +16,7 @@ from OCP.TopoDS import TopoDS
 
 from maqueta.solid.errors import PartError
 from maqueta.solid.features import recognise
-from maqueta.solid.kernel import Shape, count_solids, shapes_of
+from maqueta.solid.kernel import Shape, box_of, count_solids, shapes_of
 from maqueta.solid.part import Edge, EdgeKind, Face, FaceKind, Part, Vector
 from maqueta.solid.unit import Unit
 
@@ -68,23 +66,21 @@ def examine(
         _edge(edge, tuple(owners), kernel_faces) for edge, owners in zip(kernel_edges, faces_of_edge, strict=True)
     )
     faces = tuple(_face(face, own) for face, own in zip(kernel_faces, edges_of_face, strict=True))
-    box = Bnd_Box()
-    BRepBndLib.AddOptimal_s(shape, box, False, False)
-    low, high = box.CornerMin(), box.CornerMax()
+    low, high = box_of(shape)
     volume, surface = GProp_GProps(), GProp_GProps()
     BRepGProp.VolumeProperties_s(shape, volume)
     BRepGProp.SurfaceProperties_s(shape, surface)
     if not volume.Mass() > 0:
         raise PartError("the solid encloses no volume")
-    scale = max(high.X() - low.X(), high.Y() - low.Y(), high.Z() - low.Z())
+    scale = max(h - lo for lo, h in zip(low, high, strict=True))
     return Part(
         hash=part_hash,
         name=name,
         unit=unit,
         material=material,
         natural_up=natural_up,
-        low=_snapped(_xyz(low), scale),
-        high=_snapped(_xyz(high), scale),
+        low=_snapped(low, scale),
+        high=_snapped(high, scale),
         volume=volume.Mass(),
         area=surface.Mass(),
         centroid=_xyz(volume.CentreOfMass()),
@@ -139,7 +135,7 @@ def _face(face: Any, edges: tuple[int, ...]) -> Face:
     properties = GProp_GProps()
     BRepGProp.SurfaceProperties_s(face, properties)
     point, direction, radius, hollow, span = _ORIGIN, _ORIGIN, 0.0, False, 0.0
-    reach = (0.0, 0.0)
+    reach, minor, angle = (0.0, 0.0), 0.0, 0.0
     if kind == "plane":
         plane = surface.Plane()
         point, direction = _xyz(plane.Location()), _xyz(plane.Axis().Direction())
@@ -154,6 +150,8 @@ def _face(face: Any, edges: tuple[int, ...]) -> Face:
         u_low, u_high, v_low, v_high = BRepTools.UVBounds_s(face)
         span = u_high - u_low
         reach = (v_low, v_high)
+        minor = shape.MinorRadius() if kind == "torus" else 0.0
+        angle = abs(shape.SemiAngle()) if kind == "cone" else 0.0
     return Face(
         kind=kind,
         point=point,
@@ -164,4 +162,6 @@ def _face(face: Any, edges: tuple[int, ...]) -> Face:
         span=span,
         reach=reach,
         edges=edges,
+        minor=minor,
+        angle=angle,
     )

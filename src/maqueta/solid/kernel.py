@@ -2,12 +2,17 @@
 
 from typing import Any
 
+from OCP.Bnd import Bnd_Box
+from OCP.BRepBndLib import BRepBndLib
 from OCP.BRepCheck import BRepCheck_Analyzer
 from OCP.BRepGProp import BRepGProp
 from OCP.GProp import GProp_GProps
 from OCP.Message import Message
+from OCP.ShapeUpgrade import ShapeUpgrade_UnifySameDomain
 from OCP.TopAbs import TopAbs_SOLID
 from OCP.TopExp import TopExp_Explorer
+
+from maqueta.solid.part import Vector
 
 #: A kernel shape. The bindings are untyped native code; the name says what is meant.
 Shape = Any
@@ -47,3 +52,17 @@ def volume_of(shape: Shape) -> float:
 def is_valid(shape: Shape) -> bool:
     """The kernel's own validity check."""
     return bool(BRepCheck_Analyzer(shape).IsValid())
+
+
+def box_of(shape: Shape) -> tuple[Vector, Vector]:
+    """Lowest and highest corner of the bounding box."""
+    box = Bnd_Box()
+    BRepBndLib.AddOptimal_s(shape, box, False, False)
+    return box.CornerMin().Coord(), box.CornerMax().Coord()
+
+
+def unified(shape: Shape) -> Shape:
+    """Merge faces and edges that lie on one surface or curve, so that only real edges remain."""
+    unify = ShapeUpgrade_UnifySameDomain(shape, True, True, False)
+    unify.Build()
+    return unify.Shape()

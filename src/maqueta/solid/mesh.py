@@ -5,6 +5,7 @@ from typing import Any
 
 from OCP.BRep import BRep_Tool
 from OCP.BRepMesh import BRepMesh_IncrementalMesh
+from OCP.BRepTools import BRepTools
 from OCP.TopAbs import TopAbs_FACE, TopAbs_REVERSED
 from OCP.TopLoc import TopLoc_Location
 from OCP.TopoDS import TopoDS
@@ -31,9 +32,11 @@ class Mesh:
     edges: tuple[tuple[float, ...], ...]
 
 
-def mesh(shape: Shape, part: Part) -> Mesh:
-    """Triangulate a solid; faces and edges are numbered as in `part`."""
-    BRepMesh_IncrementalMesh(shape, _DEFLECTION * part.size, False, _FACET_ANGLE, False)
+def mesh(shape: Shape, part: Part, fineness: float = 1.0) -> Mesh:
+    """Triangulate a solid; faces and edges are numbered as in `part`. Half the `fineness` halves the chord error."""
+    if fineness < 1.0:
+        BRepTools.Clean_s(shape)
+    BRepMesh_IncrementalMesh(shape, fineness * _DEFLECTION * part.size, False, fineness * _FACET_ANGLE, False)
     points: list[float] = []
     triangles: list[int] = []
     owners: list[int] = []

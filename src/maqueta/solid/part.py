@@ -12,6 +12,7 @@ Vector = tuple[float, float, float]
 FaceKind = Literal["plane", "cylinder", "cone", "sphere", "torus", "other"]
 EdgeKind = Literal["line", "circle", "ellipse", "other"]
 Axis = Literal["x", "y", "z"]
+RoundKind = Literal["hole", "boss", "counterbore", "countersink"]
 
 AXES: tuple[Axis, Axis, Axis] = ("x", "y", "z")
 
@@ -23,7 +24,8 @@ class Face:
     `direction` is the outward normal of a plane, otherwise the axis of revolution; `point` lies on the
     plane or on the axis. `span` is the angle (radians) a face of revolution covers, `reach` the first and
     last coordinate along the axis, measured from `point`. `hollow` tells that material is outside the
-    surface (a hole), `edges` are indices into `Part.edges`.
+    surface (a hole), `edges` are indices into `Part.edges`. `minor` is the radius of a torus' tube, `angle` half the
+    angle of a cone, radians; both are 0 elsewhere.
     """
 
     kind: FaceKind
@@ -35,6 +37,8 @@ class Face:
     span: float
     reach: tuple[float, float]
     edges: tuple[int, ...]
+    minor: float = 0.0
+    angle: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -66,18 +70,20 @@ class Edge:
 
 @dataclass(frozen=True, slots=True)
 class Feature:
-    """A recognised feature: a round hole or boss along one of the axes.
+    """A recognised round feature along one of the axes: a hole, a boss, or the wide mouth of a hole.
 
-    `at` holds the two coordinates square to `axis`, in the order x, y, z; `depth` runs along the axis.
+    `at` holds the two coordinates square to `axis`, in the order x, y, z; `depth` runs along the axis. `angle` is the
+    angle between the sides of a countersink, in degrees; its diameter is the one at its mouth.
     """
 
-    kind: Literal["hole", "boss"]
+    kind: RoundKind
     through: bool
     diameter: float
     depth: float
     axis: Axis
     at: tuple[float, float]
     faces: tuple[int, ...]
+    angle: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)

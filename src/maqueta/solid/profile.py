@@ -5,12 +5,14 @@ from collections.abc import Sequence
 
 from shapely.geometry import LinearRing
 
-from maqueta.solid.recipe import ProfileStep
+from maqueta.solid.recipe import Arc, Corner, Number, ProfileStep, plain
 
 Point = tuple[float, float]
 Curve = tuple[Point, ...]
 
 _ARC_STEPS = 24
+#: Two points of a profile nearer than this part of their coordinates are one.
+_TOUCHING = 1e-9
 
 
 class ProfileError(ValueError):
@@ -20,18 +22,77 @@ class ProfileError(ValueError):
 def profile_curves(profile: Sequence[ProfileStep]) -> list[Curve]:
     """Curves of a closed profile in order: (start, end) for a line, (start, through, end) for an arc.
 
-    The profile closes itself from its last point to its first.
+    The profile closes itself from its last point to its first. Raises ProfileError for a rounded corner that does
+    not lie between two straight lines long enough for it.
     """
-    ends: list[Point] = [step if isinstance(step, tuple) else step.to for step in profile]
+    ends = [_end(step) for step in profile]
+    count = len(profile)
+    rounds = {place: _rounding(profile, ends, place) for place in range(count) if isinstance(profile[place], Corner)}
     curves: list[Curve] = []
-    for index, step in enumerate(profile):
-        start, end = ends[index - 1], ends[index]
-        if isinstance(step, tuple):
-            if start != end:
-                curves.append((start, end))
-        else:
-            curves.append((start, step.through, end))
+    for place, step in enumerate(profile):
+        before = (place - 1) % count
+        start = rounds[before][2] if before in rounds else ends[before]
+        if isinstance(step, Arc):
+            curves.append((start, _flat(step.through), ends[place]))
+            continue
+        end = rounds[place][0] if place in rounds else ends[place]
+        if math.dist(start, end) > _TOUCHING * (1 + math.dist(start, (0.0, 0.0))):
+            curves.append((start, end))
+        if place in rounds:
+            curves.append(rounds[place])
     return curves
+
+
+def _flat(point: tuple[Number, Number]) -> Point:
+    return (plain(point[0]), plain(point[1]))
+
+
+def _end(step: ProfileStep) -> Point:
+    return _flat(step if isinstance(step, tuple) else step.to)
+
+
+def _rounding(profile: Sequence[ProfileStep], ends: Sequence[Point], place: int) -> tuple[Point, Point, Point]:
+    """The arc that rounds a corner: where it begins, its middle, and where it ends."""
+    step, count = profile[place], len(profile)
+    assert isinstance(step, Corner)
+    at, before, after = ends[place], ends[place - 1], ends[(place + 1) % count]
+    if isinstance(profile[(place + 1) % count], Arc):
+        raise ProfileError(f"corner {place + 1} is followed by an arc: only a corner between two lines can be rounded")
+    lengths = (math.dist(at, before), math.dist(at, after))
+    if min(lengths) == 0:
+        raise ProfileError("the profile repeats a point")
+    back = ((before[0] - at[0]) / lengths[0], (before[1] - at[1]) / lengths[0])
+    on = ((after[0] - at[0]) / lengths[1], (after[1] - at[1]) / lengths[1])
+    cosine = max(-1.0, min(1.0, back[0] * on[0] + back[1] * on[1]))
+    half = math.acos(cosine) / 2
+    if half < 1e-6 or half > math.pi / 2 - 1e-6:
+        raise ProfileError(f"corner {place + 1} lies on a straight line and cannot be rounded")
+    radius = plain(step.radius)
+    reach = radius / math.tan(half)
+    for length, other in ((lengths[0], place - 1), (lengths[1], (place + 1) % count)):
+        neighbour = profile[other]
+        taken = _reach(profile, ends, other) if isinstance(neighbour, Corner) else 0.0
+        if reach + taken > length * (1 + 1e-9):
+            raise ProfileError(f"the radius {radius:g} of corner {place + 1} is too large for its lines")
+    # The middle of the arc lies on the bisector, a radius short of the centre.
+    bisector = (back[0] + on[0], back[1] + on[1])
+    norm = math.hypot(*bisector)
+    inward = radius / math.sin(half) - radius
+    return (
+        (at[0] + reach * back[0], at[1] + reach * back[1]),
+        (at[0] + inward * bisector[0] / norm, at[1] + inward * bisector[1] / norm),
+        (at[0] + reach * on[0], at[1] + reach * on[1]),
+    )
+
+
+def _reach(profile: Sequence[ProfileStep], ends: Sequence[Point], place: int) -> float:
+    """How far a rounded corner reaches along its two lines."""
+    step = profile[place]
+    assert isinstance(step, Corner)
+    at, before, after = ends[place], ends[place - 1], ends[(place + 1) % len(profile)]
+    turn = math.atan2(before[1] - at[1], before[0] - at[0]) - math.atan2(after[1] - at[1], after[0] - at[0])
+    half = abs(math.remainder(turn, 2 * math.pi)) / 2
+    return plain(step.radius) / math.tan(half) if half > 1e-9 else 0.0
 
 
 def arc_circle(start: Point, through: Point, end: Point) -> tuple[Point, float]:

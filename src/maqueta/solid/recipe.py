@@ -1,18 +1,34 @@
-"""The part recipe: a list of features that a person or the builder writes as JSON."""
+"""The part recipe: a list of features that a person or the builder writes as JSON.
+
+Wherever a number is asked for, an expression in named sizes may stand instead: `resolved` puts the numbers in.
+"""
 
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field, model_validator
+from pydantic import AfterValidator, BaseModel, ConfigDict, Field, model_validator
 
+from maqueta.solid.expression import names_in
 from maqueta.solid.unit import Unit
 
 #: Far beyond any teaching part, near enough that the kernel's absolute tolerance (1e-7) still means something.
 LARGEST = 100_000.0
+SMALLEST = 1e-4
 MOST_FEATURES = 200
 MOST_REPEATS = 500
+MOST_SIZES = 60
 
-Coordinate = Annotated[float, Field(ge=-LARGEST, le=LARGEST, allow_inf_nan=False)]
-Size = Annotated[float, Field(ge=1e-4, le=LARGEST, allow_inf_nan=False)]
+
+def _readable(text: str) -> str:
+    names_in(text)
+    return text
+
+
+Expression = Annotated[str, Field(min_length=1, max_length=120), AfterValidator(_readable)]
+Coordinate = Annotated[float, Field(ge=-LARGEST, le=LARGEST, allow_inf_nan=False)] | Expression
+Size = Annotated[float, Field(ge=SMALLEST, le=LARGEST, allow_inf_nan=False)] | Expression
+OptionalSize = Annotated[float, Field(ge=0, le=LARGEST, allow_inf_nan=False)] | Expression
+Degrees = Annotated[float, Field(gt=0, lt=180, allow_inf_nan=False)] | Expression
+Number = float | str
 Point2 = tuple[Coordinate, Coordinate]
 Point3 = tuple[Coordinate, Coordinate, Coordinate]
 Name = Annotated[str, Field(min_length=1, max_length=80)]
@@ -25,6 +41,11 @@ class _Strict(BaseModel):
     model_config = ConfigDict(extra="forbid", frozen=True)
 
 
+class _Feature(_Strict):
+    #: Left out of the part, but kept in the list.
+    suppressed: bool = False
+
+
 class Arc(_Strict):
     """An arc of a profile from the previous point through `through` to `to`."""
 
@@ -32,10 +53,18 @@ class Arc(_Strict):
     to: Point2
 
 
-ProfileStep = Point2 | Arc
+class Corner(_Strict):
+    """A corner of a profile between two straight lines, rounded with a radius."""
+
+    to: Point2
+    radius: Size
 
 
-class Block(_Strict):
+ProfileStep = Point2 | Arc | Corner
+Profile = Annotated[list[ProfileStep], Field(min_length=3, max_length=400)]
+
+
+class Block(_Feature):
     """A rectangular block; `at` is its corner with the lowest coordinates."""
 
     kind: Literal["block"]
@@ -45,7 +74,7 @@ class Block(_Strict):
     operation: Operation = "add"
 
 
-class Extrude(_Strict):
+class Extrude(_Feature):
     """A closed profile pushed to a depth.
 
     `plane` names the two model axes of the profile's coordinates; the profile stands at `offset` along the
@@ -55,24 +84,101 @@ class Extrude(_Strict):
     kind: Literal["extrude"]
     name: Name = "profile"
     plane: Literal["xy", "xz", "yz"]
-    profile: Annotated[list[ProfileStep], Field(min_length=3, max_length=400)]
+    profile: Profile
     offset: Coordinate = 0.0
     depth: Size
     operation: Operation = "add"
 
 
-class Revolve(_Strict):
+class Revolve(_Feature):
     """A closed profile of (radius, position along the axis) points turned about an axis through `at`."""
 
     kind: Literal["revolve"]
     name: Name = "turned profile"
     axis: AxisName
     at: Point3 = (0.0, 0.0, 0.0)
-    profile: Annotated[list[ProfileStep], Field(min_length=3, max_length=400)]
+    profile: Profile
     operation: Operation = "add"
 
 
-class Hole(_Strict):
+class Boss(_Feature):
+    """A round boss that stands on the point `at` and rises in the direction `out`."""
+
+    kind: Literal["boss"]
+    name: Name = "boss"
+    at: Point3
+    out: SideName
+    diameter: Size
+    height: Size
+
+
+class Step(_Feature):
+    """A step along an edge where the sides `edge` meet: of the part's bounding box, or through the point `at`.
+
+    It takes `across` away from the first side and `down` from the second, along the whole edge, or `length` of it
+    from `start`.
+    """
+
+    kind: Literal["step"]
+    name: Name = "step"
+    edge: tuple[SideName, SideName]
+    across: Size
+    down: Size
+    at: Point3 | None = None
+    start: Coordinate | None = None
+    length: Size | None = None
+
+    @model_validator(mode="after")
+    def _two_sides(self) -> "Step":
+        if self.edge[0][1] == self.edge[1][1]:
+            raise ValueError("the two sides of an edge lie along different axes")
+        return self
+
+
+class Slot(_Feature):
+    """A slot sunk from the middle of its mouth `at` in the direction `into`, `length` over all along an axis."""
+
+    kind: Literal["slot"]
+    name: Name = "slot"
+    at: Point3
+    into: SideName
+    along: AxisName
+    length: Size
+    width: Size
+    depth: Size | Literal["through"] = "through"
+    ends: Literal["round", "square"] = "round"
+
+
+class Pocket(_Feature):
+    """A rectangular pocket sunk from the middle of its mouth `at` in the direction `into`.
+
+    `size` runs along the two axes square to it, in the order x, y, z; `corner` rounds its upright corners.
+    """
+
+    kind: Literal["pocket"]
+    name: Name = "pocket"
+    at: Point3
+    into: SideName
+    size: tuple[Size, Size]
+    depth: Size
+    corner: OptionalSize = 0.0
+
+
+class Counterbore(_Strict):
+    """A wider flat-bottomed mouth of a hole."""
+
+    diameter: Size
+    depth: Size
+
+
+class Countersink(_Strict):
+    """A conical mouth of a hole: diameter at the surface, and the angle between its sides in degrees."""
+
+    diameter: Size
+    angle: Degrees = 90.0
+
+
+class Hole(_Feature):
     """A round hole drilled from `at` in the direction `into`; the depth is a size or "through"."""
 
     kind: Literal["hole"]
@@ -81,9 +187,71 @@ class Hole(_Strict):
     into: SideName
     diameter: Size
     depth: Size | Literal["through"] = "through"
+    counterbore: Counterbore | None = None
+    countersink: Countersink | None = None
+
+    @model_validator(mode="after")
+    def _one_mouth(self) -> "Hole":
+        if self.counterbore is not None and self.countersink is not None:
+            raise ValueError("a hole has a counterbore or a countersink, not both")
+        return self
 
 
-class Repeat(_Strict):
+class Rib(_Feature):
+    """A flat three-cornered rib in the inner corner `at`, its two legs running along the directions `legs`.
+
+    `at` lies in the middle of its thickness.
+    """
+
+    kind: Literal["rib"]
+    name: Name = "rib"
+    at: Point3
+    legs: tuple[SideName, SideName]
+    lengths: tuple[Size, Size]
+    thickness: Size
+
+    @model_validator(mode="after")
+    def _square_legs(self) -> "Rib":
+        if self.legs[0][1] == self.legs[1][1]:
+            raise ValueError("the two legs of a rib lie along different axes")
+        return self
+
+
+class NearEdge(_Strict):
+    """The edge that passes nearest to a point."""
+
+    near: Point3
+
+
+class EdgesBetween(_Strict):
+    """All edges along which a face towards the one side meets a face towards the other."""
+
+    between: tuple[SideName, SideName]
+
+
+EdgeChoice = NearEdge | EdgesBetween
+EdgeChoices = Annotated[list[EdgeChoice], Field(min_length=1, max_length=100)]
+
+
+class Fillet(_Feature):
+    """Edges rounded with a radius."""
+
+    kind: Literal["fillet"]
+    name: Name = "fillet"
+    radius: Size
+    edges: EdgeChoices
+
+
+class Chamfer(_Feature):
+    """Edges taken off at 45°, by the same `size` from both faces."""
+
+    kind: Literal["chamfer"]
+    name: Name = "chamfer"
+    size: Size
+    edges: EdgeChoices
+
+
+class Repeat(_Feature):
     """Earlier features made again: `count` in all, each a `step` further, or spread evenly about an axis."""
 
     kind: Literal["repeat"]
@@ -101,7 +269,7 @@ class Repeat(_Strict):
         return self
 
 
-class Mirror(_Strict):
+class Mirror(_Feature):
     """Earlier features made again on the other side of the plane `axis` = `at`."""
 
     kind: Literal["mirror"]
@@ -111,15 +279,50 @@ class Mirror(_Strict):
     at: Coordinate = 0.0
 
 
-Feature = Annotated[Block | Extrude | Revolve | Hole | Repeat | Mirror, Field(discriminator="kind")]
+Feature = Annotated[
+    Block | Extrude | Revolve | Boss | Step | Slot | Pocket | Hole | Rib | Fillet | Chamfer | Repeat | Mirror,
+    Field(discriminator="kind"),
+]
+
+
+class NamedSize(_Strict):
+    """A size with a name, for use in expressions; one with `low` and `high` may vary from sheet to sheet.
+
+    `value` may use names that come earlier in the list. Varied values are `low` plus whole multiples of `step`.
+    """
+
+    name: Annotated[str, Field(pattern=r"^[A-Za-z][A-Za-z0-9_]{0,30}$")]
+    value: Coordinate
+    low: Coordinate | None = None
+    high: Coordinate | None = None
+    step: Size = 1.0
+
+    @model_validator(mode="after")
+    def _range(self) -> "NamedSize":
+        if (self.low is None) != (self.high is None):
+            raise ValueError("a range needs both its ends, low and high")
+        return self
+
+    @property
+    def varies(self) -> bool:
+        """Whether the size has a range."""
+        return self.low is not None
 
 
 class Recipe(_Strict):
-    """A part: its features in the order they are made. The first feature must add material."""
+    """A part: its named sizes and its features in the order they are made. The first feature must add material."""
 
     format: Literal[1] = 1
     name: Name
     units: Unit = "mm"
     material: Annotated[str, Field(max_length=80)] = ""
     natural_up: SideName | None = "+z"
+    sizes: Annotated[list[NamedSize], Field(max_length=MOST_SIZES)] = []
     features: Annotated[list[Feature], Field(min_length=1, max_length=MOST_FEATURES)]
+
+
+def plain(number: Number) -> float:
+    """A number of a resolved recipe. Raises TypeError where an expression is left."""
+    if isinstance(number, str):
+        raise TypeError(f"the expression “{number}” has not been resolved")
+    return number

@@ -2,17 +2,19 @@
 
 import hashlib
 import json
+from collections.abc import Mapping
 from pathlib import Path
 from typing import Any
 
 from pydantic import ValidationError
 
 from maqueta.solid.build import build
-from maqueta.solid.errors import PartError
+from maqueta.solid.errors import PartError, first_fault
 from maqueta.solid.examine import examine
 from maqueta.solid.kernel import Shape
 from maqueta.solid.part import Part
 from maqueta.solid.recipe import Recipe
+from maqueta.solid.resolve import resolved
 from maqueta.solid.step import read_step
 
 #: A part file larger than this is refused before it is opened.
@@ -20,12 +22,13 @@ LARGEST_FILE = 64 * 1024 * 1024
 
 
 def recipe_hash(recipe: Recipe) -> str:
-    """SHA-256 of a recipe in canonical form."""
+    """SHA-256 of a resolved recipe in canonical form."""
     return hashlib.sha256(recipe.model_dump_json().encode()).hexdigest()
 
 
-def part_of_recipe(recipe: Recipe) -> tuple[Shape, Part]:
-    """Build and examine a recipe. Raises FeatureError."""
+def part_of_recipe(recipe: Recipe, sizes: Mapping[str, float] | None = None) -> tuple[Shape, Part]:
+    """Build and examine a recipe, with some of its named sizes changed if wanted. Raises FeatureError or PartError."""
+    recipe = resolved(recipe, sizes)
     shape = build(recipe)
     part = examine(
         shape,
@@ -43,9 +46,7 @@ def read_recipe(data: Any) -> Recipe:
     try:
         return Recipe.model_validate(data)
     except ValidationError as error:
-        first = error.errors()[0]
-        where = ".".join(str(key) for key in first["loc"]) or "the file"
-        raise PartError(f"{where}: {first['msg']}") from error
+        raise PartError(first_fault(error)) from error
 
 
 def load_part(path: Path, called: str | None = None) -> tuple[Shape, Part]:

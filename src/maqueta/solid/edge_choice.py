@@ -1,0 +1,99 @@
+"""Choosing edges of a solid under construction, to round or to chamfer them."""
+
+import math
+from collections.abc import Sequence
+from typing import Any, Final
+
+from OCP.BRep import BRep_Tool
+from OCP.BRepAdaptor import BRepAdaptor_Surface
+from OCP.BRepBuilderAPI import BRepBuilderAPI_MakeVertex
+from OCP.BRepExtrema import BRepExtrema_DistShapeShape
+from OCP.BRepFilletAPI import BRepFilletAPI_MakeChamfer, BRepFilletAPI_MakeFillet
+from OCP.GeomAbs import GeomAbs_SurfaceType
+from OCP.gp import gp_Pnt
+from OCP.TopAbs import TopAbs_EDGE, TopAbs_FACE, TopAbs_REVERSED
+from OCP.TopoDS import TopoDS
+
+from maqueta.solid.errors import PartError
+from maqueta.solid.kernel import Shape, shapes_of
+from maqueta.solid.recipe import Chamfer, EdgeChoice, EdgesBetween, Fillet, plain
+from maqueta.solid.tools import direction, point
+
+#: An edge further from the point that chooses it than this part of the body's size is not meant.
+_FARTHEST: Final = 0.25
+_FACING: Final = 1 - 1e-6
+
+
+def dressed(body: Shape, feature: Fillet | Chamfer, size: float) -> Shape:
+    """The body with some edges rounded or chamfered; `size` is its longest overall size.
+
+    Raises PartError when a choice meets no edge or the kernel cannot make it at that size.
+    """
+    edges = _chosen(body, feature.edges, size)
+    make: Any = BRepFilletAPI_MakeFillet(body) if isinstance(feature, Fillet) else BRepFilletAPI_MakeChamfer(body)
+    amount = plain(feature.radius if isinstance(feature, Fillet) else feature.size)
+    for edge in edges:
+        make.Add(amount, edge)
+    try:
+        make.Build()
+        done = make.IsDone()
+    except Exception:  # the kernel raises its own exception types, none of them public
+        done = False
+    if not done:
+        raise PartError(f"{amount:g} is too large for the edges chosen")
+    return make.Shape()
+
+
+def _chosen(body: Shape, choices: Sequence[EdgeChoice], size: float) -> list[Any]:
+    found: list[Any] = []
+    for choice in choices:
+        if isinstance(choice, EdgesBetween):
+            edges = _between(body, choice)
+            if not edges:
+                raise PartError(f"no edge lies between the sides {choice.between[0]} and {choice.between[1]}")
+        else:
+            edges = [_nearest(body, point(choice.near), size)]
+        found += [edge for edge in edges if not any(edge.IsSame(other) for other in found)]
+    return found
+
+
+def _nearest(body: Shape, at: tuple[float, float, float], size: float) -> Any:
+    vertex = BRepBuilderAPI_MakeVertex(gp_Pnt(*at)).Vertex()
+    best, least = None, math.inf
+    for raw in _corners(body):
+        gap = BRepExtrema_DistShapeShape(raw, vertex)
+        if gap.IsDone() and gap.Value() < least - 1e-9:
+            best, least = TopoDS.Edge(raw), gap.Value()
+    if best is None or least > _FARTHEST * size:
+        raise PartError(f"no edge lies near ({at[0]:g}, {at[1]:g}, {at[2]:g})")
+    return best
+
+
+def _corners(body: Shape) -> list[Any]:
+    """The edges between two faces; a seam, where a round face only closes on itself, is none."""
+    seams = [
+        edge
+        for raw in shapes_of(body, TopAbs_FACE)
+        for edge in shapes_of(raw, TopAbs_EDGE)
+        if BRep_Tool.IsClosed_s(TopoDS.Edge(edge), TopoDS.Face(raw)) or BRep_Tool.Degenerated_s(TopoDS.Edge(edge))
+    ]
+    return [edge for edge in shapes_of(body, TopAbs_EDGE) if not any(edge.IsSame(seam) for seam in seams)]
+
+
+def _between(body: Shape, choice: EdgesBetween) -> list[Any]:
+    sides = [direction(side) for side in choice.between]
+    towards: list[list[Any]] = [[], []]
+    for raw in shapes_of(body, TopAbs_FACE):
+        face = TopoDS.Face(raw)
+        surface = BRepAdaptor_Surface(face, False)
+        if surface.GetType() != GeomAbs_SurfaceType.GeomAbs_Plane:
+            continue
+        normal = surface.Plane().Axis().Direction().Coord()
+        if (face.Orientation() == TopAbs_REVERSED) == surface.Plane().Direct():
+            normal = tuple(-c for c in normal)
+        for side, faces in zip(sides, towards, strict=True):
+            if sum(a * b for a, b in zip(normal, side, strict=True)) > _FACING:
+                faces.append(face)
+    first = [edge for face in towards[0] for edge in shapes_of(face, TopAbs_EDGE)]
+    second = [edge for face in towards[1] for edge in shapes_of(face, TopAbs_EDGE)]
+    return [TopoDS.Edge(edge) for edge in first if any(edge.IsSame(other) for other in second)]
