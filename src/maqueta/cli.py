@@ -67,7 +67,8 @@ def _check(part: Path, sheet: Path, task: Path) -> dict[str, Any]:
 def _project(path: Path) -> ProjectedPart:
     _missing(path)
     try:
-        return project(*load_part(path))
+        shape, part, _ = load_part(path)
+        return project(shape, part)
     except PartError as error:
         raise InputError(f"{path}: {error}") from error
     except OSError as error:

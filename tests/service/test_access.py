@@ -60,10 +60,11 @@ def test_administrators_see_people_but_no_sheets(log_in: LogIn, database: Databa
 
 
 def test_students_see_only_parts_of_their_exercises(log_in: LogIn, instructor: Person) -> None:
-    parts = {part["name"]: part["id"] for part in instructor.get("/api/parts")}
+    models = {part["name"]: part["model"] for part in instructor.get("/api/parts")["parts"]}
     student = log_in("dina.farouk")
-    assert student.status("GET", f"/api/parts/{parts['Reed clamp']}/mesh") == 200
-    assert student.status("GET", f"/api/parts/{parts['Tension wheel']}/mesh") == 404
+    for path in ("", "/mesh", "/views?side=-y&up=%2Bz"):
+        assert student.status("GET", f"/api/models/{models['Reed clamp']}{path}") == 200
+        assert student.status("GET", f"/api/models/{models['Tension wheel']}{path}") == 404
 
 
 def test_findings_and_remarks_stay_hidden_until_the_sheet_is_returned(log_in: LogIn, database: Database) -> None:
@@ -77,7 +78,7 @@ def test_findings_and_remarks_stay_hidden_until_the_sheet_is_returned(log_in: Lo
 
 def test_without_log_in_everything_is_401(app: Any, running: TestClient) -> None:
     stranger = TestClient(app)
-    for path in ("/api/me", "/api/exercises", "/api/sheets/1", "/api/parts/1/mesh", "/api/jobs/1"):
+    for path in ("/api/me", "/api/exercises", "/api/sheets/1", "/api/models/1/mesh", "/api/jobs/1"):
         answer = stranger.get(path)
         assert answer.status_code == 401, path
         assert "log" in answer.json()["message"]

@@ -17,7 +17,7 @@ NO_HIDDEN = MISTAKES["no hidden lines"](demo_projected("reed-clamp"), FAULTLESS)
 
 @pytest.fixture
 def exercise(instructor: Person) -> int:
-    parts = {part["name"]: part["id"] for part in instructor.get("/api/parts")}
+    parts = {part["name"]: part["id"] for part in instructor.get("/api/parts")["parts"]}
     (group,) = instructor.get("/api/classes")
     body = {
         "part": parts["Reed clamp"],
@@ -143,11 +143,11 @@ def test_exercise_needs_an_own_part_and_class(instructor: Person) -> None:
 
 
 def test_parts_page_has_six_sides_and_24_attitudes(instructor: Person) -> None:
-    part = instructor.get("/api/parts")[1]["id"]
-    detail = instructor.get(f"/api/parts/{part}")
+    part = next(p for p in instructor.get("/api/parts")["parts"] if p["name"] == "Reed clamp")["model"]
+    detail = instructor.get(f"/api/models/{part}")
     assert len(detail["sides"]) == 6
     assert len(detail["ranking"]) == 24
     assert detail["dimensions_needed"] == 18
-    views = instructor.get(f"/api/parts/{part}/views?side=-y&up=%2Bz")
+    views = instructor.get(f"/api/models/{part}/views?side=-y&up=%2Bz")
     assert [v["name"] for v in views] == ["front", "top", "right"]
-    assert instructor.status("GET", f"/api/parts/{part}/views?side=-y&up=%2By") == 422
+    assert instructor.status("GET", f"/api/models/{part}/views?side=-y&up=%2By") == 422

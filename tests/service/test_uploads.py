@@ -10,6 +10,7 @@ import pytest
 
 from maqueta.demo.workshop import demo_recipe
 from maqueta.service import kernel_work
+from maqueta.service.kernel_work import PartSource
 from maqueta.service.settings import Settings
 from maqueta.service.workers import KernelWorkers
 from maqueta.solid.step import write_step
@@ -37,7 +38,7 @@ def test_recipe_and_step_become_parts_on_the_shelf(instructor: Person, tmp_path:
         answer = upload(instructor, name, data)
         assert answer.status_code == 202
         assert finished(instructor, answer.json()["job"])["state"] == "done"
-    shelf = {part["name"]: part for part in instructor.get("/api/parts")}
+    shelf = {part["name"]: part for part in instructor.get("/api/parts?limit=200")["parts"]}
     assert shelf["Spare rest"]["state"] == shelf["from-file"]["state"] == "ready"
     assert shelf["from-file"]["extents"] == [80, 40, 45]
 
@@ -69,9 +70,9 @@ def test_unusable_file_is_refused_with_the_reason(instructor: Person, name: str,
     end = finished(instructor, answer.json()["job"])
     assert end["state"] == "failed"
     assert reason in end["message"]
-    part = next(p for p in instructor.get("/api/parts") if p["id"] == answer.json()["id"])
+    part = next(p for p in instructor.get("/api/parts?limit=200")["parts"] if p["id"] == answer.json()["id"])
     assert (part["state"], reason in part["error"]) == ("refused", True)
-    assert instructor.status("GET", f"/api/parts/{part['id']}") == 409
+    assert instructor.status("GET", f"/api/models/{part['model']}") == 409
 
 
 def test_too_large_wrong_kind_and_empty_are_turned_away(instructor: Person) -> None:
@@ -121,16 +122,17 @@ def test_worker_that_dies_loops_or_devours_memory_is_replaced(
 ) -> None:
     part = tmp_path / "part.json"
     part.write_text(demo_recipe("shuttle-rest").model_dump_json())
+    source = PartSource(str(part), "part.json")
     workers = KernelWorkers(Settings(kernel_seconds=15))
     try:
         with monkeypatch.context() as patch:
-            patch.setattr("maqueta.service.workers.examine_upload", work)
+            patch.setattr("maqueta.service.workers.examine", work)
             if work is _loop:
                 patch.setattr(workers, "_seconds", 1.0)
-            lost = workers.examine(1, part, "part.json")
+            lost = workers.examine(1, source)
         assert lost is not None
         assert reason in (lost.refused or "")
-        again = workers.examine(2, part, "part.json")
+        again = workers.examine(2, source)
         assert again is not None
         assert (again.refused, again.name) == (None, "Shuttle rest")
     finally:

@@ -296,6 +296,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/models/{model_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Detail
+         * @description Six sides, ranking, features, and what the drawing of the part demands.
+         */
+        get: operations["models_detail"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/models/{model_id}/mesh": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Mesh
+         * @description Triangles and ink edges for the turntable, packed.
+         */
+        get: operations["models_mesh"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/models/{model_id}/views": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Views
+         * @description The views a front view would bring, for comparing candidates.
+         */
+        get: operations["models_views"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/parts": {
         parameters: {
             query?: never;
@@ -304,16 +364,56 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Shelf
-         * @description The instructor's parts.
+         * Listing
+         * @description A stretch of the instructor's parts: those whose name, material or labels hold all words asked for.
          */
-        get: operations["parts_shelf"];
+        get: operations["parts_listing"];
         put?: never;
         /**
          * Bring In
          * @description Take a recipe or STEP file; it is examined beside the server. The upload is kept whatever becomes of it.
          */
         post: operations["parts_bring_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview
+         * @description What a recipe makes just now. A faulty feature is an answer, not an error.
+         */
+        post: operations["builder_preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/recipe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make
+         * @description Put a recipe on the shelf as a new part.
+         */
+        post: operations["builder_make"];
         delete?: never;
         options?: never;
         head?: never;
@@ -328,10 +428,56 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Detail
-         * @description Six sides, ranking, needs.
+         * One
+         * @description A part with its history.
          */
-        get: operations["parts_detail"];
+        get: operations["parts_one"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /**
+         * Change
+         * @description Rename, label, archive or take out again; say which direction is up in use.
+         *
+         *     A new natural position makes a new version, since pictorial views and the ranking follow it.
+         */
+        patch: operations["parts_change"];
+        trace?: never;
+    };
+    "/api/parts/{part_id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Copy
+         * @description A copy to change, with its labels; the exercises stay with the original.
+         */
+        post: operations["parts_copy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{part_id}/file/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * File Of
+         * @description The part as a file: STEP, triangles (STL, glTF), or what it was made from.
+         */
+        get: operations["parts_file_of"];
         put?: never;
         post?: never;
         delete?: never;
@@ -340,7 +486,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/parts/{part_id}/mesh": {
+    "/api/parts/{part_id}/picture": {
         parameters: {
             query?: never;
             header?: never;
@@ -348,10 +494,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Mesh
-         * @description Triangles and ink edges for the turntable.
+         * Picture
+         * @description The part as a small card model (PNG).
          */
-        get: operations["parts_mesh"];
+        get: operations["parts_picture"];
         put?: never;
         post?: never;
         delete?: never;
@@ -360,7 +506,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/parts/{part_id}/views": {
+    "/api/parts/{part_id}/recipe": {
         parameters: {
             query?: never;
             header?: never;
@@ -368,11 +514,15 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Views
-         * @description The views a front view would bring, for comparing candidates.
+         * Recipe
+         * @description The recipe of a part's current version.
          */
-        get: operations["parts_views"];
-        put?: never;
+        get: operations["builder_recipe"];
+        /**
+         * Rebuild
+         * @description Keep a recipe as the next version of a part. Exercises stay with the version they were set with.
+         */
+        put: operations["builder_rebuild"];
         post?: never;
         delete?: never;
         options?: never;
@@ -549,44 +699,6 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
-         * Arc
-         * @description A circular arc from angle `start`, counter-clockwise by `sweep` (radians; 2π is a full circle).
-         */
-        Arc: {
-            /** Centre */
-            centre: [
-                number,
-                number
-            ];
-            /**
-             * Edges
-             * @default []
-             */
-            edges: number[];
-            /**
-             * Faces
-             * @default []
-             */
-            faces: number[];
-            /**
-             * Kind
-             * @default arc
-             * @constant
-             */
-            kind: "arc";
-            /**
-             * Pen
-             * @enum {string}
-             */
-            pen: "visible" | "hidden" | "smooth" | "centre" | "dimension" | "border" | "grid";
-            /** Radius */
-            radius: number;
-            /** Start */
-            start: number;
-            /** Sweep */
-            sweep: number;
-        };
-        /**
          * AttitudeChoice
          * @description One accepted front view.
          */
@@ -602,10 +714,92 @@ export interface components {
              */
             up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
         };
+        /**
+         * Block
+         * @description A rectangular block; `at` is its corner with the lowest coordinates.
+         */
+        Block: {
+            /**
+             * At
+             * @default [
+             *       0,
+             *       0,
+             *       0
+             *     ]
+             */
+            at: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "block";
+            /**
+             * Name
+             * @default block
+             */
+            name: string;
+            /**
+             * Operation
+             * @default add
+             * @enum {string}
+             */
+            operation: "add" | "cut";
+            /** Size */
+            size: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
         /** Body_parts_bring_in */
         Body_parts_bring_in: {
             /** File */
             file: string;
+        };
+        /**
+         * Boss
+         * @description A round boss that stands on the point `at` and rises in the direction `out`.
+         */
+        Boss: {
+            /** At */
+            at: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            /** Diameter */
+            diameter: number | string;
+            /** Height */
+            height: number | string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "boss";
+            /**
+             * Name
+             * @default boss
+             */
+            name: string;
+            /**
+             * Out
+             * @enum {string}
+             */
+            out: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
         };
         /**
          * CentreLine
@@ -655,6 +849,31 @@ export interface components {
             view: string;
         };
         /**
+         * Chamfer
+         * @description Edges taken off at 45°, by the same `size` from both faces.
+         */
+        Chamfer: {
+            /** Edges */
+            edges: (components["schemas"]["NearEdge"] | components["schemas"]["EdgesBetween"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "chamfer";
+            /**
+             * Name
+             * @default chamfer
+             */
+            name: string;
+            /** Size */
+            size: number | string;
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
          * ClassForm
          * @description A class and how many students it has.
          */
@@ -667,6 +886,19 @@ export interface components {
             students: number;
         };
         /**
+         * Corner
+         * @description A corner of a profile between two straight lines, rounded with a radius.
+         */
+        Corner: {
+            /** Radius */
+            radius: number | string;
+            /** To */
+            to: [
+                number | string,
+                number | string
+            ];
+        };
+        /**
          * CountForm
          * @description A row of the count table.
          */
@@ -677,6 +909,29 @@ export interface components {
             has: number;
             /** Needs */
             needs: number;
+        };
+        /**
+         * Counterbore
+         * @description A wider flat-bottomed mouth of a hole.
+         */
+        Counterbore: {
+            /** Depth */
+            depth: number | string;
+            /** Diameter */
+            diameter: number | string;
+        };
+        /**
+         * Countersink
+         * @description A conical mouth of a hole: diameter at the surface, and the angle between its sides in degrees.
+         */
+        Countersink: {
+            /**
+             * Angle
+             * @default 90
+             */
+            angle: number | string;
+            /** Diameter */
+            diameter: number | string;
         };
         /**
          * Credentials
@@ -735,6 +990,17 @@ export interface components {
              * @enum {string}
              */
             state: "draft" | "handed-in" | "returned";
+        };
+        /**
+         * EdgesBetween
+         * @description All edges along which a face towards the one side meets a face towards the other.
+         */
+        EdgesBetween: {
+            /** Between */
+            between: [
+                "-x" | "+x" | "-y" | "+y" | "-z" | "+z",
+                "-x" | "+x" | "-y" | "+y" | "-z" | "+z"
+            ];
         };
         /**
          * Exercise
@@ -851,6 +1117,8 @@ export interface components {
             handed_in: number;
             /** Id */
             id: number;
+            /** Model */
+            model: number;
             /** Of Points */
             of_points: number;
             /** Part */
@@ -878,6 +1146,67 @@ export interface components {
              * @default 0
              */
             total: number;
+            /** Varied */
+            varied: boolean;
+        };
+        /**
+         * Extrude
+         * @description A closed profile pushed to a depth.
+         *
+         *     `plane` names the two model axes of the profile's coordinates; the profile stands at `offset` along the
+         *     third axis and is pushed by `depth` in its positive direction.
+         */
+        Extrude: {
+            /** Depth */
+            depth: number | string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "extrude";
+            /**
+             * Name
+             * @default profile
+             */
+            name: string;
+            /**
+             * Offset
+             * @default 0
+             */
+            offset: number | string;
+            /**
+             * Operation
+             * @default add
+             * @enum {string}
+             */
+            operation: "add" | "cut";
+            /**
+             * Plane
+             * @enum {string}
+             */
+            plane: "xy" | "xz" | "yz";
+            /** Profile */
+            profile: ([
+                number | string,
+                number | string
+            ] | components["schemas"]["maqueta__solid__recipe__Arc"] | components["schemas"]["Corner"])[];
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * FeatureForm
+         * @description A recognised feature in words, with the faces it consists of.
+         */
+        FeatureForm: {
+            /** Faces */
+            faces: number[];
+            /** Kind */
+            kind: string;
+            /** Words */
+            words: string;
         };
         /**
          * Filled
@@ -895,6 +1224,31 @@ export interface components {
                 number,
                 number
             ][];
+        };
+        /**
+         * Fillet
+         * @description Edges rounded with a radius.
+         */
+        Fillet: {
+            /** Edges */
+            edges: (components["schemas"]["NearEdge"] | components["schemas"]["EdgesBetween"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "fillet";
+            /**
+             * Name
+             * @default fillet
+             */
+            name: string;
+            /** Radius */
+            radius: number | string;
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
         };
         /**
          * FindingForm
@@ -971,6 +1325,47 @@ export interface components {
             detail?: components["schemas"]["ValidationError"][];
         };
         /**
+         * Hole
+         * @description A round hole drilled from `at` in the direction `into`; the depth is a size or "through".
+         */
+        Hole: {
+            /** At */
+            at: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            counterbore?: components["schemas"]["Counterbore"] | null;
+            countersink?: components["schemas"]["Countersink"] | null;
+            /**
+             * Depth
+             * @default through
+             */
+            depth: number | string | "through";
+            /** Diameter */
+            diameter: number | string;
+            /**
+             * Into
+             * @enum {string}
+             */
+            into: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "hole";
+            /**
+             * Name
+             * @default hole
+             */
+            name: string;
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
          * InkForm
          * @description A sheet as ink.
          */
@@ -998,7 +1393,7 @@ export interface components {
             /** Id */
             id: string;
             /** Items */
-            items: (components["schemas"]["Stroke"] | components["schemas"]["Arc"] | components["schemas"]["Filled"] | components["schemas"]["Text"])[];
+            items: (components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Text"])[];
             /** Owner */
             owner?: string | null;
             /**
@@ -1030,6 +1425,16 @@ export interface components {
              * @enum {string}
              */
             state: "waiting" | "running" | "done" | "failed" | "cancelled";
+        };
+        /**
+         * LabelCount
+         * @description A label and how many parts carry it.
+         */
+        LabelCount: {
+            /** Count */
+            count: number;
+            /** Label */
+            label: string;
         };
         /**
          * LinearDimension
@@ -1108,6 +1513,151 @@ export interface components {
             token: string;
         };
         /**
+         * Mesh
+         * @description Flat lists ready for a graphics card, in the part's unit.
+         *
+         *     `points` are x, y, z in a row; `triangles` index into them; `face_of_triangle` names the part's face.
+         *     `edges` holds one polyline per part edge (same index), empty where the edge is a seam or smooth.
+         */
+        Mesh: {
+            /** Edges */
+            edges: number[][];
+            /** Face Of Triangle */
+            face_of_triangle: number[];
+            /** Points */
+            points: number[];
+            /** Triangles */
+            triangles: number[];
+        };
+        /**
+         * Mirror
+         * @description Earlier features made again on the other side of the plane `axis` = `at`.
+         */
+        Mirror: {
+            /**
+             * At
+             * @default 0
+             */
+            at: number | string;
+            /**
+             * Axis
+             * @enum {string}
+             */
+            axis: "x" | "y" | "z";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "mirror";
+            /**
+             * Name
+             * @default mirror
+             */
+            name: string;
+            /** Of */
+            of: string[];
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * ModelDetail
+         * @description What a part looks like and what its drawing demands.
+         */
+        ModelDetail: {
+            /** Diameters */
+            diameters: number;
+            /** Dimensions Needed */
+            dimensions_needed: number | null;
+            /** Dimensions Reason */
+            dimensions_reason: string | null;
+            /** Extents */
+            extents: [
+                number,
+                number,
+                number
+            ];
+            /** Faces */
+            faces: number;
+            /** Features */
+            features: components["schemas"]["FeatureForm"][];
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+            /** Natural Up */
+            natural_up: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
+            /** Patterns */
+            patterns: string[];
+            /** Ranking */
+            ranking: components["schemas"]["RankedForm"][];
+            /** Scales */
+            scales: components["schemas"]["ScaleForm"][];
+            /** Sides */
+            sides: components["schemas"]["SideDrawing"][];
+            /** Solids */
+            solids: number;
+            /** Standings */
+            standings: components["schemas"]["StandingForm"][];
+            /** Stretches */
+            stretches: {
+                [key: string]: number;
+            };
+            /** Symmetry */
+            symmetry: string[];
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "mm" | "inch";
+            /** View Reasons */
+            view_reasons: components["schemas"]["ViewReason"][];
+            /** Views Needed */
+            views_needed: ("front" | "top" | "right" | "left" | "bottom" | "rear")[];
+            /** Views Repeated */
+            views_repeated: [
+                "front" | "top" | "right" | "left" | "bottom" | "rear",
+                "front" | "top" | "right" | "left" | "bottom" | "rear"
+            ][];
+            /** Volume */
+            volume: number;
+        };
+        /**
+         * NamedSize
+         * @description A size with a name, for use in expressions; one with `low` and `high` may vary from sheet to sheet.
+         *
+         *     `value` may use names that come earlier in the list. Varied values are `low` plus whole multiples of `step`.
+         */
+        NamedSize: {
+            /** High */
+            high?: number | string | null;
+            /** Low */
+            low?: number | string | null;
+            /** Name */
+            name: string;
+            /**
+             * Step
+             * @default 1
+             */
+            step: number | string;
+            /** Value */
+            value: number | string;
+        };
+        /**
+         * NearEdge
+         * @description The edge that passes nearest to a point.
+         */
+        NearEdge: {
+            /** Near */
+            near: [
+                number | string,
+                number | string,
+                number | string
+            ];
+        };
+        /**
          * NewExercise
          * @description What an instructor sets.
          */
@@ -1124,6 +1674,11 @@ export interface components {
             task: components["schemas"]["Exercise"];
             /** Title */
             title: string;
+            /**
+             * Varied
+             * @default false
+             */
+            varied: boolean;
         };
         /**
          * NewPerson
@@ -1199,38 +1754,40 @@ export interface components {
             width: number;
         };
         /**
-         * PartDetail
-         * @description Everything the turntable page shows besides the mesh.
+         * PartChange
+         * @description What is changed about a part; what is left out stays.
          */
-        PartDetail: {
-            /** Dimensions Needed */
-            dimensions_needed: number | null;
-            /** Dimensions Reason */
-            dimensions_reason: string | null;
-            /** Features */
-            features: string[];
+        PartChange: {
+            /** Archived */
+            archived?: boolean | null;
+            /** Labels */
+            labels?: string[] | null;
+            /** Name */
+            name?: string | null;
+            /** Natural Up */
+            natural_up?: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
+        };
+        /**
+         * PartForm
+         * @description A part with its history: what it was read from, and the exercises that use it.
+         */
+        PartForm: {
             part: components["schemas"]["PartSummary"];
-            /** Ranking */
-            ranking: components["schemas"]["RankedForm"][];
-            /** Sides */
-            sides: components["schemas"]["SideDrawing"][];
-            /** Stretches */
-            stretches: {
-                [key: string]: number;
-            };
-            /** Views Needed */
-            views_needed: ("front" | "top" | "right" | "left" | "bottom" | "rear")[];
-            /** Views Repeated */
-            views_repeated: [
-                "front" | "top" | "right" | "left" | "bottom" | "rear",
-                "front" | "top" | "right" | "left" | "bottom" | "rear"
-            ][];
+            report: components["schemas"]["StepReportForm"] | null;
+            /** Used In */
+            used_in: components["schemas"]["UsedIn"][];
+            /** Versions */
+            versions: number;
         };
         /**
          * PartSummary
-         * @description A part on the shelf.
+         * @description A part on the shelf; `model` is its current version, `picture` changes with it.
          */
         PartSummary: {
+            /** Archived */
+            archived: boolean;
+            /** Built */
+            built: boolean;
             /** Error */
             error: string;
             /**
@@ -1255,15 +1812,28 @@ export interface components {
             id: number;
             /** Job */
             job?: number | null;
+            /** Labels */
+            labels: string[];
+            /** Made By */
+            made_by: string;
             /**
              * Material
              * @default
              */
             material: string;
+            /** Model */
+            model: number;
             /** Name */
             name: string;
             /** Natural Up */
-            natural_up?: string | null;
+            natural_up?: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
+            /** Picture */
+            picture: string | null;
+            /**
+             * Solids
+             * @default 1
+             */
+            solids: number;
             /**
              * State
              * @enum {string}
@@ -1275,6 +1845,8 @@ export interface components {
              * @enum {string}
              */
             unit: "mm" | "inch";
+            /** Version */
+            version: number;
         };
         /**
          * Person
@@ -1302,6 +1874,77 @@ export interface components {
         PersonChange: {
             /** Active */
             active: boolean;
+        };
+        /**
+         * Pocket
+         * @description A rectangular pocket sunk from the middle of its mouth `at` in the direction `into`.
+         *
+         *     `size` runs along the two axes square to it, in the order x, y, z; `corner` rounds its upright corners.
+         */
+        Pocket: {
+            /** At */
+            at: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            /**
+             * Corner
+             * @default 0
+             */
+            corner: number | string;
+            /** Depth */
+            depth: number | string;
+            /**
+             * Into
+             * @enum {string}
+             */
+            into: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pocket";
+            /**
+             * Name
+             * @default pocket
+             */
+            name: string;
+            /** Size */
+            size: [
+                number | string,
+                number | string
+            ];
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * PreviewForm
+         * @description A recipe as the kernel builds it just now: its triangles, or which feature is at fault and why.
+         */
+        PreviewForm: {
+            /** Extents */
+            extents: [
+                number,
+                number,
+                number
+            ];
+            /** Faces */
+            faces: number;
+            /** Fault */
+            fault: string | null;
+            /** Feature */
+            feature: number | null;
+            mesh: components["schemas"]["Mesh"] | null;
+            /** Sizes */
+            sizes: {
+                [key: string]: number;
+            };
+            /** Volume */
+            volume: number;
         };
         /**
          * RankedForm
@@ -1335,12 +1978,193 @@ export interface components {
             words: string[];
         };
         /**
+         * Recipe
+         * @description A part: its named sizes and its features in the order they are made. The first feature must add material.
+         */
+        Recipe: {
+            /** Features */
+            features: (components["schemas"]["Block"] | components["schemas"]["Extrude"] | components["schemas"]["Revolve"] | components["schemas"]["Boss"] | components["schemas"]["Step"] | components["schemas"]["Slot"] | components["schemas"]["Pocket"] | components["schemas"]["Hole"] | components["schemas"]["Rib"] | components["schemas"]["Fillet"] | components["schemas"]["Chamfer"] | components["schemas"]["Repeat"] | components["schemas"]["Mirror"])[];
+            /**
+             * Format
+             * @default 1
+             * @constant
+             */
+            format: 1;
+            /**
+             * Material
+             * @default
+             */
+            material: string;
+            /** Name */
+            name: string;
+            /**
+             * Natural Up
+             * @default +z
+             */
+            natural_up: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
+            /**
+             * Sizes
+             * @default []
+             */
+            sizes: components["schemas"]["NamedSize"][];
+            /**
+             * Units
+             * @default mm
+             * @enum {string}
+             */
+            units: "mm" | "inch";
+        };
+        /**
+         * RecipeForm
+         * @description A recipe to keep as a new part or as the next version of one.
+         */
+        RecipeForm: {
+            recipe: components["schemas"]["Recipe"];
+        };
+        /**
          * RemarkForm
          * @description A remark on a whole sheet.
          */
         RemarkForm: {
             /** Remark */
             remark: string;
+        };
+        /**
+         * Repeat
+         * @description Earlier features made again: `count` in all, each a `step` further, or spread evenly about an axis.
+         */
+        Repeat: {
+            /** About */
+            about?: ("x" | "y" | "z") | null;
+            /**
+             * At
+             * @default [
+             *       0,
+             *       0,
+             *       0
+             *     ]
+             */
+            at: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            /** Count */
+            count: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "repeat";
+            /**
+             * Name
+             * @default repeat
+             */
+            name: string;
+            /** Of */
+            of: string[];
+            /** Step */
+            step?: [
+                number | string,
+                number | string,
+                number | string
+            ] | null;
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * Revolve
+         * @description A closed profile of (radius, position along the axis) points turned about an axis through `at`.
+         */
+        Revolve: {
+            /**
+             * At
+             * @default [
+             *       0,
+             *       0,
+             *       0
+             *     ]
+             */
+            at: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            /**
+             * Axis
+             * @enum {string}
+             */
+            axis: "x" | "y" | "z";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "revolve";
+            /**
+             * Name
+             * @default turned profile
+             */
+            name: string;
+            /**
+             * Operation
+             * @default add
+             * @enum {string}
+             */
+            operation: "add" | "cut";
+            /** Profile */
+            profile: ([
+                number | string,
+                number | string
+            ] | components["schemas"]["maqueta__solid__recipe__Arc"] | components["schemas"]["Corner"])[];
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * Rib
+         * @description A flat three-cornered rib in the inner corner `at`, its two legs running along the directions `legs`.
+         *
+         *     `at` lies in the middle of its thickness.
+         */
+        Rib: {
+            /** At */
+            at: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "rib";
+            /** Legs */
+            legs: [
+                "-x" | "+x" | "-y" | "+y" | "-z" | "+z",
+                "-x" | "+x" | "-y" | "+y" | "-z" | "+z"
+            ];
+            /** Lengths */
+            lengths: [
+                number | string,
+                number | string
+            ];
+            /**
+             * Name
+             * @default rib
+             */
+            name: string;
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+            /** Thickness */
+            thickness: number | string;
         };
         /**
          * RoundDimension
@@ -1384,6 +2208,23 @@ export interface components {
             /** Base */
             base: number;
             document: components["schemas"]["SheetDocument"];
+        };
+        /**
+         * ScaleForm
+         * @description The scale proposed for a paper, with its gap sums.
+         */
+        ScaleForm: {
+            /** Across */
+            across: string;
+            /**
+             * Paper
+             * @enum {string}
+             */
+            paper: "A4" | "A3" | "A2" | "A1" | "A0" | "ANSI A" | "ANSI B" | "ANSI C" | "ANSI D";
+            /** Scale */
+            scale: string | null;
+            /** Up */
+            up: string;
         };
         /**
          * SharedDecision
@@ -1501,6 +2342,18 @@ export interface components {
             };
         };
         /**
+         * ShelfForm
+         * @description A stretch of the shelf, how many parts match in all, and the labels there are.
+         */
+        ShelfForm: {
+            /** Labels */
+            labels: components["schemas"]["LabelCount"][];
+            /** Parts */
+            parts: components["schemas"]["PartSummary"][];
+            /** Total */
+            total: number;
+        };
+        /**
          * SideDrawing
          * @description One side of a part as an exact line drawing, in the part's unit.
          */
@@ -1513,7 +2366,7 @@ export interface components {
                 number
             ];
             /** Items */
-            items: (components["schemas"]["Stroke"] | components["schemas"]["Arc"] | components["schemas"]["Filled"] | components["schemas"]["Text"])[];
+            items: (components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Text"])[];
             /**
              * Side
              * @enum {string}
@@ -1524,6 +2377,134 @@ export interface components {
              * @enum {string}
              */
             up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+        };
+        /**
+         * Slot
+         * @description A slot sunk from the middle of its mouth `at` in the direction `into`, `length` over all along an axis.
+         */
+        Slot: {
+            /**
+             * Along
+             * @enum {string}
+             */
+            along: "x" | "y" | "z";
+            /** At */
+            at: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            /**
+             * Depth
+             * @default through
+             */
+            depth: number | string | "through";
+            /**
+             * Ends
+             * @default round
+             * @enum {string}
+             */
+            ends: "round" | "square";
+            /**
+             * Into
+             * @enum {string}
+             */
+            into: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "slot";
+            /** Length */
+            length: number | string;
+            /**
+             * Name
+             * @default slot
+             */
+            name: string;
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+            /** Width */
+            width: number | string;
+        };
+        /**
+         * StandingForm
+         * @description A way the part can stand, and how firmly.
+         */
+        StandingForm: {
+            /** Footprint */
+            footprint: number;
+            /** Height */
+            height: number;
+            /**
+             * Up
+             * @enum {string}
+             */
+            up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+        };
+        /**
+         * Step
+         * @description A step along an edge where the sides `edge` meet: of the part's bounding box, or through the point `at`.
+         *
+         *     It takes `across` away from the first side and `down` from the second, along the whole edge, or `length` of it
+         *     from `start`.
+         */
+        Step: {
+            /** Across */
+            across: number | string;
+            /** At */
+            at?: [
+                number | string,
+                number | string,
+                number | string
+            ] | null;
+            /** Down */
+            down: number | string;
+            /** Edge */
+            edge: [
+                "-x" | "+x" | "-y" | "+y" | "-z" | "+z",
+                "-x" | "+x" | "-y" | "+y" | "-z" | "+z"
+            ];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "step";
+            /** Length */
+            length?: number | string | null;
+            /**
+             * Name
+             * @default step
+             */
+            name: string;
+            /** Start */
+            start?: number | string | null;
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * StepReportForm
+         * @description What a STEP file had to say.
+         */
+        StepReportForm: {
+            /** Healed */
+            healed: string[];
+            /** Left Out */
+            left_out: string[];
+            /** Protocol */
+            protocol: string;
+            /** Read */
+            read: string[];
+            /** Solids */
+            solids: number;
+            /** Unit Written */
+            unit_written: string;
         };
         /**
          * Stroke
@@ -1635,6 +2616,18 @@ export interface components {
                 [key: string]: string;
             };
         };
+        /**
+         * UsedIn
+         * @description An exercise set on a part, and the version it keeps.
+         */
+        UsedIn: {
+            /** Id */
+            id: number;
+            /** Title */
+            title: string;
+            /** Version */
+            version: number;
+        };
         /** ValidationError */
         ValidationError: {
             /** Context */
@@ -1697,7 +2690,7 @@ export interface components {
             /** Hidden Lines */
             hidden_lines: number;
             /** Items */
-            items: (components["schemas"]["Stroke"] | components["schemas"]["Arc"] | components["schemas"]["Filled"] | components["schemas"]["Text"])[];
+            items: (components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Text"])[];
             /**
              * Name
              * @enum {string}
@@ -1749,6 +2742,21 @@ export interface components {
             smooth_lines: number;
         };
         /**
+         * ViewReason
+         * @description Why a view is needed or left out.
+         */
+        ViewReason: {
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "front" | "top" | "right" | "left" | "bottom" | "rear";
+            /** Needed */
+            needed: boolean;
+            /** Why */
+            why: string;
+        };
+        /**
          * WallForm
          * @description All sheets of an exercise.
          */
@@ -1788,6 +2796,60 @@ export interface components {
             state: "draft" | "handed-in" | "returned";
             /** Student */
             student: string;
+        };
+        /**
+         * Arc
+         * @description A circular arc from angle `start`, counter-clockwise by `sweep` (radians; 2π is a full circle).
+         */
+        maqueta__drawing__ink__Arc: {
+            /** Centre */
+            centre: [
+                number,
+                number
+            ];
+            /**
+             * Edges
+             * @default []
+             */
+            edges: number[];
+            /**
+             * Faces
+             * @default []
+             */
+            faces: number[];
+            /**
+             * Kind
+             * @default arc
+             * @constant
+             */
+            kind: "arc";
+            /**
+             * Pen
+             * @enum {string}
+             */
+            pen: "visible" | "hidden" | "smooth" | "centre" | "dimension" | "border" | "grid";
+            /** Radius */
+            radius: number;
+            /** Start */
+            start: number;
+            /** Sweep */
+            sweep: number;
+        };
+        /**
+         * Arc
+         * @description An arc of a profile from the previous point through `through` to `to`.
+         */
+        maqueta__solid__recipe__Arc: {
+            /** Through */
+            through: [
+                number | string,
+                number | string
+            ];
+            /** To */
+            to: [
+                number | string,
+                number | string
+            ];
         };
     };
     responses: never;
@@ -2299,9 +3361,110 @@ export interface operations {
             };
         };
     };
-    parts_shelf: {
+    models_detail: {
         parameters: {
             query?: never;
+            header?: never;
+            path: {
+                model_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ModelDetail"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    models_mesh: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                model_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    models_views: {
+        parameters: {
+            query: {
+                side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+                up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+                names?: ("front" | "top" | "right" | "left" | "bottom" | "rear")[];
+            };
+            header?: never;
+            path: {
+                model_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ViewDrawing"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    parts_listing: {
+        parameters: {
+            query?: {
+                words?: string;
+                label?: string | null;
+                archived?: boolean;
+                offset?: number;
+                limit?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -2314,7 +3477,16 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PartSummary"][];
+                    "application/json": components["schemas"]["ShelfForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
                 };
             };
         };
@@ -2352,7 +3524,73 @@ export interface operations {
             };
         };
     };
-    parts_detail: {
+    builder_preview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecipeForm"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PreviewForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    builder_make: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecipeForm"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartSummary"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    parts_one: {
         parameters: {
             query?: never;
             header?: never;
@@ -2369,7 +3607,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PartDetail"];
+                    "application/json": components["schemas"]["PartForm"];
                 };
             };
             /** @description Validation Error */
@@ -2383,7 +3621,103 @@ export interface operations {
             };
         };
     };
-    parts_mesh: {
+    parts_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartSummary"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    parts_copy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartSummary"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    parts_file_of: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+                kind: "step" | "stl" | "glb" | "source";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    parts_picture: {
         parameters: {
             query?: never;
             header?: never;
@@ -2412,13 +3746,9 @@ export interface operations {
             };
         };
     };
-    parts_views: {
+    builder_recipe: {
         parameters: {
-            query: {
-                side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-                up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-                names?: ("front" | "top" | "right" | "left" | "bottom" | "rear")[];
-            };
+            query?: never;
             header?: never;
             path: {
                 part_id: number;
@@ -2433,7 +3763,42 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ViewDrawing"][];
+                    "application/json": components["schemas"]["RecipeForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    builder_rebuild: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecipeForm"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartSummary"];
                 };
             };
             /** @description Validation Error */

@@ -2,14 +2,12 @@
 
 from typing import Any, Final
 
-from maqueta.dimensioning.count import count, diameters
-from maqueta.dimensioning.determinacy import needed_sizes
+from maqueta.checking.demands import Demands, demands
 from maqueta.dimensioning.proposal import propose
-from maqueta.dimensioning.size_model import size_model, unsupported
-from maqueta.projection.attitude import Attitude
-from maqueta.projection.needed import view_need
+from maqueta.dimensioning.size_model import size_model
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.projection.ranking import Ranked, rank, words
+from maqueta.projection.ranking import Ranked, words
+from maqueta.solid.formed import Form
 from maqueta.solid.part import Part
 
 ANALYSIS_FORMAT: Final = 1
@@ -22,9 +20,7 @@ def _tidy(value: float) -> float:
 def analysis(projected: ProjectedPart) -> dict[str, Any]:
     """The report of `maqueta analyse` (format 1)."""
     part = projected.part
-    ranking = rank(projected)
-    front = ranking[0].attitude
-    need = view_need(projected, front)
+    found = demands(projected)
     return {
         "format": ANALYSIS_FORMAT,
         "part": {
@@ -44,12 +40,32 @@ def analysis(projected: ProjectedPart) -> dict[str, Any]:
                 "axis": feature.axis,
                 "at": [_tidy(c) for c in feature.at],
             }
+            | ({"angle": _tidy(feature.angle)} if feature.kind == "countersink" else {})
             for feature in part.features
         ],
-        "ranking": [_ranked_json(entry, part) for entry in ranking],
-        "views": {"needed": list(need.needed), "repeated": [list(pair) for pair in need.repeated]},
-        "dimensioning": _dimensioning(part, front),
+        "forms": [_form_json(form) for form in found.forms],
+        "patterns": [
+            {"features": list(pattern.features), "layout": pattern.layout, "pitch": _tidy(pattern.pitch)}
+            for pattern in found.patterns
+        ],
+        "symmetry": {"planes": list(found.symmetry.planes), "turned_about": found.symmetry.turned_about},
+        "standing": [{"up": s.up, "footprint": _tidy(s.footprint), "height": _tidy(s.height)} for s in found.standings],
+        "ranking": [_ranked_json(entry, part) for entry in found.ranking],
+        "views": {
+            "needed": list(found.need.needed),
+            "repeated": [list(pair) for pair in found.need.repeated],
+            "reasons": dict(found.need.reasons),
+        },
+        "scales": [{"paper": s.paper, "scale": s.scale, "across": s.across, "up": s.up} for s in found.scales],
+        "dimensioning": _dimensioning(found, part),
     }
+
+
+def _form_json(form: Form) -> dict[str, Any]:
+    json: dict[str, Any] = {"kind": form.kind, "size": _tidy(form.size), "length": _tidy(form.length)}
+    if form.kind == "slot":
+        json |= {"depth": _tidy(form.depth), "through": form.through}
+    return json | {"axis": form.axis}
 
 
 def _ranked_json(entry: Ranked, part: Part) -> dict[str, Any]:
@@ -68,15 +84,13 @@ def _ranked_json(entry: Ranked, part: Part) -> dict[str, Any]:
     }
 
 
-def _dimensioning(part: Part, front: Attitude) -> dict[str, Any]:
-    reason = unsupported(part)
-    if reason is not None:
-        return {"not_judged": reason}
-    model = size_model(part)
+def _dimensioning(found: Demands, part: Part) -> dict[str, Any]:
+    if found.reason is not None:
+        return {"not_judged": found.reason}
     return {
-        "needed": needed_sizes(model),
-        "per_direction": {row.direction: {"stretches": row.stretches} for row in count(model, front)},
-        "diameters": {"needed": diameters(model)[0]},
+        "needed": found.sizes,
+        "per_direction": {row.direction: {"stretches": row.stretches} for row in found.counts},
+        "diameters": {"needed": found.diameters},
         "proposal": [
             {
                 "kind": size.kind,
@@ -86,6 +100,6 @@ def _dimensioning(part: Part, front: Attitude) -> dict[str, Any]:
                 "value": _tidy(size.value),
                 "overall": size.overall,
             }
-            for size in propose(model, front)
+            for size in propose(size_model(part), found.ranking[0].attitude)
         ],
     }

@@ -3,7 +3,7 @@
 import json
 from dataclasses import dataclass
 from pathlib import Path
-from typing import Final
+from typing import Any, Final
 
 from maqueta.checking.exercise import Exercise
 from maqueta.solid.recipe import Recipe
@@ -46,9 +46,15 @@ LEVELS: Final = {
 PARTS: Final = tuple(slug for slugs in LEVELS.values() for slug in slugs)
 
 
+def demo_recipe_json(slug: str) -> dict[str, Any]:
+    """The recipe of one of the demo parts as it was written."""
+    recipe: dict[str, Any] = json.loads((_FOLDER / f"{slug}.json").read_text("utf-8"))
+    return recipe
+
+
 def demo_recipe(slug: str) -> Recipe:
     """One of the demo parts."""
-    return Recipe.model_validate(json.loads((_FOLDER / f"{slug}.json").read_text("utf-8")))
+    return Recipe.model_validate(demo_recipe_json(slug))
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,6 +64,7 @@ class DemoExercise:
     part: str
     task: Exercise
     due_in_days: int
+    varied: bool = False
 
 
 _FIELDS: Final = ("title", "drafter", "class", "date", "scale")
@@ -99,4 +106,10 @@ EXERCISES: Final = (
         9,
     ),
     DemoExercise("shuttle-rest", _task("Shuttle rest", views=("front", "top", "right"), scale="1:1"), 16),
+    DemoExercise(
+        "breast-beam-spacer",
+        _task("Breast-beam spacer, your own sizes", views=("front", "top"), front={"natural_up": "+z"}),
+        23,
+        varied=True,
+    ),
 )

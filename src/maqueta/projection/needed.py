@@ -14,10 +14,14 @@ _USUAL_THREE: tuple[ViewName, ...] = ("front", "top", "right")
 
 @dataclass(frozen=True, slots=True)
 class ViewNeed:
-    """The views to draw, and pairs (kept, repeating) of the usual three that show the same lines."""
+    """The views to draw, and pairs (kept, repeating) of the usual three that show the same lines.
+
+    `reasons` says of each of the usual three why it is needed or left out.
+    """
 
     needed: tuple[ViewName, ...]
     repeated: tuple[tuple[ViewName, ViewName], ...]
+    reasons: tuple[tuple[ViewName, str], ...]
 
 
 def repeats(a: LineSet, b: LineSet, tolerance: float) -> bool:
@@ -49,7 +53,35 @@ def view_need(projected: ProjectedPart, front: Attitude) -> ViewNeed:
     if len(kept) == 3:
         telling = [name for name in kept[1:] if _tells(projected, attitudes[name])]
         kept = ["front", *(telling or ["top"])]
-    return ViewNeed(tuple(kept), tuple(repeated))
+    reasons = tuple((name, _reason(projected, attitudes[name], name, kept, repeated)) for name in _USUAL_THREE)
+    return ViewNeed(tuple(kept), tuple(repeated), reasons)
+
+
+def _reason(
+    projected: ProjectedPart,
+    attitude: Attitude,
+    name: ViewName,
+    kept: list[ViewName],
+    repeated: list[tuple[ViewName, ViewName]],
+) -> str:
+    twin = next((first for first, second in repeated if second == name), None)
+    if twin is not None and name not in kept:
+        return f"left out: it shows the same lines as the {twin} view"
+    shown = _shown(projected, attitude)
+    if name == "front":
+        return f"chosen as front: {shown} show their shape there" if shown else "chosen as front"
+    if name not in kept:
+        return "left out: nothing shows its shape there that another view does not show"
+    return f"needed: {shown} show their shape there" if shown else "needed: one view alone leaves a size out"
+
+
+def _shown(projected: ProjectedPart, attitude: Attitude) -> str:
+    """What shows its shape along a line of sight, in words; empty when nothing does."""
+    axis = attitude.side[1]
+    round_ones = sum(1 for feature in projected.part.features if feature.axis == axis)
+    circles = {0: "", 1: "one round feature"}.get(round_ones, f"{round_ones} round features")
+    contour = "a contour with steps, slants or curves" if _tells(projected, attitude) else ""
+    return " and ".join(part for part in (contour, circles) if part)
 
 
 def _tells(projected: ProjectedPart, attitude: Attitude) -> bool:

@@ -11,7 +11,7 @@ from fastapi.staticfiles import StaticFiles
 
 from maqueta.service import guards
 from maqueta.service.jobs import LocalJobs
-from maqueta.service.routes import accounts, bench, exercises, jobs, parts, sheets
+from maqueta.service.routes import accounts, bench, builder, exercises, jobs, models, parts, sheets
 from maqueta.service.settings import Settings
 from maqueta.service.workers import KernelWorkers
 from maqueta.service.world import World
@@ -35,7 +35,7 @@ def describe() -> FastAPI:
         generate_unique_id_function=_operation_name,
         separate_input_output_schemas=False,
     )
-    for area in (accounts, parts, jobs, exercises, bench, sheets):
+    for area in (accounts, builder, parts, models, jobs, exercises, bench, sheets):
         app.include_router(area.router)
     return app
 
@@ -47,8 +47,9 @@ def create_app(settings: Settings, database: Database) -> FastAPI:
 
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
-        local_jobs = LocalJobs(database, files, KernelWorkers(settings))
-        app.state.world = World(settings, database, files, local_jobs)
+        kernel = KernelWorkers(settings)
+        local_jobs = LocalJobs(database, files, kernel)
+        app.state.world = World(settings, database, files, local_jobs, kernel)
         local_jobs.start()
         try:
             yield

@@ -1,26 +1,26 @@
 """Fills an empty database with the evening school: people, parts, exercises, sheets in every state."""
 
+import json
 import os
 import secrets
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 from typing import Final
 
-from pydantic import TypeAdapter
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from maqueta.checking.report import check
 from maqueta.demo.mistakes import MISTAKES
 from maqueta.demo.model_sheet import Drafter, model_sheet
-from maqueta.demo.workshop import EXERCISES, PARTS, DemoExercise, demo_recipe
-from maqueta.projection.project import project
-from maqueta.projection.projected_part import ProjectedPart, to_json
+from maqueta.demo.workshop import EXERCISES, LEVELS, DemoExercise, demo_recipe, demo_recipe_json
+from maqueta.projection.projected_part import ProjectedPart, from_json
+from maqueta.service.kernel_work import described
+from maqueta.service.part_files import kept
 from maqueta.service.present import FINDING
 from maqueta.service.routes.accounts import hasher
 from maqueta.service.settings import Settings
 from maqueta.sheet.document import SheetDocument
-from maqueta.solid.mesh import Mesh, mesh
 from maqueta.solid.source import part_of_recipe
 from maqueta.store.accounts import Role, add_account
 from maqueta.store.clock import now
@@ -28,9 +28,8 @@ from maqueta.store.database import Database
 from maqueta.store.exercises import add_exercise, decide, exercise_for, hand_in, save_draft
 from maqueta.store.files import FileStore
 from maqueta.store.models import Account, Enrolment, ExerciseRecord, PartRecord, SchoolClass
-from maqueta.store.shelf import add_part
+from maqueta.store.shelf import add_part, keep_examined, label_part
 
-_MESH: Final = TypeAdapter(Mesh)
 _INSTRUCTOR: Final = ("ines.corvalho", "Ines Corvalho")
 _ADMIN: Final = ("otto.brandt", "Otto Brandt")
 _CLASS: Final = "Evening 2"
@@ -90,11 +89,14 @@ def load_demo(database: Database, files: FileStore, settings: Settings) -> bool:
         session.flush()
         session.add_all(Enrolment(class_id=school_class.id, student_id=people[s.login].id) for s in _STUDENTS)
         session.flush()
-        projected = {slug: _part(session, files, instructor, slug) for slug in PARTS}
+        projected = {
+            slug: _part(session, files, instructor, slug, level) for level, slugs in LEVELS.items() for slug in slugs
+        }
         plans: tuple[dict[str, tuple[str, str]], ...] = (
             {s.login: (s.mistake, s.state) for s in _STUDENTS},
             _SECOND,
             _THIRD,
+            {},
             {},
         )
         for demo, plan in zip(EXERCISES, plans, strict=True):
@@ -112,17 +114,18 @@ def _people(session: Session, password_hash: str) -> dict[str, Account]:
     return {login: add_account(session, login, name, role, password_hash) for login, name, role in entries}
 
 
-def _part(session: Session, files: FileStore, owner: Account, slug: str) -> tuple[PartRecord, ProjectedPart]:
+def _part(
+    session: Session, files: FileStore, owner: Account, slug: str, level: int
+) -> tuple[PartRecord, ProjectedPart]:
     recipe = demo_recipe(slug)
-    source = files.put(recipe.model_dump_json(indent=2).encode())
+    source = files.put((json.dumps(demo_recipe_json(slug), indent=2, ensure_ascii=False) + "\n").encode())
     record = add_part(session, owner, recipe.name, f"{slug}.json", source)
     # The recipes ship with the application, so they need no worker of their own.
-    shape, part = part_of_recipe(recipe)
-    known = project(shape, part)
-    record.dossier, record.mesh = files.put(to_json(known)), files.put(_MESH.dump_json(mesh(shape, part)))
-    record.state = "ready"
+    work = described(*part_of_recipe(recipe), None, lambda _, __: None)
+    keep_examined(record.current, kept(files, work))
+    label_part(session, record, [f"Level {level}"])
     session.flush()
-    return record, known
+    return record, from_json(work.dossier)
 
 
 def _due(days: int) -> datetime:
@@ -134,7 +137,9 @@ def _exercise(
     session: Session, instructor: Account, part: PartRecord, school_class: SchoolClass, demo: DemoExercise
 ) -> ExerciseRecord:
     task = demo.task.model_dump(mode="json")
-    record = add_exercise(session, instructor, part, school_class, demo.task.title, task, _due(demo.due_in_days))
+    record = add_exercise(
+        session, instructor, part.current, school_class, demo.task.title, task, _due(demo.due_in_days), demo.varied
+    )
     return exercise_for(session, instructor, record.id)
 
 

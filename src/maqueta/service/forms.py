@@ -1,7 +1,7 @@
 """What travels between service and interface."""
 
 from datetime import UTC, datetime
-from typing import Annotated, Any, Literal
+from typing import Annotated, Any
 
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field, PlainSerializer
 
@@ -9,14 +9,11 @@ from maqueta.checking.catalogue import MarkShape
 from maqueta.checking.exercise import Criterion, Exercise
 from maqueta.checking.finding import Severity
 from maqueta.checking.marks import Outcome
-from maqueta.drawing.ink import InkGroup, Item
-from maqueta.projection.arrangement import ViewName
-from maqueta.projection.attitude import Side
+from maqueta.drawing.ink import InkGroup
 from maqueta.projection.carrier import Point
 from maqueta.projection.line_set import Box
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.paper import Rectangle
-from maqueta.solid.unit import Unit
 from maqueta.store.accounts import Role
 from maqueta.store.exercises import Decision, SheetState
 from maqueta.store.jobs import JobState
@@ -90,67 +87,6 @@ class ClassForm(Form):
     students: int
 
 
-class PartSummary(Form):
-    """A part on the shelf."""
-
-    id: int
-    name: str
-    state: Literal["waiting", "ready", "refused"]
-    error: str
-    unit: Unit = "mm"
-    material: str = ""
-    natural_up: str | None = None
-    extents: tuple[float, float, float] = (0.0, 0.0, 0.0)
-    faces: int = 0
-    job: int | None = None
-
-
-class RankedForm(Form):
-    """One attitude in the ranking, in words."""
-
-    side: Side
-    up: Side
-    score: float
-    hidden_lines: int
-    measures: dict[str, float]
-    words: list[str]
-    equal_to: list[tuple[Side, Side]]
-
-
-class SideDrawing(Form):
-    """One side of a part as an exact line drawing, in the part's unit."""
-
-    side: Side
-    up: Side
-    items: list[Item]
-    box: Box
-
-
-class PartDetail(Form):
-    """Everything the turntable page shows besides the mesh."""
-
-    part: PartSummary
-    sides: list[SideDrawing]
-    ranking: list[RankedForm]
-    views_needed: list[ViewName]
-    views_repeated: list[tuple[ViewName, ViewName]]
-    dimensions_needed: int | None
-    dimensions_reason: str | None
-    stretches: dict[str, int]
-    features: list[str]
-
-
-class ViewDrawing(Form):
-    """A single view, for comparing candidates."""
-
-    name: ViewName
-    side: Side
-    up: Side
-    items: list[Item]
-    box: Box
-    hidden_lines: int
-
-
 class JobForm(Form):
     """The state of work beside the server."""
 
@@ -168,6 +104,8 @@ class NewExercise(Form):
     title: Annotated[str, Field(min_length=1, max_length=120)]
     due_at: Time
     task: Exercise
+    #: Every student gets the part in sizes of their own.
+    varied: bool = False
 
 
 class ExerciseForm(Form):
@@ -177,6 +115,8 @@ class ExerciseForm(Form):
     title: str
     part: int
     part_name: str
+    model: int
+    varied: bool
     school_class: str
     due_at: Time
     task: Exercise

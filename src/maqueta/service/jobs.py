@@ -2,15 +2,18 @@
 
 import logging
 import threading
+from pathlib import Path
 from typing import Protocol
 
 from sqlalchemy.exc import OperationalError
 
+from maqueta.service.part_files import kept, source_of
 from maqueta.service.workers import KernelWorkers
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore
-from maqueta.store.jobs import claim_next, requeue_interrupted
-from maqueta.store.models import JobRecord, PartRecord
+from maqueta.store.jobs import claim_next, note_progress, requeue_interrupted
+from maqueta.store.models import JobRecord, VersionRecord
+from maqueta.store.shelf import keep_examined
 
 _LOG = logging.getLogger("maqueta.jobs")
 
@@ -74,27 +77,33 @@ class LocalJobs:
             job = claim_next(session)
             if job is None:
                 return False
-            job.progress, job.message = 0.1, "reading the file"
-            part = session.get(PartRecord, job.subject_id)
-            assert part is not None, "a job of kind part names a part"
-            job_id, part_id, source, called = job.id, part.id, part.source, part.file_name
-        work = self._workers.examine(job_id, self._files.path(source), called)
+            job.progress, job.message = 0.02, "reading the file"
+            version = session.get(VersionRecord, job.subject_id)
+            assert version is not None, "a job of kind part names a version of a part"
+            job_id, version_id, source = job.id, version.id, source_of(self._files, version)
+
+        def progress(share: float, doing: str) -> None:
+            with self._database.transaction() as session:
+                note_progress(session, job_id, share, doing)
+
+        work = self._workers.examine(job_id, source, progress)
         if self._closing:
             return False
         with self._database.transaction() as session:
-            job, part = session.get(JobRecord, job_id), session.get(PartRecord, part_id)
+            job, version = session.get(JobRecord, job_id), session.get(VersionRecord, version_id)
             assert job is not None
-            assert part is not None
+            assert version is not None
             job.progress = 1.0
             if work is None:
                 job.state, job.message = "cancelled", "cancelled"
-                part.state, part.error = "refused", "the examination was cancelled"
-            elif work.refused is not None:
+                version.state, version.error = "refused", "the examination was cancelled"
+                return True
+            keep_examined(version, kept(self._files, work))
+            if work.refused is not None:
                 job.state, job.message = "failed", work.refused
-                part.state, part.error = "refused", work.refused
             else:
-                part.dossier, part.mesh = self._files.put(work.dossier), self._files.put(work.mesh)
-                part.name = work.name[:120] or part.name
-                part.state, part.error = "ready", ""
+                # A file's own name is better than the name it was sent under, a chosen name better than both.
+                if version.number == 1 and version.part.name == Path(version.file_name).stem:
+                    version.part.name = work.name[:120] or version.part.name
                 job.state, job.message = "done", "ready"
         return True

@@ -23,10 +23,9 @@ from maqueta.service.forms import (
     InkForm,
     MarkForm,
     PaperForm,
-    PartSummary,
-    SideDrawing,
     ViewFacts,
 )
+from maqueta.service.part_forms import PartSummary, SideDrawing
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.paper import Layout, layout
 from maqueta.sheet.spacing import GapSum
@@ -100,14 +99,16 @@ def of_points(task: Exercise) -> float:
     return sum(task.points_of(criterion) for criterion in CRITERIA)
 
 
-def exercise_form(exercise: ExerciseRecord, **more: object) -> ExerciseForm:
-    """An exercise as listed."""
+def exercise_form(exercise: ExerciseRecord, model: int | None = None, **more: object) -> ExerciseForm:
+    """An exercise as listed; `model` is the version of the part to work from, if not the exercise's own."""
     task = task_of(exercise)
     return ExerciseForm(
         id=exercise.id,
         title=exercise.title,
-        part=exercise.part_id,
-        part_name=exercise.part.name,
+        part=exercise.version.part_id,
+        part_name=exercise.version.part.name,
+        varied=exercise.varied,
+        model=model if model is not None else exercise.version_id,
         school_class=exercise.school_class.name,
         due_at=exercise.due_at,
         task=task,
@@ -200,18 +201,23 @@ def side_drawing(attitude: Attitude, lines: LineSet) -> SideDrawing:
     )
 
 
-def part_summary(part: PartRecord, projected: ProjectedPart | None, job: int | None = None) -> PartSummary:
+def part_summary(part: PartRecord, job: int | None = None) -> PartSummary:
     """A part as the shelf shows it."""
-    summary = PartSummary(id=part.id, name=part.name, state=part.state, error=part.error, job=job)  # type: ignore[arg-type]
-    if projected is None:
-        return summary
-    known = projected.part
-    return summary.model_copy(
-        update={
-            "unit": known.unit,
-            "material": known.material,
-            "natural_up": known.natural_up,
-            "extents": known.extents,
-            "faces": len(known.faces),
+    version = part.current
+    return PartSummary.model_validate(
+        {
+            "id": part.id,
+            "model": version.id,
+            "name": part.name,
+            "state": version.state,
+            "error": version.error,
+            "made_by": part.owner.name,
+            "labels": [label.label for label in part.labels],
+            "archived": part.archived_at is not None,
+            "built": version.file_name.lower().endswith(".json"),
+            "version": version.number,
+            "picture": version.picture,
+            "job": job,
         }
+        | (version.facts or {})
     )

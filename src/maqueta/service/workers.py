@@ -1,14 +1,21 @@
-"""The pool of kernel processes."""
+"""The pools of kernel processes: one for parts that are brought in, one for what somebody is waiting for."""
 
 import multiprocessing
+import tempfile
+from collections.abc import Callable
 from concurrent.futures import CancelledError, TimeoutError
 from pathlib import Path
-from typing import Any
+from typing import Any, TypeVar
 
 from pebble import ProcessExpired, ProcessPool
 
-from maqueta.service.kernel_work import PartWork, examine_upload, limit_process
+from maqueta.service.kernel_work import PartSource, PartWork, Preview, examine, limit_process, preview, step_file
 from maqueta.service.settings import Settings
+from maqueta.solid.errors import PartError
+from maqueta.solid.recipe import Recipe
+
+_POLL_SECONDS = 0.2
+Result = TypeVar("Result")
 
 
 class KernelWorkers:
@@ -16,31 +23,90 @@ class KernelWorkers:
 
     def __init__(self, settings: Settings) -> None:
         self._seconds = settings.kernel_seconds
-        self._pool: Any = ProcessPool(
-            max_workers=settings.workers,
-            context=multiprocessing.get_context("spawn"),
-            initializer=limit_process,
-            initargs=(settings.kernel_memory,),
-        )
+        self._at_once_seconds = settings.preview_seconds
+        self._uploads = self._pool(settings.workers, settings.kernel_memory)
+        self._at_once = self._pool(1, settings.kernel_memory)
         self._running: dict[int, Any] = {}
 
-    def examine(self, job_id: int, path: Path, called: str) -> PartWork | None:
-        """Examine an upload; None when the job was cancelled. Never raises for anything the file does."""
-        future = self._pool.schedule(examine_upload, args=(str(path), called), timeout=self._seconds)
-        self._running[job_id] = future
+    @staticmethod
+    def _pool(workers: int, memory: int) -> Any:
+        return ProcessPool(
+            max_workers=workers,
+            context=multiprocessing.get_context("spawn"),
+            initializer=limit_process,
+            initargs=(memory,),
+        )
+
+    def examine(
+        self, job_id: int, source: PartSource, progress: Callable[[float, str], None] = lambda _, __: None
+    ) -> PartWork | None:
+        """Examine an upload; None when the job was cancelled. Never raises for anything the file does.
+
+        `progress` is told how far the work is, and what it is doing.
+        """
+        with tempfile.TemporaryDirectory() as folder:
+            notes = Path(folder) / "progress"
+            future = self._uploads.schedule(examine, args=(source, str(notes)), timeout=self._seconds)
+            self._running[job_id] = future
+            last = ""
+            try:
+                while not future.done():
+                    text = notes.read_text("utf-8") if notes.exists() else ""
+                    if text and text != last:
+                        share, _, doing = text.partition(" ")
+                        progress(float(share), doing)
+                        last = text
+                    self._wait(future)
+                work: PartWork = future.result()
+                return work
+            except CancelledError:
+                return None
+            except Exception as error:  # the worker's own exceptions arrive here, whatever they are
+                return PartWork(refused=self._reason(error, self._seconds) + "; your file is kept")
+            finally:
+                self._running.pop(job_id, None)
+
+    @staticmethod
+    def _wait(future: Any) -> None:
         try:
-            work: PartWork = future.result()
-            return work
-        except CancelledError:
-            return None
-        except TimeoutError:
-            return PartWork(refused=f"it took longer than {self._seconds:.0f} seconds and was stopped")
-        except ProcessExpired:
-            return PartWork(refused="the geometry kernel failed on it; your file is kept")
+            future.exception(timeout=_POLL_SECONDS)
+        except (TimeoutError, CancelledError):
+            return
+
+    def examine_now(self, source: PartSource) -> PartWork:
+        """Examine a part somebody waits for. Never raises for anything the file does."""
+        try:
+            return self._now(examine, source)
+        except PartError as error:
+            return PartWork(refused=str(error))
+
+    def preview(self, recipe: Recipe) -> Preview:
+        """Build a recipe that is being written. Never raises for anything the recipe does."""
+        try:
+            return self._now(preview, recipe)
+        except PartError as error:
+            return Preview(fault=str(error))
+
+    def step_file(self, source: PartSource) -> bytes:
+        """A part as STEP. Raises PartError with the reason why not."""
+        return self._now(step_file, source)
+
+    def _now(self, work: Callable[..., Result], *args: Any) -> Result:
+        try:
+            result: Result = self._at_once.schedule(work, args=args, timeout=self._at_once_seconds).result()
+            return result
+        except PartError:
+            raise
         except Exception as error:  # the worker's own exceptions arrive here, whatever they are
-            return PartWork(refused=f"it could not be examined ({type(error).__name__}); your file is kept")
-        finally:
-            self._running.pop(job_id, None)
+            raise PartError(self._reason(error, self._at_once_seconds)) from error
+
+    @staticmethod
+    def _reason(error: Exception, seconds: float) -> str:
+        if isinstance(error, TimeoutError):
+            return f"it took longer than {seconds:.0f} seconds and was stopped"
+        if isinstance(error, ProcessExpired):
+            return "the geometry kernel failed on it"
+        return f"it could not be examined ({type(error).__name__})"
 
     def cancel(self, job_id: int) -> None:
         """Stop the work of a job, if it runs."""
@@ -50,5 +116,6 @@ class KernelWorkers:
 
     def close(self) -> None:
         """Stop all processes."""
-        self._pool.stop()
-        self._pool.join()
+        for pool in (self._uploads, self._at_once):
+            pool.stop()
+            pool.join()

@@ -12,10 +12,11 @@ from sqlalchemy.orm import Session
 from maqueta.projection.projected_part import ProjectedPart, from_json
 from maqueta.service.jobs import JobQueue
 from maqueta.service.settings import Settings
+from maqueta.service.workers import KernelWorkers
 from maqueta.store.accounts import log_in_of
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore
-from maqueta.store.models import Account, LogIn, PartRecord
+from maqueta.store.models import Account, LogIn, VersionRecord
 
 COOKIE = "maqueta"
 TOKEN_HEADER = "x-maqueta-token"
@@ -30,18 +31,19 @@ class Dossiers:
         self._kept: OrderedDict[str, ProjectedPart] = OrderedDict()
         self._lock = threading.Lock()
 
-    def get(self, part: PartRecord) -> ProjectedPart:
+    def get(self, version: VersionRecord) -> ProjectedPart:
         """The projected part. Raises HTTPException 409 while it is not examined."""
-        if part.dossier is None:
-            raise HTTPException(409, "This part is not ready: " + (part.error or "it is still being examined") + ".")
+        if version.dossier is None:
+            why = version.error or "it is still being examined"
+            raise HTTPException(409, f"This part is not ready: {why}.")
         with self._lock:
-            found = self._kept.get(part.dossier)
+            found = self._kept.get(version.dossier)
             if found is None:
-                found = from_json(self._files.get(part.dossier))
-                self._kept[part.dossier] = found
+                found = from_json(self._files.get(version.dossier))
+                self._kept[version.dossier] = found
                 while len(self._kept) > self._most:
                     self._kept.popitem(last=False)
-            self._kept.move_to_end(part.dossier)
+            self._kept.move_to_end(version.dossier)
             return found
 
 
@@ -53,6 +55,7 @@ class World:
     database: Database
     files: FileStore
     jobs: JobQueue
+    kernel: KernelWorkers
     dossiers: Dossiers = field(init=False)
 
     def __post_init__(self) -> None:

@@ -15,7 +15,7 @@ from maqueta.solid.kernel import Shape
 from maqueta.solid.part import Part
 from maqueta.solid.recipe import Recipe
 from maqueta.solid.resolve import resolved
-from maqueta.solid.step import read_step
+from maqueta.solid.step import StepReport, read_step_with_report
 
 #: A part file larger than this is refused before it is opened.
 LARGEST_FILE = 64 * 1024 * 1024
@@ -49,23 +49,31 @@ def read_recipe(data: Any) -> Recipe:
         raise PartError(first_fault(error)) from error
 
 
-def load_part(path: Path, called: str | None = None) -> tuple[Shape, Part]:
+def load_part(
+    path: Path, called: str | None = None, sizes: Mapping[str, float] | None = None
+) -> tuple[Shape, Part, StepReport | None]:
     """Load a part from a `.json` recipe or a STEP file; `called` is its own name where it is kept under another.
 
-    Raises PartError; OSError when the file cannot be opened.
+    `sizes` changes some of a recipe's named sizes. Returns what a STEP file had to say beside the part. Raises
+    PartError; OSError when the file cannot be opened.
     """
     name = Path(called or path.name)
     kind = name.suffix.lower()
     if path.stat().st_size > LARGEST_FILE:
         raise PartError("the file is larger than 64 MB")
     if kind in (".step", ".stp"):
-        shape, unit = read_step(path)
+        shape, unit, report = read_step_with_report(path)
         digest = hashlib.sha256(path.read_bytes()).hexdigest()
-        return shape, examine(shape, part_hash=digest, name=name.stem, unit=unit)
+        return shape, examine(shape, part_hash=digest, name=name.stem, unit=unit), report
     if kind != ".json":
         raise PartError("a part is a .step or .stp file, or a recipe in a .json file")
+    return (*part_of_recipe(recipe_in(path.read_bytes()), sizes), None)
+
+
+def recipe_in(data: bytes) -> Recipe:
+    """The recipe in a JSON file. Raises PartError."""
     try:
-        data = json.loads(path.read_bytes())
+        parsed = json.loads(data)
     except (ValueError, RecursionError) as error:
         raise PartError(f"it is not JSON ({error})") from error
-    return part_of_recipe(read_recipe(data))
+    return read_recipe(parsed)

@@ -14,9 +14,9 @@ from maqueta.store.models import (
     Enrolment,
     ExerciseRecord,
     FindingRecord,
-    PartRecord,
     SchoolClass,
     SheetRecord,
+    VersionRecord,
 )
 
 SheetState = Literal["draft", "handed-in", "returned"]
@@ -26,15 +26,17 @@ Decision = Literal["upheld", "waived"]
 def add_exercise(
     session: Session,
     instructor: Account,
-    part: PartRecord,
+    version: VersionRecord,
     school_class: SchoolClass,
     title: str,
     task: Mapping[str, Any],
     due_at: datetime,
+    varied: bool = False,
 ) -> ExerciseRecord:
-    """A new exercise for a class."""
+    """A new exercise for a class, on one version of a part."""
     record = ExerciseRecord(
-        part_id=part.id,
+        version_id=version.id,
+        varied=varied,
         class_id=school_class.id,
         instructor_id=instructor.id,
         title=title,
@@ -49,7 +51,9 @@ def add_exercise(
 
 def exercises_for(session: Session, account: Account) -> list[ExerciseRecord]:
     """The exercises an instructor has set, or those set to a student's classes; the next due first."""
-    query = select(ExerciseRecord).options(joinedload(ExerciseRecord.part), joinedload(ExerciseRecord.school_class))
+    query = select(ExerciseRecord).options(
+        joinedload(ExerciseRecord.version).joinedload(VersionRecord.part), joinedload(ExerciseRecord.school_class)
+    )
     if account.role == "instructor":
         query = query.where(ExerciseRecord.instructor_id == account.id)
     else:

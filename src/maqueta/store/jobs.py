@@ -46,6 +46,12 @@ def claim_next(session: Session) -> JobRecord | None:
     return job
 
 
+def note_progress(session: Session, job_id: int, share: float, doing: str) -> None:
+    """Say how far a running job is, and what it is doing."""
+    running = update(JobRecord).where(JobRecord.id == job_id, JobRecord.state == "running")
+    session.execute(running.values(progress=share, message=doing))
+
+
 def requeue_interrupted(session: Session) -> None:
     """After a restart: what was running waits again."""
     session.execute(update(JobRecord).where(JobRecord.state == "running").values(state="waiting", progress=0.0))

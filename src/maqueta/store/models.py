@@ -3,7 +3,19 @@
 from datetime import datetime
 from typing import Any
 
-from sqlalchemy import JSON, Boolean, DateTime, Float, ForeignKey, Integer, MetaData, String, Text, UniqueConstraint
+from sqlalchemy import (
+    JSON,
+    Boolean,
+    DateTime,
+    Float,
+    ForeignKey,
+    Index,
+    Integer,
+    MetaData,
+    String,
+    Text,
+    UniqueConstraint,
+)
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 
 
@@ -72,39 +84,91 @@ class Enrolment(Base):
 
 
 class PartRecord(Base):
-    """A part on an instructor's shelf.
+    """A part on an instructor's shelf. What it looks like is in its versions; `current_id` names the newest.
 
-    `source` names the uploaded file, `dossier` the file with the projected part and `mesh` its triangles, all by
-    content hash.
+    `current_id` is no foreign key, since parts and versions would then wait for each other.
     """
 
     __tablename__ = "part"
     id: Mapped[int] = mapped_column(primary_key=True)
     owner_id: Mapped[int] = mapped_column(ForeignKey("account.id"))
-    name: Mapped[str] = mapped_column(String(120))
+    name: Mapped[str] = mapped_column(String(120), index=True)
+    current_id: Mapped[int | None] = mapped_column(Integer)
+    created_at: Mapped[datetime] = mapped_column(DateTime)
+    archived_at: Mapped[datetime | None] = mapped_column(DateTime)
+    owner: Mapped[Account] = relationship()
+    current: Mapped["VersionRecord"] = relationship(
+        primaryjoin="foreign(PartRecord.current_id) == VersionRecord.id", viewonly=True, lazy="joined"
+    )
+    labels: Mapped[list["LabelRecord"]] = relationship(
+        order_by="LabelRecord.label", cascade="all, delete-orphan", lazy="selectin"
+    )
+
+
+class LabelRecord(Base):
+    """A label on a part, to find it by."""
+
+    __tablename__ = "part_label"
+    part_id: Mapped[int] = mapped_column(ForeignKey("part.id", ondelete="CASCADE"), primary_key=True)
+    label: Mapped[str] = mapped_column(String(40), primary_key=True)
+
+
+class VersionRecord(Base):
+    """One state of a part; exercises keep the version they were set with.
+
+    `source` names the uploaded file or the recipe, `dossier` the file with the projected part, `mesh` its triangles
+    and `picture` its thumbnail, all by content hash. `sizes` are named sizes that differ from the recipe's own, in a
+    variation made for one student. `facts` are what lists show, `report` is what bringing in a file had to say.
+    """
+
+    __tablename__ = "part_version"
+    __table_args__ = (Index("ix_part_version_part_id_number", "part_id", "number"),)
+    id: Mapped[int] = mapped_column(primary_key=True)
+    part_id: Mapped[int] = mapped_column(ForeignKey("part.id"))
+    number: Mapped[int] = mapped_column(Integer)
     file_name: Mapped[str] = mapped_column(String(200))
     state: Mapped[str] = mapped_column(String(12))
     error: Mapped[str] = mapped_column(Text, default="")
     source: Mapped[str] = mapped_column(String(64))
+    natural_up: Mapped[str | None] = mapped_column(String(2))
+    sizes: Mapped[dict[str, float] | None] = mapped_column(JSON)
+    facts: Mapped[dict[str, Any] | None] = mapped_column(JSON)
+    report: Mapped[dict[str, Any] | None] = mapped_column(JSON)
     dossier: Mapped[str | None] = mapped_column(String(64))
     mesh: Mapped[str | None] = mapped_column(String(64))
+    picture: Mapped[str | None] = mapped_column(String(64))
     created_at: Mapped[datetime] = mapped_column(DateTime)
+    part: Mapped[PartRecord] = relationship()
 
 
 class ExerciseRecord(Base):
-    """An exercise set for a class; `task` is what the checks read."""
+    """An exercise set for a class on one version of a part; `task` is what the checks read.
+
+    With `varied`, every student gets the part in sizes of their own.
+    """
 
     __tablename__ = "exercise"
     id: Mapped[int] = mapped_column(primary_key=True)
-    part_id: Mapped[int] = mapped_column(ForeignKey("part.id"))
+    version_id: Mapped[int] = mapped_column(ForeignKey("part_version.id"))
+    varied: Mapped[bool] = mapped_column(Boolean, default=False)
     class_id: Mapped[int] = mapped_column(ForeignKey("school_class.id"))
     instructor_id: Mapped[int] = mapped_column(ForeignKey("account.id"))
     title: Mapped[str] = mapped_column(String(120))
     task: Mapped[dict[str, Any]] = mapped_column(JSON)
     due_at: Mapped[datetime] = mapped_column(DateTime)
     created_at: Mapped[datetime] = mapped_column(DateTime)
-    part: Mapped[PartRecord] = relationship()
+    version: Mapped[VersionRecord] = relationship()
     school_class: Mapped[SchoolClass] = relationship()
+
+
+class StudentPartRecord(Base):
+    """The version of a part one student works from, where an exercise gives every student other sizes."""
+
+    __tablename__ = "student_part"
+    exercise_id: Mapped[int] = mapped_column(ForeignKey("exercise.id", ondelete="CASCADE"), primary_key=True)
+    student_id: Mapped[int] = mapped_column(ForeignKey("account.id"), primary_key=True)
+    version_id: Mapped[int] = mapped_column(ForeignKey("part_version.id"))
+    version: Mapped[VersionRecord] = relationship()
 
 
 class SheetRecord(Base):

@@ -1,54 +1,195 @@
-"""Parts: an instructor's own, and for students those of exercises set to their classes."""
+"""Parts: an instructor's shelf, the versions of each part, and who may see which."""
 
-from sqlalchemy import select
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from typing import Any
+
+from sqlalchemy import Select, and_, func, or_, select
 from sqlalchemy.orm import Session
 
 from maqueta.store.clock import now
 from maqueta.store.errors import NotVisible
-from maqueta.store.models import Account, Enrolment, ExerciseRecord, PartRecord
+from maqueta.store.models import (
+    Account,
+    Enrolment,
+    ExerciseRecord,
+    LabelRecord,
+    PartRecord,
+    StudentPartRecord,
+    VersionRecord,
+)
+
+
+@dataclass(frozen=True, slots=True)
+class ShelfQuery:
+    """What part of a shelf is asked for: words of the name or material, a label, the archive, and which stretch."""
+
+    words: str = ""
+    label: str | None = None
+    archived: bool = False
+    offset: int = 0
+    limit: int = 48
 
 
 def add_part(session: Session, owner: Account, name: str, file_name: str, source: str) -> PartRecord:
     """A part whose file has arrived and waits to be examined."""
-    part = PartRecord(
-        owner_id=owner.id,
-        name=name[:120],
+    part = PartRecord(owner_id=owner.id, name=name[:120], created_at=now(), labels=[])
+    session.add(part)
+    session.flush()
+    add_version(session, part, file_name, source)
+    return part
+
+
+def add_version(
+    session: Session,
+    part: PartRecord,
+    file_name: str,
+    source: str,
+    natural_up: str | None = None,
+    sizes: Mapping[str, float] | None = None,
+) -> VersionRecord:
+    """A new version of a part, waiting to be examined. It becomes the current one, unless it is a variation."""
+    newest = session.scalar(select(func.max(VersionRecord.number)).where(VersionRecord.part_id == part.id)) or 0
+    version = VersionRecord(
+        part_id=part.id,
+        number=newest + 1 if sizes is None else newest,
         file_name=file_name[:200],
         state="waiting",
         error="",
         source=source,
+        natural_up=natural_up,
+        sizes=dict(sizes) if sizes is not None else None,
         created_at=now(),
     )
-    session.add(part)
+    session.add(version)
     session.flush()
-    return part
+    if sizes is None:
+        part.current_id = version.id
+        session.flush()
+        session.expire(part, ["current"])
+    return version
 
 
-def parts_of(session: Session, owner: Account) -> list[PartRecord]:
-    """An instructor's shelf, in the order the parts came."""
-    return list(session.scalars(select(PartRecord).where(PartRecord.owner_id == owner.id).order_by(PartRecord.id)))
+def _shelf(owner: Account, query: ShelfQuery) -> Select[PartRecord]:
+    found = select(PartRecord).where(PartRecord.owner_id == owner.id)
+    found = found.where(PartRecord.archived_at.is_not(None) if query.archived else PartRecord.archived_at.is_(None))
+    for word in query.words.split()[:8]:
+        pattern = "%" + word.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%"
+        labelled = select(LabelRecord.part_id).where(LabelRecord.label.like(pattern))
+        material = select(VersionRecord.id).where(
+            func.json_value(VersionRecord.facts, "$.material").like(pattern), VersionRecord.id == PartRecord.current_id
+        )
+        found = found.where(or_(PartRecord.name.like(pattern), PartRecord.id.in_(labelled), material.exists()))
+    if query.label is not None:
+        found = found.where(PartRecord.id.in_(select(LabelRecord.part_id).where(LabelRecord.label == query.label)))
+    return found
 
 
-def own_part(session: Session, owner: Account, part_id: int) -> PartRecord:
+def shelf(session: Session, owner: Account, query: ShelfQuery) -> tuple[list[PartRecord], int]:
+    """A stretch of an instructor's shelf in the order the parts came, and how many parts match in all."""
+    found = _shelf(owner, query)
+    total = session.scalar(select(func.count()).select_from(found.subquery())) or 0
+    page = found.order_by(PartRecord.id).offset(query.offset).limit(query.limit)
+    return list(session.scalars(page)), total
+
+
+def labels_of(session: Session, owner: Account) -> list[tuple[str, int]]:
+    """All labels on a shelf, with how many parts carry each."""
+    query = (
+        select(LabelRecord.label, func.count())
+        .join(PartRecord, PartRecord.id == LabelRecord.part_id)
+        .where(PartRecord.owner_id == owner.id, PartRecord.archived_at.is_(None))
+        .group_by(LabelRecord.label)
+        .order_by(LabelRecord.label)
+    )
+    return [(label, count) for label, count in session.execute(query)]
+
+
+def own_part(session: Session, owner: Account, part_id: int, lock: bool = False) -> PartRecord:
     """A part of an instructor's shelf. Raises NotVisible."""
-    found = session.scalar(select(PartRecord).where(PartRecord.id == part_id, PartRecord.owner_id == owner.id))
+    query = select(PartRecord).where(PartRecord.id == part_id, PartRecord.owner_id == owner.id)
+    found = session.scalar(query.with_for_update(of=PartRecord) if lock else query)
     if found is None:
         raise NotVisible
     return found
 
 
-def visible_part(session: Session, account: Account, part_id: int) -> PartRecord:
-    """A part on the account's shelf, or of an exercise of one of its classes. Raises NotVisible."""
-    if account.role == "instructor":
-        return own_part(session, account, part_id)
+def label_part(session: Session, part: PartRecord, labels: Sequence[str]) -> None:
+    """Give a part these labels and no others."""
+    wanted = {label.strip()[:40] for label in labels if label.strip()}
+    part.labels = [old for old in part.labels if old.label in wanted] + [
+        LabelRecord(part_id=part.id, label=label) for label in sorted(wanted - {old.label for old in part.labels})
+    ]
+    session.flush()
+
+
+def copy_part(session: Session, owner: Account, part: PartRecord) -> PartRecord:
+    """A new part of one's own that begins where another's current version stands."""
+    copy = PartRecord(owner_id=owner.id, name=f"{part.name} (copy)"[:120], created_at=now(), labels=[])
+    session.add(copy)
+    session.flush()
+    old = part.current
+    version = add_version(session, copy, old.file_name, old.source, old.natural_up)
+    for column in ("state", "error", "facts", "report", "dossier", "mesh", "picture"):
+        setattr(version, column, getattr(old, column))
+    label_part(session, copy, [label.label for label in part.labels])
+    return copy
+
+
+def exercises_on(session: Session, part: PartRecord) -> list[ExerciseRecord]:
+    """The exercises set on any version of a part."""
     query = (
-        select(PartRecord)
-        .join(ExerciseRecord, ExerciseRecord.part_id == PartRecord.id)
-        .join(Enrolment, Enrolment.class_id == ExerciseRecord.class_id)
-        .where(PartRecord.id == part_id, Enrolment.student_id == account.id)
-        .limit(1)
+        select(ExerciseRecord)
+        .join(VersionRecord, VersionRecord.id == ExerciseRecord.version_id)
+        .where(VersionRecord.part_id == part.id)
+        .order_by(ExerciseRecord.due_at)
     )
+    return list(session.scalars(query))
+
+
+def visible_version(session: Session, account: Account, version_id: int) -> VersionRecord:
+    """A version of a part on the account's shelf, or the one a student is to draw. Raises NotVisible."""
+    query = select(VersionRecord).where(VersionRecord.id == version_id)
+    if account.role == "instructor":
+        query = query.join(PartRecord, PartRecord.id == VersionRecord.part_id).where(PartRecord.owner_id == account.id)
+    else:
+        set_to_class = (
+            select(ExerciseRecord.id)
+            .join(Enrolment, Enrolment.class_id == ExerciseRecord.class_id)
+            .where(
+                ExerciseRecord.version_id == version_id,
+                ExerciseRecord.varied.is_(False),
+                Enrolment.student_id == account.id,
+            )
+        )
+        own_variation = select(StudentPartRecord.exercise_id).where(
+            StudentPartRecord.version_id == version_id, StudentPartRecord.student_id == account.id
+        )
+        query = query.where(or_(set_to_class.exists(), own_variation.exists()))
     found = session.scalar(query)
     if found is None:
         raise NotVisible
     return found
+
+
+def own_variation(session: Session, exercise: ExerciseRecord, student_id: int) -> VersionRecord | None:
+    """The version made for a student in an exercise with varied sizes, or None when there is none yet."""
+    return session.scalar(
+        select(VersionRecord)
+        .join(StudentPartRecord, StudentPartRecord.version_id == VersionRecord.id)
+        .where(
+            and_(StudentPartRecord.exercise_id == exercise.id, StudentPartRecord.student_id == student_id),
+        )
+    )
+
+
+def give_variation(session: Session, exercise: ExerciseRecord, student_id: int, version: VersionRecord) -> None:
+    """Note that a student works from a version. Raises IntegrityError when the student has one already."""
+    session.add(StudentPartRecord(exercise_id=exercise.id, student_id=student_id, version_id=version.id))
+    session.flush()
+
+
+def keep_examined(version: VersionRecord, kept: Mapping[str, Any]) -> None:
+    """Put the outcome of an examination into a version: columns by name."""
+    for column, value in kept.items():
+        setattr(version, column, value)

@@ -6,6 +6,7 @@ from maqueta.checking.report import check
 from maqueta.checking.survey import Survey
 from maqueta.service.forms import DraftForm, InkForm, InkRequest, SaveForm
 from maqueta.service.present import FINDING, ink_form, task_of
+from maqueta.service.variation import version_for
 from maqueta.service.world import AnyAccount, InTransaction, InWorld, Student
 from maqueta.sheet.document import Paper, SheetDocument, TitleBlock
 from maqueta.store.exercises import exercise_for, hand_in, own_sheet, save_draft
@@ -63,7 +64,9 @@ def finish(exercise_id: int, form: SaveForm, student: Student, session: InTransa
     if not form.document.views:
         raise HTTPException(422, "There is no view on the sheet yet. Nothing was handed in; your draft is kept.")
     sheet = save_draft(session, student, exercise, form.document.model_dump(mode="json"), form.base)
-    result = check(world.dossiers.get(exercise.part), task_of(exercise), form.document)
+    result = check(
+        world.dossiers.get(version_for(world, session, exercise, student.id)), task_of(exercise), form.document
+    )
     measured = [(finding.rule, FINDING.dump_python(finding, mode="json")) for finding in result.findings]
     hand_in(session, sheet, measured)
     return _draft(sheet)
@@ -73,4 +76,5 @@ def finish(exercise_id: int, form: SaveForm, student: Student, session: InTransa
 def ink(exercise_id: int, form: InkRequest, account: AnyAccount, session: InTransaction, world: InWorld) -> InkForm:
     """A document as ink."""
     exercise = exercise_for(session, account, exercise_id)
-    return ink_form(Survey(world.dossiers.get(exercise.part), task_of(exercise), form.document))
+    version = version_for(world, session, exercise, account.id) if account.role == "student" else exercise.version
+    return ink_form(Survey(world.dossiers.get(version), task_of(exercise), form.document))

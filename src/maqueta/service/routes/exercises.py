@@ -21,6 +21,7 @@ from maqueta.service.present import (
     task_of,
     task_paper,
 )
+from maqueta.service.variation import check_ranges, version_for
 from maqueta.service.world import AnyAccount, Instructor, InTransaction, InWorld
 from maqueta.store.accounts import own_class, students_of
 from maqueta.store.exercises import (
@@ -38,7 +39,7 @@ router = APIRouter(prefix="/api/exercises")
 
 
 @router.get("")
-def listing(account: AnyAccount, session: InTransaction) -> list[ExerciseForm]:
+def listing(account: AnyAccount, session: InTransaction, world: InWorld) -> list[ExerciseForm]:
     """The exercises of an instructor with counts, or of a student with the own sheet."""
     forms = []
     if account.role == "student":
@@ -51,6 +52,7 @@ def listing(account: AnyAccount, session: InTransaction) -> list[ExerciseForm]:
             forms.append(
                 exercise_form(
                     exercise,
+                    model=version_for(world, session, exercise, account.id).id,
                     sheet=sheet.id if sheet else None,
                     sheet_state=sheet.state if sheet else None,
                     points=points,
@@ -75,20 +77,23 @@ def listing(account: AnyAccount, session: InTransaction) -> list[ExerciseForm]:
 @router.post("", status_code=201)
 def set_exercise(form: NewExercise, instructor: Instructor, session: InTransaction, world: InWorld) -> ExerciseForm:
     """Set an exercise for a class."""
-    part = own_part(session, instructor, form.part)
-    world.dossiers.get(part)
+    version = own_part(session, instructor, form.part).current
+    world.dossiers.get(version)
+    if form.varied:
+        check_ranges(world, version)
     school_class = own_class(session, instructor, form.school_class)
     task = form.task.model_copy(update={"title": form.title})
     record = add_exercise(
-        session, instructor, part, school_class, form.title, task.model_dump(mode="json"), form.due_at
+        session, instructor, version, school_class, form.title, task.model_dump(mode="json"), form.due_at, form.varied
     )
+    session.refresh(record, ["version", "school_class"])
     return exercise_form(record, total=len(students_of(session, school_class.id)))
 
 
 @router.get("/{exercise_id}")
-def one(exercise_id: int, account: AnyAccount, session: InTransaction) -> ExerciseForm:
+def one(exercise_id: int, account: AnyAccount, session: InTransaction, world: InWorld) -> ExerciseForm:
     """One exercise."""
-    found = next((form for form in listing(account, session) if form.id == exercise_id), None)
+    found = next((form for form in listing(account, session, world) if form.id == exercise_id), None)
     if found is None:
         raise HTTPException(404, "There is no such exercise.")
     return found
@@ -99,12 +104,12 @@ def wall(exercise_id: int, instructor: Instructor, session: InTransaction, world
     """All sheets handed in, with their findings; who has not handed in yet."""
     exercise = exercise_for(session, instructor, exercise_id)
     task = task_of(exercise)
-    projected = world.dossiers.get(exercise.part)
     pinned, students = [], {student.name for student in students_of(session, exercise.class_id)}
     for sheet in sheets_of(session, exercise):
         if sheet.state == "draft":
             continue
         students.discard(sheet.student.name)
+        projected = world.dossiers.get(version_for(world, session, exercise, sheet.student_id))
         unjudged = frozenset(checked(projected, sheet, task).unjudged)
         marks = marks_of(sheet.findings, task, unjudged)
         pinned.append(

@@ -1,33 +1,50 @@
-"""The shelf: parts, their drawings, uploads."""
+"""The shelf: an instructor's parts, their versions, files in and out."""
 
 from pathlib import PurePath
-from typing import Annotated
+from typing import Annotated, Final, Literal
 
 from fastapi import APIRouter, HTTPException, Query, Response, UploadFile
 
-from maqueta.dimensioning.count import count
-from maqueta.dimensioning.determinacy import needed_sizes
-from maqueta.dimensioning.size_model import size_model, unsupported
-from maqueta.projection.arrangement import ViewName, neighbour
-from maqueta.projection.attitude import SIDES, Attitude, Side, usual
-from maqueta.projection.needed import view_need
-from maqueta.projection.ranking import rank, words
-from maqueta.service.forms import PartDetail, PartSummary, RankedForm, ViewDrawing
-from maqueta.service.present import part_summary, side_drawing
-from maqueta.service.world import AnyAccount, Instructor, InTransaction, InWorld
+from maqueta.service.kernel_work import unpacked_mesh
+from maqueta.service.part_files import recipe_of, source_of
+from maqueta.service.part_forms import LabelCount, PartChange, PartForm, PartSummary, ShelfForm, StepReportForm, UsedIn
+from maqueta.service.present import part_summary
+from maqueta.service.world import Instructor, InTransaction, InWorld
+from maqueta.solid.errors import PartError
+from maqueta.solid.mesh_file import mesh_file
+from maqueta.store.clock import now
 from maqueta.store.jobs import add_job
-from maqueta.store.shelf import add_part, parts_of, visible_part
+from maqueta.store.shelf import (
+    ShelfQuery,
+    add_part,
+    add_version,
+    copy_part,
+    exercises_on,
+    label_part,
+    labels_of,
+    own_part,
+    shelf,
+)
 
 router = APIRouter(prefix="/api/parts")
-_KINDS = (".step", ".stp", ".json")
+_KINDS: Final = (".step", ".stp", ".json")
+_TYPES: Final = {"step": "model/step", "stl": "model/stl", "glb": "model/gltf-binary", "source": "application/json"}
 
 
 @router.get("")
-def shelf(instructor: Instructor, session: InTransaction, world: InWorld) -> list[PartSummary]:
-    """The instructor's parts."""
-    return [
-        part_summary(part, world.dossiers.get(part) if part.dossier else None) for part in parts_of(session, instructor)
-    ]
+def listing(
+    instructor: Instructor,
+    session: InTransaction,
+    words: Annotated[str, Query(max_length=100)] = "",
+    label: Annotated[str | None, Query(max_length=40)] = None,
+    archived: bool = False,
+    offset: Annotated[int, Query(ge=0)] = 0,
+    limit: Annotated[int, Query(ge=1, le=200)] = 48,
+) -> ShelfForm:
+    """A stretch of the instructor's parts: those whose name, material or labels hold all words asked for."""
+    parts, total = shelf(session, instructor, ShelfQuery(words, label, archived, offset, limit))
+    labels = [LabelCount(label=name, count=count) for name, count in labels_of(session, instructor)]
+    return ShelfForm(parts=[part_summary(part) for part in parts], total=total, labels=labels)
 
 
 @router.post("", status_code=202)
@@ -42,90 +59,102 @@ def bring_in(file: UploadFile, instructor: Instructor, session: InTransaction, w
     if not data:
         raise HTTPException(422, "The file is empty.")
     part = add_part(session, instructor, PurePath(name).stem, name, world.files.put(data))
-    job = add_job(session, instructor, "part", part.id)
+    job = add_job(session, instructor, "part", part.current.id)
     session.commit()
     world.jobs.wake()
-    return part_summary(part, None, job.id)
+    return part_summary(part, job.id)
 
 
 @router.get("/{part_id}")
-def detail(part_id: int, account: AnyAccount, session: InTransaction, world: InWorld) -> PartDetail:
-    """Six sides, ranking, needs."""
-    record = visible_part(session, account, part_id)
-    projected = world.dossiers.get(record)
-    part = projected.part
-    ranking = rank(projected)
-    front = ranking[0].attitude
-    need = view_need(projected, front)
-    reason = unsupported(part)
-    model = size_model(part) if reason is None else None
-    return PartDetail(
-        part=part_summary(record, projected),
-        sides=[side_drawing(usual(side), projected.sides[side]) for side in SIDES],
-        ranking=[
-            RankedForm(
-                side=entry.attitude.side,
-                up=entry.attitude.up,
-                score=round(entry.score, 1),
-                hidden_lines=entry.hidden_lines,
-                measures={
-                    "length": entry.measures.length,
-                    "shape": entry.measures.shape,
-                    "hidden": entry.measures.hidden,
-                    "natural": entry.measures.natural,
-                },
-                words=words(entry, part),
-                equal_to=[(other.side, other.up) for other in entry.equal_to],
-            )
-            for entry in ranking
-        ],
-        views_needed=list(need.needed),
-        views_repeated=list(need.repeated),
-        dimensions_needed=needed_sizes(model) if model else None,
-        dimensions_reason=reason,
-        stretches={row.direction: row.stretches for row in count(model, front)} if model else {},
-        features=[
-            f"{'through' if f.through else 'blind'} {f.kind} ⌀{f.diameter:g}, {f.depth:g} deep, along {f.axis}"
-            if f.kind == "hole"
-            else f"round {f.kind} ⌀{f.diameter:g}, {f.depth:g} long, along {f.axis}"
-            for f in part.features
-        ],
+def one(part_id: int, instructor: Instructor, session: InTransaction) -> PartForm:
+    """A part with its history."""
+    part = own_part(session, instructor, part_id)
+    used = [
+        UsedIn(id=exercise.id, title=exercise.title, version=exercise.version.number)
+        for exercise in exercises_on(session, part)
+    ]
+    report = part.current.report
+    return PartForm(
+        part=part_summary(part),
+        used_in=used,
+        report=StepReportForm.model_validate(report) if report else None,
+        versions=part.current.number,
     )
 
 
-@router.get("/{part_id}/mesh", response_class=Response)
-def mesh(part_id: int, account: AnyAccount, session: InTransaction, world: InWorld) -> Response:
-    """Triangles and ink edges for the turntable."""
-    record = visible_part(session, account, part_id)
-    if record.mesh is None:
-        raise HTTPException(409, "This part is still being examined.")
-    return Response(
-        world.files.get(record.mesh),
-        media_type="application/json",
-        headers={"cache-control": "private, max-age=86400", "etag": f'"{record.mesh}"'},
-    )
+@router.patch("/{part_id}")
+def change(
+    part_id: int, form: PartChange, instructor: Instructor, session: InTransaction, world: InWorld
+) -> PartSummary:
+    """Rename, label, archive or take out again; say which direction is up in use.
+
+    A new natural position makes a new version, since pictorial views and the ranking follow it.
+    """
+    part = own_part(session, instructor, part_id, lock=True)
+    if form.name is not None:
+        part.name = form.name
+    if form.labels is not None:
+        label_part(session, part, form.labels)
+    if form.archived is not None:
+        part.archived_at = now() if form.archived else None
+    job = None
+    current = part.current
+    if form.natural_up is not None and form.natural_up != current.natural_up:
+        if current.state != "ready":
+            raise HTTPException(409, "This part is not ready; its position can be set once it is.")
+        add_version(session, part, current.file_name, current.source, form.natural_up)
+        job = add_job(session, instructor, "part", part.current.id).id
+    session.commit()
+    if job is not None:
+        world.jobs.wake()
+    return part_summary(part, job)
 
 
-@router.get("/{part_id}/views")
-def views(
+@router.post("/{part_id}/copy", status_code=201)
+def copy(part_id: int, instructor: Instructor, session: InTransaction) -> PartSummary:
+    """A copy to change, with its labels; the exercises stay with the original."""
+    part = own_part(session, instructor, part_id)
+    if part.current.state != "ready":
+        raise HTTPException(409, "Only a part that is ready can be copied.")
+    return part_summary(copy_part(session, instructor, part))
+
+
+@router.get("/{part_id}/picture", response_class=Response)
+def picture(part_id: int, instructor: Instructor, session: InTransaction, world: InWorld) -> Response:
+    """The part as a small card model (PNG)."""
+    found = own_part(session, instructor, part_id).current.picture
+    if found is None:
+        raise HTTPException(409, "This part has no picture yet.")
+    headers = {"cache-control": "private, max-age=604800, immutable", "etag": f'"{found}"'}
+    return Response(world.files.get(found), media_type="image/png", headers=headers)
+
+
+@router.get("/{part_id}/file/{kind}", response_class=Response)
+def file_of(
     part_id: int,
-    side: Side,
-    up: Side,
-    account: AnyAccount,
+    kind: Literal["step", "stl", "glb", "source"],
+    instructor: Instructor,
     session: InTransaction,
     world: InWorld,
-    names: Annotated[list[ViewName], Query(max_length=6)] = ["front", "top", "right"],  # noqa: B006
-) -> list[ViewDrawing]:
-    """The views a front view would bring, for comparing candidates."""
-    try:
-        front = Attitude(side, up)
-    except ValueError as error:
-        raise HTTPException(422, str(error)) from error
-    projected = world.dossiers.get(visible_part(session, account, part_id))
-    drawings = []
-    for name in names:
-        attitude = neighbour(front, name)
-        lines = projected.line_set(attitude)
-        drawing = side_drawing(attitude, lines)
-        drawings.append(ViewDrawing(name=name, hidden_lines=len(lines.of("hidden")), **drawing.model_dump()))
-    return drawings
+) -> Response:
+    """The part as a file: STEP, triangles (STL, glTF), or what it was made from."""
+    part = own_part(session, instructor, part_id)
+    version = part.current
+    if version.state != "ready" or version.mesh is None:
+        raise HTTPException(409, "This part is not ready.")
+    ending: str = kind
+    media = _TYPES[kind]
+    if kind == "source":
+        ending = PurePath(version.file_name).suffix.lstrip(".").lower()
+        media = "model/step" if recipe_of(world.files, version) is None else media
+        data = world.files.get(version.source)
+    elif kind == "step":
+        try:
+            data = world.kernel.step_file(source_of(world.files, version))
+        except PartError as error:
+            raise HTTPException(422, f"The part could not be written as STEP: {error}.") from error
+    else:
+        unit = part_summary(part).unit
+        data = mesh_file(unpacked_mesh(world.files.get(version.mesh)), unit, kind, part.name)
+    name = "".join(c if c.isascii() and (c.isalnum() or c in "-_") else "-" for c in part.name).strip("-") or "part"
+    return Response(data, media_type=media, headers={"content-disposition": f'attachment; filename="{name}.{ending}"'})

@@ -16,6 +16,7 @@ from maqueta.service.present import (
     marks_of,
     task_of,
 )
+from maqueta.service.variation import version_for
 from maqueta.service.world import AnyAccount, Instructor, InTransaction, InWorld
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.paper import layout
@@ -31,7 +32,8 @@ def one(sheet_id: int, account: AnyAccount, session: InTransaction, world: InWor
     """A sheet. Students see findings and remarks once it is returned, and nothing of them before."""
     sheet = readable_sheet(session, account, sheet_id)
     exercise, task = sheet.exercise, task_of(sheet.exercise)
-    projected = world.dossiers.get(exercise.part)
+    version = version_for(world, session, exercise, sheet.student_id)
+    projected = world.dossiers.get(version)
     result = checked(projected, sheet, task)
     reviewed = account.role == "instructor" or sheet.state == "returned"
     marks = marks_of(sheet.findings, task, frozenset(result.unjudged)) if reviewed else []
@@ -44,7 +46,7 @@ def one(sheet_id: int, account: AnyAccount, session: InTransaction, world: InWor
         state=sheet.state,  # type: ignore[arg-type]
         late=is_late(sheet, exercise),
         handed_in_at=sheet.handed_in_at,
-        exercise=exercise_form(exercise),
+        exercise=exercise_form(exercise, model=version.id),
         ink=ink_form(result.survey),
         findings=[finding_form(finding, task) for finding in sheet.findings] if reviewed else [],
         marks=marks,
@@ -67,7 +69,7 @@ def as_svg(sheet_id: int, account: AnyAccount, session: InTransaction, world: In
     """The sheet as SVG, true to scale."""
     sheet = readable_sheet(session, account, sheet_id)
     document, title = _document(sheet)
-    groups = sheet_ink(world.dossiers.get(sheet.exercise.part), document)
+    groups = sheet_ink(world.dossiers.get(version_for(world, session, sheet.exercise, sheet.student_id)), document)
     drawing = svg(groups, layout(document.paper.size, document.paper.landscape), title)
     headers = {"content-security-policy": "sandbox; default-src 'none'; style-src 'unsafe-inline'; font-src data:"}
     return Response(drawing, media_type="image/svg+xml", headers=headers)
@@ -78,7 +80,7 @@ def as_pdf(sheet_id: int, account: AnyAccount, session: InTransaction, world: In
     """The sheet as PDF, true to scale."""
     sheet = readable_sheet(session, account, sheet_id)
     document, title = _document(sheet)
-    groups = sheet_ink(world.dossiers.get(sheet.exercise.part), document)
+    groups = sheet_ink(world.dossiers.get(version_for(world, session, sheet.exercise, sheet.student_id)), document)
     drawing = pdf(groups, layout(document.paper.size, document.paper.landscape), title)
     headers = {"content-disposition": f'inline; filename="sheet-{sheet.id}.pdf"'}
     return Response(drawing, media_type="application/pdf", headers=headers)

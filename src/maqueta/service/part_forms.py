@@ -1,0 +1,204 @@
+"""What travels between service and interface about parts."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from maqueta.drawing.ink import Item
+from maqueta.projection.arrangement import ViewName
+from maqueta.projection.attitude import Side
+from maqueta.projection.line_set import Box
+from maqueta.service.forms import Form
+from maqueta.sheet.paper import PaperSize
+from maqueta.solid.mesh import Mesh
+from maqueta.solid.recipe import Recipe
+from maqueta.solid.unit import Unit
+
+
+class PartSummary(Form):
+    """A part on the shelf; `model` is its current version, `picture` changes with it."""
+
+    id: int
+    model: int
+    name: str
+    state: Literal["waiting", "ready", "refused"]
+    error: str
+    made_by: str
+    labels: list[str]
+    archived: bool
+    #: Made in the builder, or from a recipe file: it has features to edit.
+    built: bool
+    version: int
+    picture: str | None
+    unit: Unit = "mm"
+    material: str = ""
+    natural_up: Side | None = None
+    extents: tuple[float, float, float] = (0.0, 0.0, 0.0)
+    faces: int = 0
+    solids: int = 1
+    job: int | None = None
+
+
+class LabelCount(Form):
+    """A label and how many parts carry it."""
+
+    label: str
+    count: int
+
+
+class ShelfForm(Form):
+    """A stretch of the shelf, how many parts match in all, and the labels there are."""
+
+    parts: list[PartSummary]
+    total: int
+    labels: list[LabelCount]
+
+
+Label = Annotated[str, Field(min_length=1, max_length=40)]
+
+
+class PartChange(Form):
+    """What is changed about a part; what is left out stays."""
+
+    name: Annotated[str, Field(min_length=1, max_length=120)] | None = None
+    labels: Annotated[list[Label], Field(max_length=12)] | None = None
+    archived: bool | None = None
+    natural_up: Side | None = None
+
+
+class RecipeForm(Form):
+    """A recipe to keep as a new part or as the next version of one."""
+
+    recipe: Recipe
+
+
+class PreviewForm(Form):
+    """A recipe as the kernel builds it just now: its triangles, or which feature is at fault and why."""
+
+    mesh: Mesh | None
+    extents: tuple[float, float, float]
+    volume: float
+    faces: int
+    fault: str | None
+    feature: int | None
+    sizes: dict[str, float]
+
+
+class UsedIn(Form):
+    """An exercise set on a part, and the version it keeps."""
+
+    id: int
+    title: str
+    version: int
+
+
+class StepReportForm(Form):
+    """What a STEP file had to say."""
+
+    protocol: str
+    unit_written: str
+    solids: int
+    read: list[str]
+    healed: list[str]
+    left_out: list[str]
+
+
+class PartForm(Form):
+    """A part with its history: what it was read from, and the exercises that use it."""
+
+    part: PartSummary
+    used_in: list[UsedIn]
+    report: StepReportForm | None
+    versions: int
+
+
+class RankedForm(Form):
+    """One attitude in the ranking, in words."""
+
+    side: Side
+    up: Side
+    score: float
+    hidden_lines: int
+    measures: dict[str, float]
+    words: list[str]
+    equal_to: list[tuple[Side, Side]]
+
+
+class SideDrawing(Form):
+    """One side of a part as an exact line drawing, in the part's unit."""
+
+    side: Side
+    up: Side
+    items: list[Item]
+    box: Box
+
+
+class StandingForm(Form):
+    """A way the part can stand, and how firmly."""
+
+    up: Side
+    footprint: float
+    height: float
+
+
+class ScaleForm(Form):
+    """The scale proposed for a paper, with its gap sums."""
+
+    paper: PaperSize
+    scale: str | None
+    across: str
+    up: str
+
+
+class FeatureForm(Form):
+    """A recognised feature in words, with the faces it consists of."""
+
+    kind: str
+    words: str
+    faces: list[int]
+
+
+class ViewReason(Form):
+    """Why a view is needed or left out."""
+
+    name: ViewName
+    needed: bool
+    why: str
+
+
+class ModelDetail(Form):
+    """What a part looks like and what its drawing demands."""
+
+    name: str
+    unit: Unit
+    material: str
+    natural_up: Side | None
+    extents: tuple[float, float, float]
+    volume: float
+    faces: int
+    solids: int
+    sides: list[SideDrawing]
+    ranking: list[RankedForm]
+    views_needed: list[ViewName]
+    views_repeated: list[tuple[ViewName, ViewName]]
+    view_reasons: list[ViewReason]
+    dimensions_needed: int | None
+    dimensions_reason: str | None
+    stretches: dict[str, int]
+    diameters: int
+    features: list[FeatureForm]
+    patterns: list[str]
+    symmetry: list[str]
+    standings: list[StandingForm]
+    scales: list[ScaleForm]
+
+
+class ViewDrawing(Form):
+    """A single view, for comparing candidates."""
+
+    name: ViewName
+    side: Side
+    up: Side
+    items: list[Item]
+    box: Box
+    hidden_lines: int

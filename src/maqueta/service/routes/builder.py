@@ -1,0 +1,86 @@
+"""The builder: recipes tried out, kept as new parts or as the next version of one."""
+
+import json
+
+from fastapi import APIRouter, HTTPException
+
+from maqueta.service.kernel_work import unpacked_mesh
+from maqueta.service.part_files import recipe_of
+from maqueta.service.part_forms import PartSummary, PreviewForm, RecipeForm
+from maqueta.service.present import part_summary
+from maqueta.service.world import Instructor, InTransaction, InWorld
+from maqueta.solid.errors import PartError
+from maqueta.solid.recipe import Recipe
+from maqueta.solid.resolve import size_values
+from maqueta.store.jobs import add_job
+from maqueta.store.shelf import add_part, add_version, own_part
+
+router = APIRouter(prefix="/api/parts")
+
+
+@router.post("/preview")
+def preview(form: RecipeForm, instructor: Instructor, world: InWorld) -> PreviewForm:
+    """What a recipe makes just now. A faulty feature is an answer, not an error."""
+    try:
+        sizes = size_values(form.recipe)
+    except PartError:
+        sizes = {}
+    made = world.kernel.preview(form.recipe)
+    return PreviewForm(
+        mesh=unpacked_mesh(made.mesh) if made.mesh else None,
+        extents=made.extents,
+        volume=made.volume,
+        faces=made.faces,
+        fault=made.fault,
+        feature=made.feature,
+        sizes=sizes,
+    )
+
+
+def _kept(world: InWorld, recipe: Recipe) -> tuple[str, str]:
+    """The file of a recipe that can be built: its own name and its place. Raises HTTPException 422."""
+    made = world.kernel.preview(recipe)
+    if made.fault is not None:
+        which = f"Feature {made.feature + 1}: " if made.feature is not None else ""
+        raise HTTPException(422, f"{which}{made.fault}. Nothing was kept.")
+    # Written as a person would: defaults are left out.
+    data = recipe.model_dump(mode="json", exclude_defaults=True) | {"format": recipe.format, "name": recipe.name}
+    text = json.dumps(data, indent=2, ensure_ascii=False)
+    return "recipe.json", world.files.put(text.encode())
+
+
+@router.post("/recipe", status_code=202)
+def make(form: RecipeForm, instructor: Instructor, session: InTransaction, world: InWorld) -> PartSummary:
+    """Put a recipe on the shelf as a new part."""
+    file_name, source = _kept(world, form.recipe)
+    part = add_part(session, instructor, form.recipe.name, file_name, source)
+    job = add_job(session, instructor, "part", part.current.id)
+    session.commit()
+    world.jobs.wake()
+    return part_summary(part, job.id)
+
+
+@router.get("/{part_id}/recipe")
+def recipe(part_id: int, instructor: Instructor, session: InTransaction, world: InWorld) -> RecipeForm:
+    """The recipe of a part's current version."""
+    found = recipe_of(world.files, own_part(session, instructor, part_id).current)
+    if found is None:
+        raise HTTPException(409, "This part came as a STEP file: it has no features to edit.")
+    return RecipeForm(recipe=found)
+
+
+@router.put("/{part_id}/recipe", status_code=202)
+def rebuild(
+    part_id: int, form: RecipeForm, instructor: Instructor, session: InTransaction, world: InWorld
+) -> PartSummary:
+    """Keep a recipe as the next version of a part. Exercises stay with the version they were set with."""
+    part = own_part(session, instructor, part_id, lock=True)
+    file_name, source = _kept(world, form.recipe)
+    if part.current.source == source:
+        return part_summary(part)
+    part.name = form.recipe.name[:120]
+    add_version(session, part, file_name, source)
+    job = add_job(session, instructor, "part", part.current.id)
+    session.commit()
+    world.jobs.wake()
+    return part_summary(part, job.id)
