@@ -12,6 +12,7 @@ import { Header } from "./frame/Header";
 
 const BenchPage = lazy(() => import("./bench/BenchPage"));
 const ShelfPage = lazy(() => import("./shelf/ShelfPage"));
+const BuilderPage = lazy(() => import("./builder/BuilderPage"));
 const PartPage = lazy(() => import("./shelf/PartPage"));
 const NewExercisePage = lazy(() => import("./exercise/NewExercisePage"));
 const WallPage = lazy(() => import("./wall/WallPage"));
@@ -53,7 +54,9 @@ export function App() {
         <Routes>
           <Route path="/" element={<Home me={me.data} />} />
           <Route path="/shelf" element={<ShelfPage />} />
+          <Route path="/shelf/new" element={<BuilderPage />} />
           <Route path="/shelf/:part" element={<PartPage />} />
+          <Route path="/shelf/:part/build" element={<BuilderPage />} />
           <Route path="/exercises/new" element={<NewExercisePage />} />
           <Route path="/exercises/:exercise/wall" element={<WallPage />} />
           <Route path="/exercises/:exercise/bench" element={<BenchPage />} />

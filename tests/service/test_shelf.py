@@ -221,7 +221,7 @@ def test_part_leaves_as_a_file_that_reads_back(instructor: Person, tmp_path: Any
 
 def test_pictures_and_packed_meshes_are_kept_by_the_browser(instructor: Person) -> None:
     part = instructor.get("/api/parts?words=batten stop")["parts"][0]
-    picture = instructor.send("GET", f"/api/parts/{part['id']}/picture")
+    picture = instructor.send("GET", f"/api/models/{part['model']}/picture")
     assert picture.content[:8] == b"\x89PNG\r\n\x1a\n"
     assert "immutable" in picture.headers["cache-control"]
     mesh = instructor.send("GET", f"/api/models/{part['model']}/mesh")
@@ -251,7 +251,6 @@ def test_another_instructors_parts_are_not_there(log_in: LogIn, instructor: Pers
     for method, path, body in (
         ("GET", "", None),
         ("GET", "/recipe", None),
-        ("GET", "/picture", None),
         ("GET", "/file/stl", None),
         ("PATCH", "", {"archived": True}),
         ("POST", "/copy", None),

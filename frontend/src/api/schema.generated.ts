@@ -336,6 +336,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/models/{model_id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Picture
+         * @description The part as a small card model (PNG).
+         */
+        get: operations["models_picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/models/{model_id}/views": {
         parameters: {
             query?: never;
@@ -478,26 +498,6 @@ export interface paths {
          * @description The part as a file: STEP, triangles (STL, glTF), or what it was made from.
          */
         get: operations["parts_file_of"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/parts/{part_id}/picture": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Picture
-         * @description The part as a small card model (PNG).
-         */
-        get: operations["parts_picture"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1939,6 +1939,7 @@ export interface components {
             /** Feature */
             feature: number | null;
             mesh: components["schemas"]["Mesh"] | null;
+            resolved: components["schemas"]["Recipe"] | null;
             /** Sizes */
             sizes: {
                 [key: string]: number;
@@ -3421,6 +3422,35 @@ export interface operations {
             };
         };
     };
+    models_picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                model_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     models_views: {
         parameters: {
             query: {
@@ -3694,35 +3724,6 @@ export interface operations {
             path: {
                 part_id: number;
                 kind: "step" | "stl" | "glb" | "source";
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
-        };
-    };
-    parts_picture: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                part_id: number;
             };
             cookie?: never;
         };

@@ -5,7 +5,13 @@ type Schemas = components["schemas"];
 export type Me = Schemas["Me"];
 export type Person = Schemas["Person"];
 export type PartSummary = Schemas["PartSummary"];
-export type PartDetail = Schemas["PartDetail"];
+export type PartForm = Schemas["PartForm"];
+export type ModelDetail = Schemas["ModelDetail"];
+export type ShelfForm = Schemas["ShelfForm"];
+export type Recipe = Schemas["Recipe"];
+export type Feature = Recipe["features"][number];
+export type NamedSize = Schemas["NamedSize"];
+export type Preview = Schemas["PreviewForm"];
 export type Ranked = Schemas["RankedForm"];
 export type SideDrawing = Schemas["SideDrawing"];
 export type ViewDrawing = Schemas["ViewDrawing"];
@@ -35,9 +41,4 @@ export type ViewName = ViewDrawing["name"];
 export type Point = [number, number];
 
 /** The part's triangles and ink edges, as the kernel made them. */
-export interface Mesh {
-  points: number[];
-  triangles: number[];
-  face_of_triangle: number[];
-  edges: number[][];
-}
+export type Mesh = Schemas["Mesh"];

@@ -5,7 +5,7 @@ import { useMemo, useState } from "react";
 import { Link, Navigate, useParams } from "react-router";
 
 import { answer, api } from "../api/client";
-import type { Draft, Exercise, Mesh, PartDetail, Side } from "../api/types";
+import type { Draft, Exercise, Mesh, ModelDetail } from "../api/types";
 import { Header } from "../frame/Header";
 import { useMe } from "../frame/me";
 import { Trouble, Waiting } from "../frame/Messages";
@@ -37,14 +37,15 @@ export default function BenchPage() {
         api.GET("/api/exercises/{exercise_id}/sheet", { params: { path: { exercise_id: id } } }),
       ),
   });
-  const part = exercise.data?.part;
+  const model = exercise.data?.model;
   const detail = useQuery({
-    queryKey: ["part", part],
-    enabled: part !== undefined,
+    queryKey: ["model", model],
+    enabled: model !== undefined,
+    staleTime: Infinity,
     queryFn: () =>
-      answer(api.GET("/api/parts/{part_id}", { params: { path: { part_id: part ?? 0 } } })),
+      answer(api.GET("/api/models/{model_id}", { params: { path: { model_id: model ?? 0 } } })),
   });
-  const mesh = useMesh(part);
+  const mesh = useMesh(model);
   const error = exercise.error ?? draft.error ?? detail.error;
   if (error)
     return (
@@ -70,7 +71,7 @@ export default function BenchPage() {
 interface Props {
   exercise: Exercise;
   start: Draft;
-  detail: PartDetail;
+  detail: ModelDetail;
   mesh: Mesh;
 }
 
@@ -91,9 +92,9 @@ function AtTheBench({ exercise, start, detail, mesh }: Props) {
     document: draft.document,
     ink: drawn.data?.ink ?? null,
     paper: drawn.data?.ink.paper ?? null,
-    unit: detail.part.unit,
+    unit: detail.unit,
     middle,
-    up: (detail.part.natural_up as Side | null) ?? "+z",
+    up: detail.natural_up ?? "+z",
     tool,
     setTool,
     selection,

@@ -9,14 +9,19 @@ interface Props {
   hidden?: boolean;
   /** Longest size that fills the frame, so that several drawings keep one scale. */
   span?: number;
+  /** Model edges to light up, and who is told over which edges the pointer is. */
+  lit?: readonly number[];
+  onPoint?: (edges: readonly number[] | null) => void;
 }
+
+const NONE: readonly number[] = [];
 
 /** Frame of a drawing in mm of its own: line widths stay right whatever the size of the part. */
 const FRAME = 64;
 const MARGIN = 4;
 
 /** One view of a part as an exact line drawing, scaled to its frame. */
-export function SideView({ drawing, label, hidden = true, span }: Props) {
+export function SideView({ drawing, label, hidden = true, span, lit = NONE, onPoint }: Props) {
   const items = useMemo(() => {
     const [left, bottom, right, top] = drawing.box;
     const size = span ?? Math.max(right - left, top - bottom);
@@ -49,6 +54,26 @@ export function SideView({ drawing, label, hidden = true, span }: Props) {
       {items.map((item, index) => (
         <InkPiece key={index} item={item} height={0} />
       ))}
+      {items.map((item, index) =>
+        "edges" in item && item.edges.some((edge) => lit.includes(edge)) ? (
+          <g key={index} className="lit">
+            <InkPiece item={item} height={0} />
+          </g>
+        ) : null,
+      )}
+      {onPoint &&
+        items.map((item, index) =>
+          "edges" in item && item.edges.length > 0 ? (
+            <g
+              key={index}
+              className="reach"
+              onPointerEnter={() => onPoint(item.edges)}
+              onPointerLeave={() => onPoint(null)}
+            >
+              <InkPiece item={item} height={0} />
+            </g>
+          ) : null,
+        )}
     </svg>
   );
 }

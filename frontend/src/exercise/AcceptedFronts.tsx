@@ -8,7 +8,7 @@ import { sameAttitude, sideWords } from "../turntable/attitude";
 import classes from "./Exercises.module.css";
 
 interface Props {
-  part: number;
+  model: number;
   accepted: Task["front"]["accept"];
   onChange: (accepted: Task["front"]["accept"]) => void;
 }
@@ -16,10 +16,12 @@ interface Props {
 const OFFERED = 8;
 
 /** The best-ranked front views; those taken in are the only ones accepted. */
-export function AcceptedFronts({ part, accepted, onChange }: Props) {
+export function AcceptedFronts({ model, accepted, onChange }: Props) {
   const detail = useQuery({
-    queryKey: ["part", part],
-    queryFn: () => answer(api.GET("/api/parts/{part_id}", { params: { path: { part_id: part } } })),
+    queryKey: ["model", model],
+    staleTime: Infinity,
+    queryFn: () =>
+      answer(api.GET("/api/models/{model_id}", { params: { path: { model_id: model } } })),
   });
   const offered = detail.data?.ranking.slice(0, OFFERED) ?? [];
   const toggle = (entry: { side: SideDrawing["side"]; up: SideDrawing["up"] }) => {
@@ -50,7 +52,7 @@ export function AcceptedFronts({ part, accepted, onChange }: Props) {
             aria-label={`${sideWords(entry.side)}, ${entry.up} up, ${entry.score} points`}
             onClick={() => toggle(entry)}
           >
-            <Candidate part={part} side={entry.side} up={entry.up} />
+            <Candidate model={model} side={entry.side} up={entry.up} />
             <Text className="small" fw={700}>
               {entry.score.toFixed(1)}
             </Text>
@@ -64,14 +66,14 @@ export function AcceptedFronts({ part, accepted, onChange }: Props) {
   );
 }
 
-function Candidate({ part, side, up }: { part: number } & Pick<SideDrawing, "side" | "up">) {
+function Candidate({ model, side, up }: { model: number } & Pick<SideDrawing, "side" | "up">) {
   const views = useQuery({
-    queryKey: ["views", part, side, up, "front"],
+    queryKey: ["views", model, side, up, "front"],
     staleTime: Infinity,
     queryFn: () =>
       answer(
-        api.GET("/api/parts/{part_id}/views", {
-          params: { path: { part_id: part }, query: { side, up, names: ["front"] } },
+        api.GET("/api/models/{model_id}/views", {
+          params: { path: { model_id: model }, query: { side, up, names: ["front"] } },
         }),
       ),
   });

@@ -7,11 +7,8 @@ import type { Exercise } from "../api/types";
 import { useMe } from "../frame/me";
 import { Trouble, Waiting } from "../frame/Messages";
 import { dayAndTime, points } from "../frame/words";
-import { turnOfCorner } from "../turntable/attitude";
-import { PartView } from "../turntable/PartView";
+import { PartPicture } from "../turntable/PartPicture";
 import classes from "./Exercises.module.css";
-
-const CORNER_TURN = turnOfCorner("+-+", "+z");
 
 export function useExercises() {
   return useQuery({ queryKey: ["exercises"], queryFn: () => answer(api.GET("/api/exercises")) });
@@ -75,10 +72,10 @@ function Asked({ exercise }: { exercise: Exercise }) {
   );
 }
 
-function Model({ part }: { part: number }) {
+function Model({ model }: { model: number }) {
   return (
     <div className={classes.model}>
-      <PartView part={part} turn={CORNER_TURN} label="card model" />
+      <PartPicture model={model} />
     </div>
   );
 }
@@ -87,7 +84,7 @@ function TeachingRow({ exercise }: { exercise: Exercise }) {
   const out = exercise.handed_in - exercise.returned;
   return (
     <Link to={`/exercises/${exercise.id}/wall`} className={classes.row}>
-      <Model part={exercise.part} />
+      <Model model={exercise.model} />
       <Asked exercise={exercise} />
       <div className={classes.state}>
         <Text className="number" fz={20}>
@@ -113,7 +110,7 @@ function StudentRow({ exercise }: { exercise: Exercise }) {
   const late = new Date(exercise.due_at) < new Date();
   return (
     <Link to={to} className={classes.row}>
-      <Model part={exercise.part} />
+      <Model model={exercise.model} />
       <Asked exercise={exercise} />
       <div className={classes.state}>
         {state === "returned" ? (

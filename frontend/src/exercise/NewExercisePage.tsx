@@ -1,4 +1,4 @@
-import { Alert, Button, Group, Select, Stack, Text, TextInput, Title } from "@mantine/core";
+import { Alert, Button, Group, Select, Stack, Switch, Text, TextInput, Title } from "@mantine/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
@@ -45,7 +45,10 @@ export default function NewExercisePage() {
   const [search] = useSearchParams();
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const parts = useQuery({ queryKey: ["parts"], queryFn: () => answer(api.GET("/api/parts")) });
+  const parts = useQuery({
+    queryKey: ["parts", "all"],
+    queryFn: () => answer(api.GET("/api/parts", { params: { query: { limit: 200 } } })),
+  });
   const classList = useQuery({
     queryKey: ["classes"],
     queryFn: () => answer(api.GET("/api/classes")),
@@ -55,10 +58,11 @@ export default function NewExercisePage() {
   const [title, setTitle] = useState<string | null>(null);
   const [due, setDue] = useState(nextWeek);
   const [task, setTask] = useState(DEFAULT_TASK);
+  const [varied, setVaried] = useState(false);
   const [trouble, setTrouble] = useState("");
   const [busy, setBusy] = useState(false);
 
-  const ready = parts.data?.filter((p) => p.state === "ready") ?? [];
+  const ready = parts.data?.parts.filter((p) => p.state === "ready") ?? [];
   const chosen = ready.find((p) => p.id === part);
   const heading = title ?? chosen?.name ?? "";
   const school = group ?? (classList.data?.[0] ? String(classList.data[0].id) : null);
@@ -90,6 +94,7 @@ export default function NewExercisePage() {
             title: heading,
             due_at: new Date(due).toISOString(),
             task,
+            varied: varied && (chosen?.built ?? false),
           },
         }),
       );
@@ -149,6 +154,14 @@ export default function NewExercisePage() {
               required
             />
           </Group>
+          {chosen?.built && (
+            <Switch
+              label="Give every student the part in sizes of their own"
+              description="Sizes with a range, set in the builder, are drawn for each student and kept."
+              checked={varied}
+              onChange={(e) => setVaried(e.currentTarget.checked)}
+            />
+          )}
           <TaskFields task={task} onChange={setTask} />
           {trouble && (
             <Alert color="ink" variant="outline" role="alert">
@@ -160,13 +173,17 @@ export default function NewExercisePage() {
           </Button>
         </Stack>
         <Stack>
-          {part ? (
+          {chosen ? (
             <>
               <div style={{ height: 240 }}>
-                <PartView part={part} turn={CORNER_TURN} label="The part as a card model" />
+                <PartView
+                  model={chosen.model}
+                  turn={CORNER_TURN}
+                  label="The part as a card model"
+                />
               </div>
               <AcceptedFronts
-                part={part}
+                model={chosen.model}
                 accepted={task.front.accept}
                 onChange={(accept) => setTask({ ...task, front: { ...task.front, accept } })}
               />

@@ -1,10 +1,10 @@
-import { Anchor, Button, Group, List, Text, Title } from "@mantine/core";
+import { Anchor, Button, Group, Tabs, Text, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Link, useParams } from "react-router";
 
 import { answer, api } from "../api/client";
-import type { PartDetail, Side } from "../api/types";
+import type { ModelDetail, PartForm } from "../api/types";
 import { SideView } from "../drawing/SideView";
 import { Header } from "../frame/Header";
 import { Trouble, Waiting } from "../frame/Messages";
@@ -19,41 +19,68 @@ import {
   turnOfCorner,
   usual,
 } from "../turntable/attitude";
-import { PartView } from "../turntable/PartView";
+import { PartView, useMesh } from "../turntable/PartView";
+import { Demands } from "./Demands";
+import { PartActions } from "./PartActions";
+import { PartHistory } from "./PartHistory";
 import { RankingList } from "./RankingList";
 import classes from "./Shelf.module.css";
+import { ViewSet } from "./ViewSet";
 
 export default function PartPage() {
-  const part = Number(useParams().part);
-  const detail = useQuery({
-    queryKey: ["part", part],
-    queryFn: () => answer(api.GET("/api/parts/{part_id}", { params: { path: { part_id: part } } })),
+  const id = Number(useParams().part);
+  const part = useQuery({
+    queryKey: ["part", id],
+    queryFn: () => answer(api.GET("/api/parts/{part_id}", { params: { path: { part_id: id } } })),
+    refetchInterval: (query) => (query.state.data?.part.state === "waiting" ? 700 : false),
   });
+  const model = part.data?.part.state === "ready" ? part.data.part.model : undefined;
+  const detail = useQuery({
+    queryKey: ["model", model],
+    enabled: model !== undefined,
+    staleTime: Infinity,
+    queryFn: () =>
+      answer(api.GET("/api/models/{model_id}", { params: { path: { model_id: model ?? 0 } } })),
+  });
+  const error = part.error ?? detail.error;
   return (
     <>
       <Header
         trail={
           <>
-            <Link to="/shelf">Shelf</Link> / <strong>{detail.data?.part.name ?? "…"}</strong>
+            <Link to="/shelf">Shelf</Link> / <strong>{part.data?.part.name ?? "…"}</strong>
           </>
         }
       >
-        <Button component={Link} to={`/exercises/new?part=${part}`}>
+        {part.data && <PartActions part={part.data.part} />}
+        <Button component={Link} to={`/exercises/new?part=${id}`} disabled={!detail.data}>
           Set an exercise on it
         </Button>
       </Header>
-      {detail.isPending && <Waiting />}
-      {detail.error && <Trouble error={detail.error} onRetry={() => void detail.refetch()} />}
-      {detail.data && <Opened detail={detail.data} />}
+      {error && <Trouble error={error} onRetry={() => void part.refetch()} />}
+      {part.data?.part.state === "refused" && (
+        <Trouble error={new Error(`This part cannot be used: ${part.data.part.error}.`)} />
+      )}
+      {!error && !detail.data && part.data?.part.state !== "refused" && <Waiting />}
+      {part.data && detail.data && <Opened part={part.data} detail={detail.data} />}
     </>
   );
 }
 
-function Opened({ detail }: { detail: PartDetail }) {
+function Opened({ part, detail }: { part: PartForm; detail: ModelDetail }) {
+  const { model } = part.part;
+  const up = detail.natural_up ?? "+z";
   const [attitude, setAttitude] = useState<Attitude | null>(null);
-  const turn = useMemo(() => (attitude ? turnOf(attitude) : turnOfCorner("+-+", "+z")), [attitude]);
-  const longest = Math.max(...detail.part.extents);
+  const [litEdges, setLitEdges] = useState<readonly number[] | undefined>();
+  const [litFaces, setLitFaces] = useState<readonly number[] | undefined>();
+  const turn = useMemo(
+    () => (attitude ? turnOf(attitude) : turnOfCorner("+-+", up)),
+    [attitude, up],
+  );
+  const mesh = useMesh(model);
+  const longest = Math.max(...detail.extents);
   const shown = attitude ?? usual("-y");
+  const first = detail.ranking[0]!;
   return (
     <main className={classes.partGrid}>
       <section className={classes.stage} aria-label="Turntable">
@@ -67,18 +94,25 @@ function Opened({ detail }: { detail: PartDetail }) {
         </Group>
         <div className={classes.stageModel}>
           <PartView
-            part={detail.part.id}
+            model={model}
             turn={turn}
             onTurned={(reached) => setAttitude(nearestAttitude(reached))}
             onTip={(way) => setAttitude(tipped(shown, way))}
             onRoll={(quarters) => setAttitude(turned(shown, quarters))}
-            label={`${detail.part.name}; drag or use the arrow keys to turn it`}
+            onPoint={(picked) => {
+              setLitEdges(picked?.edge != null ? [picked.edge] : undefined);
+              setLitFaces(undefined);
+            }}
+            litEdges={litEdges}
+            litFaces={litFaces}
+            label={`${detail.name}; drag, turn the wheel or use the arrow keys to turn it`}
           />
         </div>
         <Text className="quiet small">
-          Drag, or use the arrow keys; <kbd>,</kbd> and <kbd>.</kbd> turn it on the spot.
+          Drag, turn the wheel, or use the arrow keys; <kbd>,</kbd> and <kbd>.</kbd> turn it on the
+          spot.
         </Text>
-        <Demands detail={detail} />
+        <PartHistory part={part} />
       </section>
       <section aria-label="Six sides">
         <Title order={2} size="h4" mb="sm">
@@ -90,13 +124,15 @@ function Opened({ detail }: { detail: PartDetail }) {
               key={side.side}
               type="button"
               className={classes.side}
-              aria-pressed={sameAttitude(attitude, side as { side: Side; up: Side })}
+              aria-pressed={sameAttitude(attitude, side)}
               onClick={() => setAttitude({ side: side.side, up: side.up })}
             >
               <div className={classes.sideFrame}>
                 <SideView
                   drawing={side}
                   span={longest}
+                  lit={litEdges}
+                  onPoint={(edges) => setLitEdges(edges ?? undefined)}
                   label={`Seen from the ${sideWords(side.side)}`}
                 />
               </div>
@@ -106,49 +142,41 @@ function Opened({ detail }: { detail: PartDetail }) {
             </button>
           ))}
         </div>
-      </section>
-      <section className="panel" aria-label="Ranking of front views">
-        <Title order={2} size="h4">
-          Which side makes the best front view?
-        </Title>
-        <Text className="quiet small" mb="xs">
-          All 24 attitudes by length, shape, hidden lines and natural position.
-        </Text>
-        <RankingList
-          ranking={detail.ranking}
-          chosen={attitude}
-          onChoose={(entry) => setAttitude({ side: entry.side, up: entry.up })}
+        <ViewSet
+          model={model}
+          front={attitude ?? first}
+          span={longest}
+          lit={litEdges}
+          onPoint={setLitEdges}
         />
       </section>
+      <section className="panel" aria-label="What its drawing demands">
+        <Tabs defaultValue="demands" variant="default" color="ink">
+          <Tabs.List mb="sm">
+            <Tabs.Tab value="demands">What its drawing demands</Tabs.Tab>
+            <Tabs.Tab value="front">Front views</Tabs.Tab>
+          </Tabs.List>
+          <Tabs.Panel value="demands">
+            <Demands
+              part={part.part}
+              detail={detail}
+              onFaces={setLitFaces}
+              edges={mesh.data?.edges.length}
+            />
+          </Tabs.Panel>
+          <Tabs.Panel value="front" aria-label="Ranking of front views">
+            <Text className="quiet small" mb="xs">
+              All 24 attitudes by length, shape, hidden lines and natural position. Choose one to
+              see its set of views.
+            </Text>
+            <RankingList
+              ranking={detail.ranking}
+              chosen={attitude}
+              onChoose={(entry) => setAttitude({ side: entry.side, up: entry.up })}
+            />
+          </Tabs.Panel>
+        </Tabs>
+      </section>
     </main>
-  );
-}
-
-function Demands({ detail }: { detail: PartDetail }) {
-  const { part } = detail;
-  const sizes = part.extents.map((e) => Number(e.toFixed(3))).join(" × ");
-  return (
-    <div style={{ marginTop: 16 }}>
-      <Title order={2} size="h4">
-        What its drawing demands
-      </Title>
-      <List size="sm" mt={6} spacing={4}>
-        <List.Item>
-          {sizes} {part.unit}, {part.material || "no material given"}, {part.faces} faces
-        </List.Item>
-        <List.Item>
-          Views: {detail.views_needed.join(", ")}
-          {detail.views_repeated.map(([a, b]) => `; ${b} repeats ${a}`).join("")}
-        </List.Item>
-        <List.Item>
-          {detail.dimensions_needed === null
-            ? `Dimensions are not counted: ${detail.dimensions_reason}.`
-            : `${detail.dimensions_needed} dimensions: ${Object.entries(detail.stretches)
-                .map(([direction, n]) => `${n} along the ${direction}`)
-                .join(", ")}, the others diameters and radii`}
-        </List.Item>
-        {detail.features.length > 0 && <List.Item>{detail.features.join("; ")}</List.Item>}
-      </List>
-    </div>
   );
 }

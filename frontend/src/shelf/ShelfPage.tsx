@@ -1,61 +1,74 @@
-import { Button, Card, FileButton, Group, Progress, SimpleGrid, Text, Title } from "@mantine/core";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { Button, FileButton, Group, SimpleGrid, Text, Title } from "@mantine/core";
+import { useDebouncedValue } from "@mantine/hooks";
+import { useInfiniteQuery } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 
 import { answer, api } from "../api/client";
-import type { PartSummary } from "../api/types";
 import { Header } from "../frame/Header";
 import { Trouble, Waiting } from "../frame/Messages";
-import { turnOfCorner } from "../turntable/attitude";
-import { PartView } from "../turntable/PartView";
+import { plural } from "../frame/words";
+import { Arrivals } from "./Arrivals";
+import { PartCard } from "./PartCard";
 import classes from "./Shelf.module.css";
-import { watchJob } from "./watchJob";
+import { ShelfSearch } from "./ShelfSearch";
+import { useBringIn } from "./useBringIn";
 
-const CORNER_TURN = turnOfCorner("+-+", "+z");
+const PAGE = 48;
 
 export default function ShelfPage() {
-  const queries = useQueryClient();
-  const parts = useQuery({
-    queryKey: ["parts"],
-    queryFn: () => answer(api.GET("/api/parts")),
-  });
-  const [progress, setProgress] = useState<number | null>(null);
-  const [trouble, setTrouble] = useState<Error | null>(null);
-
-  const bringIn = async (file: File | null) => {
-    if (!file) return;
-    setTrouble(null);
-    setProgress(0);
-    const body = new FormData();
-    body.append("file", file);
-    try {
-      const part = await answer(
-        api.POST("/api/parts", {
-          body: body as never,
-          bodySerializer: (form) => form as unknown as FormData,
+  const [words, setWords] = useState("");
+  const [asked] = useDebouncedValue(words, 250);
+  const [label, setLabel] = useState<string | null>(null);
+  const [archived, setArchived] = useState(false);
+  const shelf = useInfiniteQuery({
+    queryKey: ["parts", asked, label, archived],
+    initialPageParam: 0,
+    queryFn: ({ pageParam }) =>
+      answer(
+        api.GET("/api/parts", {
+          params: { query: { words: asked, label, archived, offset: pageParam, limit: PAGE } },
         }),
-      );
-      const end = await watchJob(part.job ?? 0, setProgress);
-      if (end.state !== "done") setTrouble(new Error(`“${file.name}”: ${end.message}.`));
-    } catch (error) {
-      setTrouble(error as Error);
-    } finally {
-      setProgress(null);
-      void queries.invalidateQueries({ queryKey: ["parts"] });
-    }
-  };
+      ),
+    getNextPageParam: (last, pages) => {
+      const seen = pages.reduce((sum, page) => sum + page.parts.length, 0);
+      return seen < last.total ? seen : undefined;
+    },
+  });
+  const arrivals = useBringIn();
+  const [over, setOver] = useState(false);
+  const first = shelf.data?.pages[0];
+  const parts = shelf.data?.pages.flatMap((page) => page.parts) ?? [];
+  const searching = asked !== "" || label !== null || archived;
 
+  const drop = (event: React.DragEvent) => {
+    event.preventDefault();
+    setOver(false);
+    arrivals.bringIn([...event.dataTransfer.files]);
+  };
   return (
-    <>
+    <div
+      className={classes.drop}
+      data-over={over}
+      onDragOver={(event) => {
+        if (!event.dataTransfer.types.includes("Files")) return;
+        event.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={drop}
+    >
       <Header>
-        <FileButton onChange={(file) => void bringIn(file)} accept=".json,.step,.stp">
+        <FileButton multiple onChange={arrivals.bringIn} accept=".json,.step,.stp">
           {(props) => (
-            <Button variant="default" {...props} disabled={progress !== null}>
-              Bring in a part
+            <Button variant="default" {...props}>
+              Bring in parts
             </Button>
           )}
         </FileButton>
+        <Button variant="default" component={Link} to="/shelf/new">
+          Build a part
+        </Button>
         <Button component={Link} to="/exercises/new">
           Set an exercise
         </Button>
@@ -66,62 +79,59 @@ export default function ShelfPage() {
             Shelf
           </Title>
           <Text className="quiet">
-            {parts.data
-              ? `${parts.data.length} parts. Open one to turn it and see what its drawing demands.`
-              : ""}
+            {first ? `${plural(first.total, "part")}${searching ? " found" : ""}. ` : ""}
+            Drop STEP files anywhere on this page.
           </Text>
         </Group>
-        {progress !== null && (
-          <Progress
-            value={100 * Math.max(progress, 0.05)}
-            color="var(--settled)"
-            aria-label="Examining the part"
-          />
+        <ShelfSearch
+          words={words}
+          onWords={setWords}
+          labels={first?.labels ?? []}
+          label={label}
+          onLabel={setLabel}
+          archived={archived}
+          onArchived={setArchived}
+        />
+        <Arrivals arrivals={arrivals.list} onCancel={arrivals.cancel} onClear={arrivals.clear} />
+        {shelf.isPending && <Waiting />}
+        {shelf.error && <Trouble error={shelf.error} onRetry={() => void shelf.refetch()} />}
+        {first?.total === 0 && (
+          <Text>
+            {searching
+              ? "No part fits. Take a word away, or look in the archive."
+              : "The shelf is empty. Build a part, or bring one in as a STEP file, to begin."}
+          </Text>
         )}
-        {trouble && <Trouble error={trouble} />}
-        {parts.isPending && <Waiting />}
-        {parts.error && <Trouble error={parts.error} onRetry={() => void parts.refetch()} />}
-        {parts.data?.length === 0 && (
-          <Text>The shelf is empty. Bring in a part as a STEP file or a recipe to begin.</Text>
-        )}
-        <SimpleGrid cols={{ base: 1, xs: 2, md: 4 }} spacing="lg">
-          {parts.data?.map((part) => (
+        <SimpleGrid cols={{ base: 1, xs: 2, sm: 3, md: 5 }} spacing="md">
+          {parts.map((part) => (
             <PartCard key={part.id} part={part} />
           ))}
         </SimpleGrid>
+        {shelf.hasNextPage && (
+          <More busy={shelf.isFetchingNextPage} onSeen={() => void shelf.fetchNextPage()} />
+        )}
       </main>
-    </>
+    </div>
   );
 }
 
-function PartCard({ part }: { part: PartSummary }) {
-  const sizes = part.extents.map((e) => Number(e.toFixed(3))).join(" × ");
-  if (part.state !== "ready") {
-    return (
-      <Card withBorder padding="md" className={classes.card}>
-        <div className={classes.model} />
-        <Text fw={700}>{part.name}</Text>
-        <Text className="small" c="var(--fault)">
-          {part.state === "refused" ? `Not usable: ${part.error}` : "Being examined …"}
-        </Text>
-      </Card>
-    );
-  }
+/** The end of what is loaded; coming into sight, it asks for more. */
+function More({ busy, onSeen }: { busy: boolean; onSeen: () => void }) {
+  const place = useRef<HTMLButtonElement>(null);
+  const seen = useRef(onSeen);
+  useEffect(() => {
+    seen.current = onSeen;
+  });
+  useEffect(() => {
+    const watcher = new IntersectionObserver((entries) => {
+      if (entries.some((entry) => entry.isIntersecting)) seen.current();
+    });
+    if (place.current) watcher.observe(place.current);
+    return () => watcher.disconnect();
+  }, [busy]);
   return (
-    <Card
-      withBorder
-      padding="md"
-      component={Link}
-      to={`/shelf/${part.id}`}
-      className={classes.card}
-    >
-      <div className={classes.model}>
-        <PartView part={part.id} turn={CORNER_TURN} label={`${part.name}, card model`} />
-      </div>
-      <Text fw={700}>{part.name}</Text>
-      <Text className="quiet small">
-        {sizes} {part.unit} · {part.material || "no material given"}
-      </Text>
-    </Card>
+    <Button ref={place} variant="default" loading={busy} onClick={onSeen}>
+      More parts
+    </Button>
   );
 }

@@ -14,7 +14,7 @@ export function TableSide({ sheet, finding }: { sheet: Sheet; finding: Finding |
     <aside className={`${classes.side} panel`} aria-label="Part">
       <div className={classes.model}>
         <PartView
-          part={sheet.exercise.part}
+          model={sheet.exercise.model}
           turn={CORNER_TURN}
           litEdges={finding?.edges}
           litFaces={finding?.faces}

@@ -10,24 +10,25 @@ import type { TurntableProps } from "./Turntable";
 
 const Turntable = lazy(() => import("./Turntable").then((m) => ({ default: m.Turntable })));
 
-type Props = Omit<TurntableProps, "mesh"> & { part: number };
+type Props = Omit<TurntableProps, "mesh"> & { model: number };
 
+/** Whether this screen can draw solids; without, exact line drawings stand in. */
 function canDrawSolids(): boolean {
   const canvas = document.createElement("canvas");
   return Boolean(canvas.getContext("webgl2"));
 }
 
-const solids = canDrawSolids();
+export const solids = canDrawSolids();
 
-export function useMesh(part: number | undefined) {
+export function useMesh(model: number | undefined) {
   return useQuery({
-    queryKey: ["mesh", part],
-    enabled: part !== undefined,
+    queryKey: ["mesh", model],
+    enabled: model !== undefined,
     staleTime: Infinity,
     queryFn: async () => {
       const data = await answer(
-        api.GET("/api/parts/{part_id}/mesh", {
-          params: { path: { part_id: part ?? 0 } },
+        api.GET("/api/models/{model_id}/mesh", {
+          params: { path: { model_id: model ?? 0 } },
           parseAs: "json",
         }),
       );
@@ -38,7 +39,7 @@ export function useMesh(part: number | undefined) {
 
 /** The part on the turntable, or its exact line drawings where the screen cannot draw solids. */
 export function PartView(props: Props) {
-  const mesh = useMesh(props.part);
+  const mesh = useMesh(props.model);
   if (mesh.error) return <Center h="100%">{mesh.error.message}</Center>;
   if (!mesh.data) return <Center h="100%" aria-label="The part is loading" />;
   if (!solids) return <FlatPart {...props} />;
@@ -49,18 +50,18 @@ export function PartView(props: Props) {
   );
 }
 
-function FlatPart({ part, turn }: Props) {
+function FlatPart({ model, turn, litEdges }: Props) {
   const { side, up } = nearestAttitude(turn);
   const views = useQuery({
-    queryKey: ["views", part, side, up],
+    queryKey: ["views", model, side, up],
     queryFn: () =>
       answer(
-        api.GET("/api/parts/{part_id}/views", {
-          params: { path: { part_id: part }, query: { side, up, names: ["front"] } },
+        api.GET("/api/models/{model_id}/views", {
+          params: { path: { model_id: model }, query: { side, up, names: ["front"] } },
         }),
       ),
   });
   const drawing: SideDrawing | undefined = views.data?.[0];
   if (!drawing) return <Text className="quiet">…</Text>;
-  return <SideView drawing={drawing} label={`Line drawing of the side ${side}`} />;
+  return <SideView drawing={drawing} label={`Line drawing of the side ${side}`} lit={litEdges} />;
 }

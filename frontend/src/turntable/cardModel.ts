@@ -1,10 +1,10 @@
 import { BackSide, BufferGeometry, Color, Float32BufferAttribute, MeshBasicMaterial } from "three";
 
 import type { Mesh } from "../api/types";
-import { FAULT, SHEET_INK, TINTS } from "../theme";
+import { SHEET_INK, TINTS } from "../theme";
 
 /** Card faces: three quiet tints by the direction a face looks in, mixed on inclined and round ones. */
-export function cardGeometry(mesh: Mesh, lit: ReadonlySet<number>): BufferGeometry {
+export function cardGeometry(mesh: Mesh): BufferGeometry {
   const geometry = new BufferGeometry();
   geometry.setAttribute("position", new Float32BufferAttribute(mesh.points, 3));
   geometry.setIndex(mesh.triangles);
@@ -23,31 +23,34 @@ export function cardGeometry(mesh: Mesh, lit: ReadonlySet<number>): BufferGeomet
     });
     colour.toArray(colours, i * 3);
   }
-  const fault = new Color(FAULT);
-  mesh.face_of_triangle.forEach((face, t) => {
-    if (!lit.has(face)) return;
-    for (let k = 0; k < 3; k++) {
-      const at = (mesh.triangles[t * 3 + k] ?? 0) * 3;
-      new Color(colours[at]!, colours[at + 1]!, colours[at + 2]!)
-        .lerp(fault, 0.45)
-        .toArray(colours, at);
-    }
-  });
   geometry.setAttribute("color", new Float32BufferAttribute(colours, 3));
   return geometry;
 }
 
-/** Start and end points of all ink edges, and of the lit ones, in a row for line segments. */
-export function edgeSegments(
+/** The triangles of some faces alone, sharing the points of the whole model. */
+export function facesGeometry(
+  whole: BufferGeometry,
   mesh: Mesh,
-  lit: ReadonlySet<number>,
-): { ink: number[]; lit: number[] } {
-  const result = { ink: [] as number[], lit: [] as number[] };
-  mesh.edges.forEach((points, edge) => {
-    const target = lit.has(edge) ? result.lit : result.ink;
-    for (let i = 0; i + 5 < points.length; i += 3) target.push(...points.slice(i, i + 6));
+  faces: ReadonlySet<number>,
+): BufferGeometry {
+  const triangles: number[] = [];
+  mesh.face_of_triangle.forEach((face, t) => {
+    if (faces.has(face)) triangles.push(...mesh.triangles.slice(3 * t, 3 * t + 3));
   });
-  return result;
+  const geometry = new BufferGeometry();
+  geometry.setAttribute("position", whole.getAttribute("position"));
+  geometry.setIndex(triangles);
+  return geometry;
+}
+
+/** Start and end points of the ink edges wanted, in a row for line segments. */
+export function edgeSegments(mesh: Mesh, wanted: (edge: number) => boolean): number[] {
+  const segments: number[] = [];
+  mesh.edges.forEach((points, edge) => {
+    if (!wanted(edge)) return;
+    for (let i = 0; i + 5 < points.length; i += 3) segments.push(...points.slice(i, i + 6));
+  });
+  return segments;
 }
 
 /** Back faces grown by a hair: their rim is the ink line around round surfaces. */

@@ -17,7 +17,7 @@ from maqueta.solid.mesh import Mesh
 Array = NDArray[np.float64]
 
 SIZE: Final = 240
-_FINER: Final = 3
+_FINER: Final = 2
 _MARGIN: Final = 0.06
 #: The card tints of the interface: faces towards x, y and z.
 _TINTS: Final = np.array([(0xD6, 0xAB, 0x92), (0xE6, 0xCF, 0x9F), (0xC3, 0xD2, 0xBA)], dtype=float)
@@ -48,7 +48,7 @@ def thumbnail(mesh: Mesh, lines: LineSet, frame: Array) -> bytes:
         path = [(x * scale + shift[0], pixels - (y * scale + shift[1])) for x, y in piece.outline()]
         pen.line(path, fill=_INK, width=2 * _FINER, joint="curve")
     result = io.BytesIO()
-    image.resize((SIZE, SIZE), Image.Resampling.LANCZOS).save(result, "PNG", optimize=True)
+    image.resize((SIZE, SIZE), Image.Resampling.LANCZOS).save(result, "PNG")
     return result.getvalue()
 
 

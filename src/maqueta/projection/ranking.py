@@ -12,7 +12,7 @@ from typing import Final
 
 from maqueta.projection.arrangement import VIEW_NAMES, ViewName, neighbour
 from maqueta.projection.attitude import ATTITUDES, SIDES, USUAL_FRONT, Attitude, Side, usual, vector
-from maqueta.projection.carrier import Line
+from maqueta.projection.carrier import TURN, Circle, Line
 from maqueta.projection.likeness import alike, look_of
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.solid.part import Part
@@ -93,7 +93,8 @@ def extent(part: Part, side: Side) -> float:
 def true_shape(projected: ProjectedPart, side: Side) -> float:
     """How much shape a side shows truly: corners beyond a rectangle's four, slanted and curved contours, circles.
 
-    Each contour stretch is weighted by its visible length, up to 5 % of the part's diagonal.
+    Each contour stretch is weighted by its visible length, up to 5 % of the part's diagonal. Concentric circles are one
+    feature; half a turn of a rounded end tells as much as two corners.
     """
     part = projected.part
     towards = vector(side)
@@ -105,18 +106,27 @@ def true_shape(projected: ProjectedPart, side: Side) -> float:
     }
     straight: dict[int, float] = {}
     total = 0.0
+    centres: dict[tuple[float, float], float] = {}
     for piece in projected.sides[side].of("visible"):
         shown = facing.intersection(piece.faces)
         if not shown:
             continue
         weight = min(1.0, piece.length / full)
-        if isinstance(piece.carrier, Line):
+        carrier = piece.carrier
+        if isinstance(carrier, Line):
             for face in shown:
                 straight[face] = straight.get(face, 0.0) + weight
-            if min(map(abs, piece.carrier.direction)) > 1e-9:
+            if min(map(abs, carrier.direction)) > 1e-9:
                 total += weight
+        elif isinstance(carrier, Circle) and piece.interval[1] - piece.interval[0] >= TURN - 1e-9:
+            spot = (round(carrier.x / full, 3), round(carrier.y / full, 3))
+            centres[spot] = max(centres.get(spot, 0.0), weight)
+        elif isinstance(carrier, Circle):
+            quarters = (piece.interval[1] - piece.interval[0]) / (TURN / 4)
+            total += weight * min(2.0, max(1.0, quarters))
         else:
-            total += 2 * weight
+            total += weight
+    total += sum(centres.values())
     return total + sum(max(0.0, count - 4.0) for count in straight.values())
 
 

@@ -51,6 +51,7 @@ def create_app(settings: Settings, database: Database) -> FastAPI:
         local_jobs = LocalJobs(database, files, kernel)
         app.state.world = World(settings, database, files, local_jobs, kernel)
         local_jobs.start()
+        kernel.warm_up()
         try:
             yield
         finally:

@@ -74,6 +74,10 @@ def limit_process(memory: int) -> None:
     resource.setrlimit(resource.RLIMIT_CORE, (0, 0))
 
 
+def ready() -> None:
+    """Nothing to do: that it runs shows that a worker is up."""
+
+
 def packed_mesh(shape: Shape, part: Part) -> bytes:
     """The triangles of a part as packed JSON, the same bytes for the same part."""
     return gzip.compress(_MESH.dump_json(mesh(shape, part)), mtime=0)

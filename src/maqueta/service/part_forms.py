@@ -82,6 +82,8 @@ class PreviewForm(Form):
     fault: str | None
     feature: int | None
     sizes: dict[str, float]
+    #: The recipe in plain numbers, None where an expression has no value.
+    resolved: Recipe | None
 
 
 class UsedIn(Form):

@@ -9,7 +9,7 @@ from typing import Any, TypeVar
 
 from pebble import ProcessExpired, ProcessPool
 
-from maqueta.service.kernel_work import PartSource, PartWork, Preview, examine, limit_process, preview, step_file
+from maqueta.service.kernel_work import PartSource, PartWork, Preview, examine, limit_process, preview, ready, step_file
 from maqueta.service.settings import Settings
 from maqueta.solid.errors import PartError
 from maqueta.solid.recipe import Recipe
@@ -30,9 +30,12 @@ class KernelWorkers:
 
     @staticmethod
     def _pool(workers: int, memory: int) -> Any:
+        # Workers are forked from a small process that has loaded the kernel already and runs no threads.
+        context = multiprocessing.get_context("forkserver")
+        context.set_forkserver_preload(["maqueta.service.kernel_work"])
         return ProcessPool(
             max_workers=workers,
-            context=multiprocessing.get_context("spawn"),
+            context=context,
             initializer=limit_process,
             initargs=(memory,),
         )
@@ -107,6 +110,10 @@ class KernelWorkers:
         if isinstance(error, ProcessExpired):
             return "the geometry kernel failed on it"
         return f"it could not be examined ({type(error).__name__})"
+
+    def warm_up(self) -> None:
+        """Have a worker ready before somebody waits for it."""
+        self._at_once.schedule(ready)
 
     def cancel(self, job_id: int) -> None:
         """Stop the work of a job, if it runs."""

@@ -108,15 +108,15 @@ export function FrontStage({ bench }: { bench: Bench }) {
 /** The three views a front view would bring, with their hidden lines counted. */
 function Candidate({ bench, attitude }: { bench: Bench; attitude: Attitude }) {
   const { side, up } = attitude;
-  const part = bench.exercise.part;
+  const { model } = bench.exercise;
   const views = useQuery({
-    queryKey: ["views", part, side, up, "set"],
+    queryKey: ["views", model, side, up, "set"],
     staleTime: Infinity,
     queryFn: () =>
       answer(
-        api.GET("/api/parts/{part_id}/views", {
+        api.GET("/api/models/{model_id}/views", {
           params: {
-            path: { part_id: part },
+            path: { model_id: model },
             query: { side, up, names: ["front", "top", "right"] },
           },
         }),

@@ -11,7 +11,7 @@ export function PartCorner({ bench }: { bench: Bench }) {
   return (
     <div className={classes.model} style={{ height: 160, marginBottom: 14 }}>
       <PartView
-        part={bench.exercise.part}
+        model={bench.exercise.model}
         turn={turn}
         label={`${bench.exercise.part_name}, card model`}
       />

@@ -23,7 +23,7 @@ export function useTurning(bench: Bench) {
     attitude,
     setAttitude,
     view: {
-      part: bench.exercise.part,
+      model: bench.exercise.model,
       turn,
       onTurned: (reached: Quaternion) => setAttitude(nearestAttitude(reached)),
       onTip: (way: "left" | "right" | "up" | "down") => setAttitude(tipped(shown, way)),

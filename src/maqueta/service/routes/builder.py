@@ -1,6 +1,7 @@
 """The builder: recipes tried out, kept as new parts or as the next version of one."""
 
 import json
+from contextlib import suppress
 
 from fastapi import APIRouter, HTTPException
 
@@ -11,7 +12,7 @@ from maqueta.service.present import part_summary
 from maqueta.service.world import Instructor, InTransaction, InWorld
 from maqueta.solid.errors import PartError
 from maqueta.solid.recipe import Recipe
-from maqueta.solid.resolve import size_values
+from maqueta.solid.resolve import resolved, size_values
 from maqueta.store.jobs import add_job
 from maqueta.store.shelf import add_part, add_version, own_part
 
@@ -21,10 +22,12 @@ router = APIRouter(prefix="/api/parts")
 @router.post("/preview")
 def preview(form: RecipeForm, instructor: Instructor, world: InWorld) -> PreviewForm:
     """What a recipe makes just now. A faulty feature is an answer, not an error."""
-    try:
+    sizes: dict[str, float] = {}
+    plain: Recipe | None = None
+    # Where this fails, the kernel's answer says what is wrong, and with which feature.
+    with suppress(PartError):
         sizes = size_values(form.recipe)
-    except PartError:
-        sizes = {}
+        plain = resolved(form.recipe)
     made = world.kernel.preview(form.recipe)
     return PreviewForm(
         mesh=unpacked_mesh(made.mesh) if made.mesh else None,
@@ -34,6 +37,7 @@ def preview(form: RecipeForm, instructor: Instructor, world: InWorld) -> Preview
         fault=made.fault,
         feature=made.feature,
         sizes=sizes,
+        resolved=plain,
     )
 
 

@@ -100,6 +100,16 @@ def mesh(model_id: int, account: AnyAccount, session: InTransaction, world: InWo
     return Response(world.files.get(version.mesh), media_type="application/json", headers=headers)
 
 
+@router.get("/{model_id}/picture", response_class=Response)
+def picture(model_id: int, account: AnyAccount, session: InTransaction, world: InWorld) -> Response:
+    """The part as a small card model (PNG)."""
+    found = visible_version(session, account, model_id).picture
+    if found is None:
+        raise HTTPException(409, "This part has no picture yet.")
+    headers = {"cache-control": "private, max-age=604800, immutable", "etag": f'"{found}"'}
+    return Response(world.files.get(found), media_type="image/png", headers=headers)
+
+
 @router.get("/{model_id}/views")
 def views(
     model_id: int,

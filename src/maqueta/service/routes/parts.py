@@ -119,16 +119,6 @@ def copy(part_id: int, instructor: Instructor, session: InTransaction) -> PartSu
     return part_summary(copy_part(session, instructor, part))
 
 
-@router.get("/{part_id}/picture", response_class=Response)
-def picture(part_id: int, instructor: Instructor, session: InTransaction, world: InWorld) -> Response:
-    """The part as a small card model (PNG)."""
-    found = own_part(session, instructor, part_id).current.picture
-    if found is None:
-        raise HTTPException(409, "This part has no picture yet.")
-    headers = {"cache-control": "private, max-age=604800, immutable", "etag": f'"{found}"'}
-    return Response(world.files.get(found), media_type="image/png", headers=headers)
-
-
 @router.get("/{part_id}/file/{kind}", response_class=Response)
 def file_of(
     part_id: int,

@@ -1,0 +1,121 @@
+import { Center, Text } from "@mantine/core";
+import { lazy, Suspense, useMemo, useState } from "react";
+
+import type { Feature, Recipe } from "../api/types";
+import {
+  type Attitude,
+  nearestAttitude,
+  tipped,
+  turned,
+  turnOf,
+  turnOfCorner,
+  usual,
+} from "../turntable/attitude";
+import { solids } from "../turntable/PartView";
+import { middleOfEdge, type Picked, tidy } from "../turntable/picking";
+import classes from "./Builder.module.css";
+import type { EdgeChoice } from "./EdgesField";
+import type { Pointing } from "./FeatureForm";
+import { KINDS, OPPOSITE, type Loose } from "./features";
+import type { Previewed } from "./usePreview";
+
+const Turntable = lazy(() =>
+  import("../turntable/Turntable").then((m) => ({ default: m.Turntable })),
+);
+
+interface Props {
+  preview: Previewed;
+  recipe: Recipe;
+  feature: Feature | undefined;
+  pointing: Pointing;
+  onFeature: (next: Feature) => void;
+  onPlaced: () => void;
+}
+
+/** The part as it is being built; faces and edges can be pointed at to place features. */
+export function BuilderModel({ preview, recipe, feature, pointing, onFeature, onPlaced }: Props) {
+  const [attitude, setAttitude] = useState<Attitude | null>(null);
+  const [over, setOver] = useState<Picked | null>(null);
+  const up = recipe.natural_up ?? "+z";
+  const turn = useMemo(
+    () => (attitude ? turnOf(attitude) : turnOfCorner("+-+", up)),
+    [attitude, up],
+  );
+  const shown = attitude ?? usual("-y");
+  const { mesh, now } = preview;
+
+  const pick = (picked: Picked) => {
+    if (!feature || !mesh) return;
+    const loose = feature as Loose;
+    if (pointing === "edges" && picked.edge !== null) {
+      const edges = loose["edges"] as EdgeChoice[];
+      const near = middleOfEdge(mesh, picked.edge);
+      const same = (choice: EdgeChoice) =>
+        "near" in choice && choice.near.every((value, k) => value === near[k]);
+      const without = edges.filter((choice) => !same(choice));
+      const next = without.length < edges.length ? without : [...edges, { near }];
+      if (next.length) onFeature({ ...feature, edges: next } as Feature);
+    }
+    if (pointing === "place") {
+      const field = KINDS[feature.kind].fields.find((f) => f.type === "point" && f.placing);
+      if (!field || field.type !== "point" || !field.placing || !picked.towards) return;
+      const grid = recipe.units === "inch" ? 0.125 : 1;
+      const facing = "xyz".indexOf(picked.towards[1] ?? "z");
+      const at = picked.at.map((value, k) =>
+        k === facing ? value : tidy(Math.round(value / grid) * grid),
+      );
+      const way = field.placing === "into" ? OPPOSITE[picked.towards] : picked.towards;
+      onFeature({ ...feature, [field.key]: at, [field.placing]: way } as Feature);
+      onPlaced();
+    }
+  };
+  return (
+    <>
+      <div className={classes.model} data-busy={preview.busy} data-testid="builder-model">
+        {mesh && solids && (
+          <Suspense fallback={null}>
+            <Turntable
+              mesh={mesh}
+              turn={turn}
+              onTurned={(reached) => setAttitude(nearestAttitude(reached))}
+              onTip={(way) => setAttitude(tipped(shown, way))}
+              onRoll={(quarters) => setAttitude(turned(shown, quarters))}
+              onPoint={pointing ? setOver : undefined}
+              onPick={pointing ? pick : undefined}
+              litEdges={pointing === "edges" && over?.edge != null ? [over.edge] : undefined}
+              litFaces={pointing === "place" && over ? [over.face] : undefined}
+              label={`${recipe.name}; drag, turn the wheel or use the arrow keys to turn it`}
+            />
+          </Suspense>
+        )}
+        {mesh && !solids && (
+          <Center h="100%">
+            <Text>This screen cannot draw solids; the sizes below tell what was built.</Text>
+          </Center>
+        )}
+      </div>
+      <div className={classes.status} role="status" aria-live="polite">
+        {preview.error ? (
+          <Text c="var(--fault)">{preview.error.message}</Text>
+        ) : now?.fault ? (
+          <Text c="var(--fault)">
+            {now.feature !== null && now.feature !== undefined
+              ? `Feature ${now.feature + 1}, ${recipe.features[now.feature]?.name ?? ""}: `
+              : ""}
+            {now.fault}. The model shows the last state that could be built.
+          </Text>
+        ) : now ? (
+          <Text className="quiet">
+            {now.extents.map((e) => Number(e.toFixed(3))).join(" × ")} {recipe.units}, {now.faces}{" "}
+            faces, volume {Number(now.volume.toPrecision(6))} {recipe.units}³
+          </Text>
+        ) : (
+          <Text className="quiet">Building …</Text>
+        )}
+        <button type="button" className={classes.pointing} onClick={() => setAttitude(null)}>
+          equal-axis view
+        </button>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,213 @@
+import { Button, Group, Select, Text, TextInput } from "@mantine/core";
+import { useHotkeys } from "@mantine/hooks";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
+import { Link, useNavigate, useParams } from "react-router";
+
+import { answer, api } from "../api/client";
+import type { Recipe } from "../api/types";
+import { Header } from "../frame/Header";
+import { Trouble, Waiting } from "../frame/Messages";
+import { watchJob } from "../shelf/watchJob";
+import { SIDES } from "../turntable/attitude";
+import classes from "./Builder.module.css";
+import { BuilderModel } from "./BuilderModel";
+import { FeatureForm, type Pointing } from "./FeatureForm";
+import { FeatureList } from "./FeatureList";
+import { SizesTable } from "./SizesTable";
+import { usePreview } from "./usePreview";
+import { useRecipe } from "./useRecipe";
+
+const BLANK: Recipe = {
+  format: 1,
+  name: "New part",
+  units: "mm",
+  material: "",
+  natural_up: "+z",
+  sizes: [],
+  features: [
+    {
+      kind: "block",
+      name: "block",
+      suppressed: false,
+      size: [80, 40, 20],
+      at: [0, 0, 0],
+      operation: "add",
+    },
+  ],
+};
+
+export default function BuilderPage() {
+  const { part } = useParams();
+  const id = part === undefined ? null : Number(part);
+  const kept = useQuery({
+    queryKey: ["recipe", id],
+    enabled: id !== null,
+    staleTime: Infinity,
+    gcTime: 0,
+    queryFn: () =>
+      answer(api.GET("/api/parts/{part_id}/recipe", { params: { path: { part_id: id ?? 0 } } })),
+  });
+  if (kept.error)
+    return (
+      <>
+        <Header />
+        <Trouble error={kept.error} />
+      </>
+    );
+  if (id !== null && !kept.data)
+    return (
+      <>
+        <Header />
+        <Waiting />
+      </>
+    );
+  return <Building key={id ?? "new"} part={id} start={kept.data?.recipe ?? BLANK} />;
+}
+
+function Building({ part, start }: { part: number | null; start: Recipe }) {
+  const editor = useRecipe(start);
+  const { recipe } = editor;
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const [chosen, setChosen] = useState<number | null>(part === null ? 0 : null);
+  const [pointing, setPointing] = useState<Pointing>(null);
+  const [keeping, setKeeping] = useState(false);
+  const [trouble, setTrouble] = useState("");
+  // While edges are chosen for a feature, the model is shown as it was before that feature.
+  const shownRecipe = useMemo(
+    () =>
+      pointing === "edges" && chosen !== null && chosen > 0
+        ? { ...recipe, features: recipe.features.slice(0, chosen) }
+        : recipe,
+    [recipe, pointing, chosen],
+  );
+  const preview = usePreview(shownRecipe);
+  const feature = chosen === null ? undefined : recipe.features[chosen];
+
+  const choose = (place: number | null) => {
+    setChosen(place);
+    setPointing(null);
+  };
+  useHotkeys([
+    ["mod+Z", () => editor.undo?.()],
+    ["mod+shift+Z", () => editor.redo?.()],
+    ["Escape", () => (pointing ? setPointing(null) : choose(null))],
+  ]);
+
+  const keep = async () => {
+    setKeeping(true);
+    setTrouble("");
+    try {
+      const made = await answer(
+        part === null
+          ? api.POST("/api/parts/recipe", { body: { recipe } })
+          : api.PUT("/api/parts/{part_id}/recipe", {
+              params: { path: { part_id: part } },
+              body: { recipe },
+            }),
+      );
+      if (made.job) await watchJob(made.job, () => undefined);
+      await queries.invalidateQueries({ queryKey: ["part"] });
+      await queries.invalidateQueries({ queryKey: ["parts"] });
+      void navigate(`/shelf/${made.id}`);
+    } catch (error) {
+      setTrouble((error as Error).message);
+      setKeeping(false);
+    }
+  };
+  const set = (change: Partial<Recipe>) => editor.change((now) => ({ ...now, ...change }));
+  return (
+    <div className="screen">
+      <Header
+        trail={
+          <>
+            <Link to="/shelf">Shelf</Link> / <strong>{recipe.name}</strong>
+          </>
+        }
+      >
+        <Button variant="default" disabled={!editor.undo} onClick={() => editor.undo?.()}>
+          Undo
+        </Button>
+        <Button variant="default" disabled={!editor.redo} onClick={() => editor.redo?.()}>
+          Redo
+        </Button>
+        <Button loading={keeping} disabled={preview.now?.fault != null} onClick={() => void keep()}>
+          {part === null ? "Put on the shelf" : "Keep as a new version"}
+        </Button>
+      </Header>
+      <main className={classes.grid}>
+        <div className={`${classes.side} panel`}>
+          <FeatureList editor={editor} chosen={chosen} onChoose={choose} preview={preview.now} />
+          <SizesTable editor={editor} values={preview.now?.sizes ?? {}} />
+        </div>
+        <section className={classes.middle} aria-label="Model">
+          {trouble && (
+            <Text role="alert" c="var(--fault)">
+              {trouble}
+            </Text>
+          )}
+          <BuilderModel
+            preview={preview}
+            recipe={recipe}
+            feature={feature}
+            pointing={pointing}
+            onFeature={(next) => chosen !== null && editor.setFeature(chosen, next)}
+            onPlaced={() => setPointing(null)}
+          />
+        </section>
+        <div className={`${classes.side} panel`}>
+          {feature && chosen !== null ? (
+            <FeatureForm
+              key={chosen}
+              feature={feature}
+              plain={preview.now?.resolved?.features[chosen] ?? null}
+              recipe={recipe}
+              place={chosen}
+              fault={preview.now?.feature === chosen ? preview.now.fault : null}
+              onChange={(next) => editor.setFeature(chosen, next)}
+              pointing={pointing}
+              onPointing={setPointing}
+            />
+          ) : (
+            <section className={classes.form} aria-label="Part">
+              <TextInput
+                size="xs"
+                label="Name of the part"
+                value={recipe.name}
+                onChange={(event) => set({ name: event.currentTarget.value || "New part" })}
+              />
+              <TextInput
+                size="xs"
+                label="Material"
+                value={recipe.material}
+                onChange={(event) => set({ material: event.currentTarget.value })}
+              />
+              <Group grow gap={6}>
+                <Select
+                  size="xs"
+                  label="Unit"
+                  data={["mm", "inch"]}
+                  value={recipe.units}
+                  allowDeselect={false}
+                  onChange={(units) => units && set({ units: units as Recipe["units"] })}
+                />
+                <Select
+                  size="xs"
+                  label="Up in use"
+                  data={SIDES.map((side) => ({
+                    value: side,
+                    label: side.replace("-", "−").toUpperCase(),
+                  }))}
+                  value={recipe.natural_up ?? null}
+                  onChange={(up) => set({ natural_up: up as Recipe["natural_up"] })}
+                />
+              </Group>
+              <Text className="quiet small">Choose a feature on the left to change its sizes.</Text>
+            </section>
+          )}
+        </div>
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,127 @@
+import { ActionIcon, Button, Menu, Text, Title } from "@mantine/core";
+import { useState } from "react";
+
+import type { Preview } from "../api/types";
+import classes from "./Builder.module.css";
+import { fresh, KIND_ORDER, KINDS } from "./features";
+import type { RecipeEditor } from "./useRecipe";
+
+interface Props {
+  editor: RecipeEditor;
+  chosen: number | null;
+  onChoose: (place: number | null) => void;
+  preview: Preview | null;
+}
+
+/** The features in the order they are made: dragged or moved by keys, suppressed, taken away. */
+export function FeatureList({ editor, chosen, onChoose, preview }: Props) {
+  const { features } = editor.recipe;
+  const [dragged, setDragged] = useState<number | null>(null);
+  const [over, setOver] = useState<number | null>(null);
+  const move = (from: number, to: number) => {
+    editor.move(from, to);
+    if (to >= 0 && to < features.length) onChoose(to);
+  };
+  return (
+    <section className={classes.list} aria-label="Features">
+      <Title order={2} size="h4">
+        Features
+      </Title>
+      <Text className="quiet small">
+        In the order they are made. Drag, or Alt with the arrow keys.
+      </Text>
+      <ol className={classes.features}>
+        {features.map((feature, place) => (
+          <li
+            key={feature.name + String(place)}
+            data-chosen={chosen === place}
+            data-over={over === place && dragged !== place}
+            data-faulty={preview?.fault != null && preview.feature === place}
+            draggable
+            onDragStart={() => setDragged(place)}
+            onDragOver={(event) => {
+              event.preventDefault();
+              setOver(place);
+            }}
+            onDragEnd={() => {
+              setDragged(null);
+              setOver(null);
+            }}
+            onDrop={(event) => {
+              event.preventDefault();
+              if (dragged !== null) move(dragged, place);
+            }}
+          >
+            <button
+              type="button"
+              className={classes.feature}
+              aria-pressed={chosen === place}
+              onClick={() => onChoose(chosen === place ? null : place)}
+              onKeyDown={(event) => {
+                if (event.altKey && event.key === "ArrowUp") move(place, place - 1);
+                else if (event.altKey && event.key === "ArrowDown") move(place, place + 1);
+                else if (event.key === "Delete") editor.remove(place);
+                else return;
+                event.preventDefault();
+              }}
+            >
+              <span className="quiet small">{place + 1}</span>
+              <span data-suppressed={feature.suppressed}>{feature.name}</span>
+              <span className="quiet small">
+                {"operation" in feature && feature.operation === "cut"
+                  ? "cut"
+                  : KINDS[feature.kind].label.split(" ")[0]?.toLowerCase()}
+              </span>
+            </button>
+            <ActionIcon
+              size="sm"
+              variant="subtle"
+              color="gray"
+              aria-label={
+                feature.suppressed ? `Bring ${feature.name} back` : `Suppress ${feature.name}`
+              }
+              aria-pressed={feature.suppressed}
+              title={feature.suppressed ? "Suppressed: bring it back" : "Suppress"}
+              onClick={() =>
+                editor.setFeature(place, { ...feature, suppressed: !feature.suppressed })
+              }
+            >
+              {feature.suppressed ? "○" : "●"}
+            </ActionIcon>
+            <ActionIcon
+              size="sm"
+              variant="subtle"
+              color="gray"
+              aria-label={`Take ${feature.name} away`}
+              onClick={() => {
+                editor.remove(place);
+                onChoose(null);
+              }}
+            >
+              ×
+            </ActionIcon>
+          </li>
+        ))}
+      </ol>
+      <Menu position="bottom-start" width={260}>
+        <Menu.Target>
+          <Button size="xs">Add a feature</Button>
+        </Menu.Target>
+        <Menu.Dropdown mah={420} style={{ overflowY: "auto" }}>
+          {KIND_ORDER.map((kind) => (
+            <Menu.Item
+              key={kind}
+              disabled={features.length === 0 && !["block", "extrude", "revolve"].includes(kind)}
+              onClick={() => {
+                editor.add(fresh(kind, features, preview));
+                onChoose(features.length);
+              }}
+            >
+              {KINDS[kind].label}
+            </Menu.Item>
+          ))}
+        </Menu.Dropdown>
+      </Menu>
+    </section>
+  );
+}

@@ -1,0 +1,125 @@
+import { ActionIcon, Select } from "@mantine/core";
+
+import classes from "./Builder.module.css";
+import { endOf, kindOf, type Num, type Step, withEnd } from "./profile";
+import { SizeInput } from "./SizeInput";
+
+interface Props {
+  steps: Step[];
+  chosen: number | null;
+  onChoose: (place: number) => void;
+  onChange: (steps: Step[]) => void;
+}
+
+const KINDS = [
+  { value: "line", label: "corner" },
+  { value: "rounded", label: "rounded" },
+  { value: "arc", label: "arc to" },
+];
+
+function middle(a: Num, b: Num): number {
+  return typeof a === "number" && typeof b === "number" ? (a + b) / 2 : 0;
+}
+
+/** The points of a profile as numbers, each a corner, a rounded corner, or the end of an arc. */
+export function ProfileRows({ steps, chosen, onChoose, onChange }: Props) {
+  const replace = (place: number, step: Step) =>
+    onChange(steps.map((s, k) => (k === place ? step : s)));
+  const turn = (place: number, kind: string) => {
+    const step = steps[place]!;
+    const to = endOf(step);
+    const before = endOf(steps[(place + steps.length - 1) % steps.length]!);
+    if (kind === "line") replace(place, to);
+    else if (kind === "rounded") replace(place, { to, radius: 2 });
+    else {
+      const [x, y] = [middle(before[0], to[0]), middle(before[1], to[1])];
+      const [dx, dy] = [
+        Number(to[0]) - Number(before[0]) || 0,
+        Number(to[1]) - Number(before[1]) || 0,
+      ];
+      replace(place, { to, through: [x + dy / 4, y - dx / 4] });
+    }
+  };
+  const insert = (place: number) => {
+    const to = endOf(steps[place]!);
+    const next = endOf(steps[(place + 1) % steps.length]!);
+    const added: Step = [middle(to[0], next[0]), middle(to[1], next[1])];
+    onChange([...steps.slice(0, place + 1), added, ...steps.slice(place + 1)]);
+    onChoose(place + 1);
+  };
+  return (
+    <ol className={classes.steps} aria-label="Points of the profile">
+      {steps.map((step, place) => {
+        const [x, y] = endOf(step);
+        return (
+          <li key={place} data-chosen={chosen === place} onFocus={() => onChoose(place)}>
+            <SizeInput
+              aria-label={`Point ${place + 1}, first coordinate`}
+              value={x}
+              onChange={(value) => value !== null && replace(place, withEnd(step, [value, y]))}
+            />
+            <SizeInput
+              aria-label={`Point ${place + 1}, second coordinate`}
+              value={y}
+              onChange={(value) => value !== null && replace(place, withEnd(step, [x, value]))}
+            />
+            <Select
+              size="xs"
+              aria-label={`Kind of point ${place + 1}`}
+              data={KINDS}
+              value={kindOf(step)}
+              allowDeselect={false}
+              onChange={(kind) => kind && kind !== kindOf(step) && turn(place, kind)}
+            />
+            <ActionIcon
+              size="sm"
+              variant="subtle"
+              color="gray"
+              aria-label={`Add a point after point ${place + 1}`}
+              onClick={() => insert(place)}
+            >
+              +
+            </ActionIcon>
+            <ActionIcon
+              size="sm"
+              variant="subtle"
+              color="gray"
+              disabled={steps.length <= 3}
+              aria-label={`Take point ${place + 1} away`}
+              onClick={() => onChange(steps.filter((_, k) => k !== place))}
+            >
+              ×
+            </ActionIcon>
+            {!Array.isArray(step) && "radius" in step && (
+              <SizeInput
+                className={classes.more}
+                leftSection="R"
+                aria-label={`Radius of point ${place + 1}`}
+                value={step.radius}
+                onChange={(radius) => radius !== null && replace(place, { ...step, radius })}
+              />
+            )}
+            {!Array.isArray(step) && "through" in step && (
+              <div className={classes.more}>
+                <SizeInput
+                  aria-label={`Arc to point ${place + 1} passes through, first coordinate`}
+                  value={step.through[0]}
+                  onChange={(v) =>
+                    v !== null && replace(place, { ...step, through: [v, step.through[1]] })
+                  }
+                />
+                <SizeInput
+                  aria-label={`Arc to point ${place + 1} passes through, second coordinate`}
+                  value={step.through[1]}
+                  onChange={(v) =>
+                    v !== null && replace(place, { ...step, through: [step.through[0], v] })
+                  }
+                />
+              </div>
+            )}
+          </li>
+        );
+      })}
+    </ol>
+  );
+}

@@ -1,0 +1,126 @@
+import { ActionIcon, Button, Text, TextInput, Title } from "@mantine/core";
+
+import type { NamedSize } from "../api/types";
+import classes from "./Builder.module.css";
+import { SizeInput } from "./SizeInput";
+import type { RecipeEditor } from "./useRecipe";
+
+interface Props {
+  editor: RecipeEditor;
+  values: Record<string, number>;
+}
+
+/** Sizes with names, for use in expressions; those with a range vary from student to student. */
+export function SizesTable({ editor, values }: Props) {
+  const { sizes } = editor.recipe;
+  const set = (place: number, change: Partial<NamedSize>) =>
+    editor.change((now) => ({
+      ...now,
+      sizes: now.sizes.map((size, k) => (k === place ? { ...size, ...change } : size)),
+    }));
+  const add = () => {
+    let name = "size";
+    for (let n = 2; sizes.some((s) => s.name === name); n++) name = `size${n}`;
+    editor.change((now) => ({
+      ...now,
+      sizes: [...now.sizes, { name, value: 10, low: null, high: null, step: 1 }],
+    }));
+  };
+  return (
+    <section aria-label="Named sizes">
+      <Title order={2} size="h4" mt="lg">
+        Named sizes
+      </Title>
+      <Text className="quiet small">
+        Use them in any size, as in width/2 − 4. A range from – to gives every student sizes of
+        their own.
+      </Text>
+      {sizes.length > 0 && (
+        <table className={classes.sizes}>
+          <thead>
+            <tr>
+              <th>name</th>
+              <th>value</th>
+              <th>from</th>
+              <th>to</th>
+              <th>step</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {sizes.map((size, place) => (
+              <tr key={place}>
+                <td>
+                  <TextInput
+                    size="xs"
+                    aria-label={`Name of size ${place + 1}`}
+                    defaultValue={size.name}
+                    key={size.name}
+                    onBlur={(event) => {
+                      const name = event.currentTarget.value.trim();
+                      if (/^[A-Za-z]\w{0,30}$/.test(name)) set(place, { name });
+                      else event.currentTarget.value = size.name;
+                    }}
+                  />
+                </td>
+                <td title={values[size.name] === undefined ? undefined : `= ${values[size.name]}`}>
+                  <SizeInput
+                    aria-label={`Value of ${size.name}`}
+                    value={size.value}
+                    onChange={(value) => value !== null && set(place, { value })}
+                  />
+                </td>
+                <td>
+                  <SizeInput
+                    aria-label={`${size.name} from`}
+                    optional
+                    value={size.low ?? null}
+                    onChange={(low) =>
+                      set(place, { low, high: low === null ? null : (size.high ?? size.value) })
+                    }
+                  />
+                </td>
+                <td>
+                  <SizeInput
+                    aria-label={`${size.name} to`}
+                    optional
+                    value={size.high ?? null}
+                    onChange={(high) =>
+                      set(place, { high, low: high === null ? null : (size.low ?? size.value) })
+                    }
+                  />
+                </td>
+                <td>
+                  <SizeInput
+                    aria-label={`Step of ${size.name}`}
+                    value={size.step}
+                    onChange={(step) => step !== null && set(place, { step })}
+                  />
+                </td>
+                <td>
+                  <ActionIcon
+                    size="sm"
+                    variant="subtle"
+                    color="gray"
+                    aria-label={`Take the size ${size.name} away`}
+                    onClick={() =>
+                      editor.change((now) => ({
+                        ...now,
+                        sizes: now.sizes.filter((_, k) => k !== place),
+                      }))
+                    }
+                  >
+                    ×
+                  </ActionIcon>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <Button size="xs" variant="default" mt="xs" onClick={add}>
+        Name a size
+      </Button>
+    </section>
+  );
+}

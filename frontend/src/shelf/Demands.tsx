@@ -1,0 +1,162 @@
+import { Button, Group, List, Select, Text, Title } from "@mantine/core";
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+
+import { answer, api } from "../api/client";
+import type { ModelDetail, PartSummary, Side } from "../api/types";
+import { plural } from "../frame/words";
+import { SIDES, sideWords } from "../turntable/attitude";
+import classes from "./Shelf.module.css";
+
+interface Props {
+  part: PartSummary;
+  detail: ModelDetail;
+  onFaces: (faces: readonly number[] | undefined) => void;
+  edges?: number;
+}
+
+/** What an instructor reads before setting an exercise; printed as it stands. */
+export function Demands({ part, detail, onFaces, edges }: Props) {
+  const sizes = detail.extents.map((e) => Number(e.toFixed(3))).join(" × ");
+  const stretches = Object.entries(detail.stretches);
+  return (
+    <div className={classes.demands}>
+      <Group justify="space-between" wrap="nowrap">
+        <Text>
+          {sizes} {detail.unit}, {detail.material || "no material given"},{" "}
+          {plural(detail.faces, "face")}
+          {edges ? `, ${plural(edges, "edge")}` : ""}
+          {detail.solids > 1 ? `, ${detail.solids} solids` : ""}
+        </Text>
+        <Button size="compact-sm" variant="default" onClick={() => window.print()}>
+          Print
+        </Button>
+      </Group>
+      <Standing part={part} detail={detail} />
+      <Title order={3} size="h5">
+        Views
+      </Title>
+      <List size="sm">
+        {detail.view_reasons.map((view) => (
+          <List.Item key={view.name}>
+            <strong>{view.name}</strong> — {view.why}
+          </List.Item>
+        ))}
+      </List>
+      <Title order={3} size="h5">
+        Dimensions
+      </Title>
+      {detail.dimensions_needed === null ? (
+        <Text size="sm">Not counted: {detail.dimensions_reason}.</Text>
+      ) : (
+        <table className="plain">
+          <tbody>
+            {stretches.map(([direction, n]) => (
+              <tr key={direction}>
+                <td>{direction}</td>
+                <td>{plural(n, "stretch", "stretches")}</td>
+                <td className="number">{n}</td>
+              </tr>
+            ))}
+            <tr>
+              <td>diameters and radii</td>
+              <td />
+              <td className="number">{detail.diameters}</td>
+            </tr>
+            <tr>
+              <td>needed in all</td>
+              <td className="quiet small">without counts and symmetry</td>
+              <td className="number">{detail.dimensions_needed}</td>
+            </tr>
+          </tbody>
+        </table>
+      )}
+      <Title order={3} size="h5">
+        Features
+      </Title>
+      {detail.features.length === 0 && (
+        <Text size="sm">Flat faces only, no holes, slots or rounded edges.</Text>
+      )}
+      <ul className={classes.features}>
+        {detail.features.map((feature, index) => (
+          <li
+            key={index}
+            tabIndex={0}
+            onPointerEnter={() => onFaces(feature.faces)}
+            onPointerLeave={() => onFaces(undefined)}
+            onFocus={() => onFaces(feature.faces)}
+            onBlur={() => onFaces(undefined)}
+          >
+            {feature.words}
+          </li>
+        ))}
+      </ul>
+      {[...detail.patterns, ...detail.symmetry].map((words) => (
+        <Text key={words} size="sm">
+          {words}
+        </Text>
+      ))}
+      <Title order={3} size="h5">
+        Scales
+      </Title>
+      <table className="plain">
+        <tbody>
+          {detail.scales.map((row) => (
+            <tr key={row.paper}>
+              <td>{row.paper}</td>
+              <td className="number">{row.scale ?? "none fits"}</td>
+              <td className="quiet small">
+                {row.across}
+                <br />
+                {row.up}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <Text className="quiet small">
+        Gaps across and up, in {detail.unit}, for the views needed in third angle, landscape.
+      </Text>
+    </div>
+  );
+}
+
+/** How the part stands, proposed by its weight, set by the instructor. */
+function Standing({ part, detail }: { part: PartSummary; detail: ModelDetail }) {
+  const queries = useQueryClient();
+  const [trouble, setTrouble] = useState("");
+  const firm = detail.standings[0];
+  const set = async (up: Side) => {
+    try {
+      await answer(
+        api.PATCH("/api/parts/{part_id}", {
+          params: { path: { part_id: part.id } },
+          body: { natural_up: up },
+        }),
+      );
+      await queries.invalidateQueries({ queryKey: ["part", part.id] });
+    } catch (error) {
+      setTrouble((error as Error).message);
+    }
+  };
+  return (
+    <Select
+      size="xs"
+      label="Natural position: what points up in use"
+      description={
+        firm
+          ? `It stands firmest with ${firm.up.replace("-", "−")} up, on ${Math.round(100 * firm.footprint)} % of its outline.`
+          : "It stands on none of its six sides by itself."
+      }
+      error={trouble || undefined}
+      data={SIDES.map((side) => ({
+        value: side,
+        label: `${side.replace("-", "−")}, the ${sideWords(side)}`,
+      }))}
+      value={detail.natural_up ?? null}
+      placeholder="not set"
+      allowDeselect={false}
+      onChange={(value) => value && void set(value as Side)}
+    />
+  );
+}

@@ -1,0 +1,71 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useCallback, useState } from "react";
+
+import { answer, api } from "../api/client";
+import { watchJob } from "./watchJob";
+
+/** A file on its way to the shelf. */
+export interface Arrival {
+  key: string;
+  name: string;
+  share: number;
+  doing: string;
+  state: "sending" | "examining" | "done" | "failed";
+  job: number | null;
+  part: number | null;
+}
+
+/** Files brought in one after another, each with its progress; one that fails does not stop the others. */
+export function useBringIn() {
+  const queries = useQueryClient();
+  const [list, setList] = useState<Arrival[]>([]);
+
+  const bringIn = useCallback(
+    (files: File[]) => {
+      const note = (key: string, change: Partial<Arrival>) =>
+        setList((now) => now.map((a) => (a.key === key ? { ...a, ...change } : a)));
+      const one = async (file: File, key: string) => {
+        try {
+          const body = new FormData();
+          body.append("file", file);
+          const part = await answer(
+            api.POST("/api/parts", {
+              body: body as never,
+              bodySerializer: (form) => form as unknown as FormData,
+            }),
+          );
+          const job = part.job ?? 0;
+          note(key, { state: "examining", job, part: part.id });
+          const end = await watchJob(job, (share, doing) => note(key, { share, doing }));
+          if (end.state === "done") note(key, { state: "done", share: 1, doing: "on the shelf" });
+          else note(key, { state: "failed", doing: end.message });
+        } catch (error) {
+          note(key, { state: "failed", doing: (error as Error).message });
+        }
+        void queries.invalidateQueries({ queryKey: ["parts"] });
+      };
+      const arriving = files.map((file, k) => ({ file, key: `${Date.now()}-${k}-${file.name}` }));
+      setList((now) => [
+        ...now,
+        ...arriving.map(({ file, key }) => ({
+          key,
+          name: file.name,
+          share: 0,
+          doing: "waiting",
+          state: "sending" as const,
+          job: null,
+          part: null,
+        })),
+      ]);
+      void (async () => {
+        for (const { file, key } of arriving) await one(file, key);
+      })();
+    },
+    [queries],
+  );
+  const cancel = (job: number) =>
+    void api.DELETE("/api/jobs/{job_id}", { params: { path: { job_id: job } } });
+  const clear = () =>
+    setList((now) => now.filter((a) => a.state !== "done" && a.state !== "failed"));
+  return { list, bringIn, cancel, clear };
+}
