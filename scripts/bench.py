@@ -1,6 +1,7 @@
 """The speed table: each figure beside the bare kernel, measured in the same run."""
 
 import sys
+import tempfile
 import time
 from collections.abc import Callable
 from itertools import pairwise
@@ -9,6 +10,11 @@ from statistics import median
 
 sys.path.insert(0, str(Path(__file__).resolve().parent.parent))
 
+from OCP.BRepBuilderAPI import BRepBuilderAPI_MakeFace, BRepBuilderAPI_MakePolygon
+from OCP.BRepPrimAPI import BRepPrimAPI_MakePrism
+from OCP.gp import gp_Pnt, gp_Vec
+
+from maqueta.checking.demands import demands
 from maqueta.checking.report import check, report
 from maqueta.demo.model_sheet import Drafter, model_sheet
 from maqueta.demo.workshop import EXERCISES, PARTS, demo_recipe
@@ -19,10 +25,19 @@ from maqueta.projection.hidden_lines import Frame, HiddenLines, bare_hidden_line
 from maqueta.projection.project import project
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.projection.ranking import rank
+from maqueta.service.kernel_work import described
+from maqueta.service.present import part_summary
+from maqueta.service.settings import Settings
+from maqueta.solid.examine import examine
 from maqueta.solid.kernel import Shape
 from maqueta.solid.part import Part
 from maqueta.solid.recipe import Recipe
-from maqueta.solid.source import part_of_recipe
+from maqueta.solid.source import load_part, part_of_recipe
+from maqueta.solid.step import write_step
+from maqueta.store.accounts import add_account
+from maqueta.store.database import Database
+from maqueta.store.mariadb import MariaDB
+from maqueta.store.shelf import ShelfQuery, add_part, keep_examined, shelf
 
 
 def milliseconds(*works: Callable[[], object], rounds: int = 15) -> list[float]:
@@ -102,7 +117,7 @@ def growth_rows() -> None:
     for steps in (3, 8, 18, 38, 78):
         _, part = part_of_recipe(stairs(steps))
 
-        def solve(part=part) -> object:
+        def solve(part: Part = part) -> object:
             return read(size_model(part), [])
 
         times.append((len(part.faces), milliseconds(solve, rounds=5)[0]))
@@ -116,12 +131,84 @@ def growth_rows() -> None:
         )
 
 
+def comb(teeth: int) -> Shape:
+    """A comb: 4 × teeth + 3 faces."""
+    polygon = BRepBuilderAPI_MakePolygon()
+    points = [(0.0, 0.0), (10.0 * teeth, 0.0)]
+    for tooth in range(teeth, 0, -1):
+        points += [(10.0 * tooth, 20.0), (10.0 * tooth - 5, 20.0), (10.0 * tooth - 5, 10.0), (10.0 * tooth - 10, 10.0)]
+    for x, z in points:
+        polygon.Add(gp_Pnt(x, 0, z))
+    polygon.Close()
+    return BRepPrimAPI_MakePrism(BRepBuilderAPI_MakeFace(polygon.Wire()).Face(), gp_Vec(0, 30, 0)).Shape()
+
+
+def analysis_rows() -> None:
+    """What a drawing demands, for a part of 60 faces beside its six sides bare, and for a STEP file of 1000."""
+    shape = comb(14)
+    part = described_part(shape)
+    frames = [usual(side).frame() for side in SIDES]
+    kernel, whole = milliseconds(
+        lambda: [bare_hidden_lines(shape, frame) for frame in frames],
+        lambda: demands(project(shape, part)),
+        rounds=5,
+    )
+    ratio = whole / kernel
+    row(f"analysing {len(part.faces)} faces ÷ six bare sides", f"{ratio:.1f} ×", "10 ×", ratio <= 10)
+    with tempfile.TemporaryDirectory() as folder:
+        path = Path(folder) / "comb.step"
+        write_step(comb(249), "mm", path)
+        notes: list[str] = []
+        start = time.perf_counter()
+        loaded, known, _ = load_part(path)
+        described(loaded, known, None, lambda _, doing: notes.append(doing))
+        spent = time.perf_counter() - start
+        limit = Settings().kernel_seconds
+        row(
+            f"STEP of {len(known.faces)} faces analysed, {len(set(notes))} steps of progress",
+            f"{spent:.0f} s",
+            f"{limit:.0f} s",
+            spent <= limit,
+        )
+
+
+def described_part(shape: Shape) -> Part:
+    """A solid as plain data."""
+    return examine(shape, part_hash="", name="comb", unit="mm", natural_up="+z")
+
+
+def shelf_row() -> None:
+    """Opening a shelf with 1000 parts: one page of it."""
+    with tempfile.TemporaryDirectory() as folder:
+        server = MariaDB(Path(folder) / "data")
+        server.start()
+        database = Database(server.url)
+        database.migrate()
+        with database.transaction() as session:
+            owner = add_account(session, "bench", "Bench", "instructor", "")
+            for number in range(1000):
+                part = add_part(session, owner, f"Part {number}", "part.json", "0" * 64)
+                keep_examined(part.current, {"state": "ready", "facts": {"material": "oak"}})
+
+        def page() -> int:
+            with database.transaction() as session:
+                parts, total = shelf(session, owner, ShelfQuery(words="part oak"))
+                return total + len([part_summary(part) for part in parts])
+
+        [spent] = milliseconds(page, rounds=5)
+        database.close()
+        server.stop()
+    row("a page of a shelf of 1000 parts, searched", f"{spent:.0f} ms", "", None)
+
+
 def main() -> None:
     """Print the table."""
     print(f"{'what':<58} {'measured':>22} {'must reach':>22}  met")
     kernel_rows()
     check_row()
     growth_rows()
+    analysis_rows()
+    shelf_row()
 
 
 if __name__ == "__main__":

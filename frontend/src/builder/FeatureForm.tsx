@@ -196,7 +196,9 @@ function FieldRow({ field, loose, set, ...rest }: RowProps) {
         <EdgesField loose={loose} set={set} pointing={rest.pointing} onPointing={rest.onPointing} />
       );
     case "profile":
-      return <ProfileSketch loose={loose} plain={rest.plain} set={set} />;
+      return (
+        <ProfileSketch loose={loose} plain={rest.plain} set={set} told={rest.fault !== null} />
+      );
   }
 }
 

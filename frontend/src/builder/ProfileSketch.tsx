@@ -11,12 +11,14 @@ interface Props {
   loose: Loose;
   plain: Feature | null;
   set: (change: Record<string, unknown>) => void;
+  /** The service has said already what is wrong with this feature. */
+  told: boolean;
 }
 
 const SIZE = 260;
 
 /** A profile drawn on its plane: points are dragged, typed, or set down one after another. */
-export function ProfileSketch({ loose, plain, set }: Props) {
+export function ProfileSketch({ loose, plain, set, told }: Props) {
   const steps = loose["profile"] as Step[];
   const numbers = ((plain as Loose | null)?.["profile"] as Step[] | undefined) ?? steps;
   const [drawing, setDrawing] = useState<Flat[] | null>(null);
@@ -178,7 +180,7 @@ export function ProfileSketch({ loose, plain, set }: Props) {
           onChange={(event) => setSnapping(event.currentTarget.checked)}
         />
       </Group>
-      {fault && (
+      {fault && (drawing || !told) && (
         <Text
           className="small"
           c={drawing ? undefined : "var(--fault)"}

@@ -28,7 +28,12 @@ export function Demands({ part, detail, onFaces, edges }: Props) {
           {edges ? `, ${plural(edges, "edge")}` : ""}
           {detail.solids > 1 ? `, ${detail.solids} solids` : ""}
         </Text>
-        <Button size="compact-sm" variant="default" onClick={() => window.print()}>
+        <Button
+          size="compact-sm"
+          variant="default"
+          style={{ flexShrink: 0 }}
+          onClick={() => window.print()}
+        >
           Print
         </Button>
       </Group>

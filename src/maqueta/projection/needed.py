@@ -69,10 +69,10 @@ def _reason(
         return f"left out: it shows the same lines as the {twin} view"
     shown = _shown(projected, attitude)
     if name == "front":
-        return f"chosen as front: {shown} show their shape there" if shown else "chosen as front"
+        return f"chosen as front: it shows {shown} truly" if shown else "chosen as front"
     if name not in kept:
-        return "left out: nothing shows its shape there that another view does not show"
-    return f"needed: {shown} show their shape there" if shown else "needed: one view alone leaves a size out"
+        return "left out: it shows no shape that another view does not show"
+    return f"needed: it shows {shown} truly" if shown else "needed: one view alone leaves a size out"
 
 
 def _shown(projected: ProjectedPart, attitude: Attitude) -> str:

@@ -21,7 +21,7 @@ class Settings(BaseSettings):
     secure_cookies: bool = False
     largest_upload: int = 32 * 1024 * 1024
     largest_request: int = 2 * 1024 * 1024
-    kernel_seconds: float = 60.0
+    kernel_seconds: float = 240.0
     #: For work somebody is waiting for: the builder's model, a variation, an export.
     preview_seconds: float = 20.0
     kernel_memory: int = 4 * 1024**3

@@ -1,0 +1,161 @@
+"""The builder and the shelf under the hands of an instructor."""
+
+import re
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import Open
+from tests.parts import block, recipe
+
+pytestmark = pytest.mark.browser
+
+
+def _status(page: Page, text: str | re.Pattern[str]) -> None:
+    expect(page.get_by_role("status").filter(has_text=text)).to_be_visible()
+
+
+def _add(page: Page, kind: str) -> None:
+    page.get_by_role("button", name="Add a feature").click()
+    page.get_by_role("menuitem", name=kind, exact=True).click()
+
+
+def _type(page: Page, label: str, value: str) -> None:
+    field = page.get_by_label(label, exact=True)
+    field.fill(value)
+    field.press("Enter")
+
+
+def test_part_is_built_kept_and_edited_again(open_page: Open) -> None:
+    page = open_page("ines.corvalho")
+    page.goto("/shelf/new")
+    _status(page, "80 × 40 × 20 mm, 6 faces")
+    # A named size drives the block, and the hole after it.
+    page.get_by_role("button", name="Name a size").click()
+    page.get_by_label("Name of size 1").fill("width")
+    page.get_by_label("Name of size 1").press("Tab")
+    _type(page, "Value of width", "100")
+    page.get_by_role("button", name="1 block block").click()
+    page.get_by_role("button", name="1 block block").click()
+    _type(page, "X", "width")
+    _status(page, "100 × 40 × 20 mm")
+    _add(page, "Hole")
+    _type(page, "Middle of its mouth X", "width/2 − 10")
+    _type(page, "Diameter", "12")
+    _status(page, "7 faces")
+    # Nonsense is told with the feature it concerns, and the model stays.
+    _type(page, "Diameter", "wide")
+    _status(page, "there is no size called “wide”")
+    expect(page.get_by_role("button", name="Put on the shelf")).to_be_disabled()
+    page.get_by_role("button", name="Undo").click()
+    _status(page, "7 faces")
+    # Suppress, bring back, change the order by keys.
+    page.get_by_role("button", name="Suppress hole").click()
+    _status(page, "6 faces")
+    page.get_by_role("button", name="Bring hole back").click()
+    _status(page, "7 faces")
+    page.get_by_role("button", name="2 hole hole").press("Alt+ArrowUp")
+    _status(page, "must add material")
+    page.keyboard.press("Control+z")
+    _status(page, "7 faces")
+    page.get_by_role("button", name=re.compile("hole hole")).click()
+    page.keyboard.press("Escape")
+    page.get_by_label("Name of the part").fill("Peg board")
+    page.get_by_role("button", name="Put on the shelf").click()
+    expect(page.get_by_text("hole ⌀12, through, along z")).to_be_visible()
+    # Editing makes a new version.
+    page.get_by_role("link", name="Edit its features").click()
+    page.get_by_role("button", name=re.compile("hole hole")).click()
+    _type(page, "Diameter", "16")
+    _status(page, "7 faces")
+    page.get_by_role("button", name="Keep as a new version").click()
+    expect(page.get_by_text("hole ⌀16, through, along z")).to_be_visible()
+    expect(page.get_by_text("version 2")).to_be_visible()
+
+
+def test_profile_is_drawn_by_pointing_and_its_faults_are_told(open_page: Open) -> None:
+    page = open_page("ines.corvalho")
+    page.goto("/shelf/new")
+    _status(page, "6 faces")
+    _add(page, "Profile pushed to a depth")
+    _status(page, "8 faces")
+    page.get_by_role("button", name="Draw anew").click()
+    expect(page.get_by_text("It is still open.")).to_be_visible()
+    sketch = page.get_by_test_id("profile-sketch")
+    box = sketch.bounding_box()
+    assert box is not None
+    corners = ((0.2, 0.8), (0.8, 0.8), (0.8, 0.2), (0.2, 0.2))
+    for x, y in corners:
+        page.mouse.click(box["x"] + x * box["width"], box["y"] + y * box["height"])
+    page.mouse.click(box["x"] + 0.2 * box["width"], box["y"] + 0.8 * box["height"])
+    rows = page.get_by_label("Points of the profile").get_by_role("listitem")
+    expect(rows).to_have_count(4)
+    # Typed numbers are taken over; crossing lines are refused in words.
+    first, second = (page.get_by_label(f"Point {n}, first coordinate") for n in (1, 2))
+    left, right = first.input_value(), second.input_value()
+    first.fill(str(float(right) + 10))
+    first.press("Enter")
+    second.fill(left)
+    second.press("Enter")
+    expect(page.get_by_role("alert").filter(has_text="crosses itself")).to_be_visible()
+    _status(page, "crosses itself")
+
+
+def test_shelf_is_searched_filtered_and_archived(open_page: Open) -> None:
+    page = open_page("ines.corvalho")
+    page.goto("/shelf")
+    search = page.get_by_label("Search the shelf")
+    search.fill("reed")
+    expect(page.get_by_text("2 parts found")).to_be_visible()
+    search.fill("")
+    page.get_by_role("button", name=re.compile("^Level 3")).click()
+    expect(page.get_by_text("8 parts found")).to_be_visible()
+    page.get_by_role("link", name=re.compile("Comb foot")).click()
+    page.get_by_role("button", name="More").click()
+    page.get_by_role("menuitem", name="Copy").click()
+    expect(page.get_by_role("strong").filter(has_text="Comb foot (copy)")).to_be_visible()
+    page.get_by_role("button", name="More").click()
+    page.get_by_role("menuitem", name="Put into the archive").click()
+    page.get_by_role("link", name="Shelf").click()
+    search.fill("comb foot")
+    expect(page.get_by_text("1 part found")).to_be_visible()
+    page.get_by_role("switch", name="Archive").check(force=True)
+    expect(page.get_by_role("link", name=re.compile("Comb foot \\(copy\\)"))).to_be_visible()
+
+
+def test_several_files_are_brought_in_at_once(open_page: Open) -> None:
+    page = open_page("ines.corvalho")
+    page.goto("/shelf")
+    good = recipe(block((30, 20, 10))).model_dump_json().replace("test part", "Brought block").encode()
+    with page.expect_file_chooser() as chooser:
+        page.get_by_role("button", name="Bring in parts").click()
+    chooser.value.set_files(
+        [
+            {"name": "good.json", "mimeType": "application/json", "buffer": good},
+            {"name": "photo.step", "mimeType": "model/step", "buffer": b"\x89PNG" + bytes(3000)},
+        ]
+    )
+    arrivals = page.get_by_label("Brought in")
+    expect(arrivals.get_by_text("on the shelf")).to_be_visible()
+    expect(arrivals.get_by_text("this is not a STEP file")).to_be_visible()
+    arrivals.get_by_role("link", name="good.json").click()
+    expect(page.get_by_text("30 × 20 × 10 mm")).to_be_visible()
+
+
+def test_features_and_edges_light_up_both_ways(open_page: Open) -> None:
+    page = open_page("ines.corvalho")
+    page.goto("/shelf")
+    page.get_by_label("Search the shelf").fill("batten stop")
+    page.get_by_role("link", name=re.compile("Batten stop")).click()
+    sides = page.get_by_label("Six sides")
+    expect(sides.get_by_role("img").first).to_be_visible()
+    x, y = sides.locator(".reach").first.evaluate(
+        """(line) => {
+            const { left, right, top, bottom } = line.getBoundingClientRect();
+            return [(left + right) / 2, (top + bottom) / 2];
+        }"""
+    )
+    page.mouse.move(x, y)
+    # The edge under the pointer is lit in every view that shows it, not only in the one pointed at.
+    lit = sides.locator("svg:has(.lit)")
+    expect(lit.nth(1)).to_be_attached()
