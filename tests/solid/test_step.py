@@ -3,13 +3,20 @@
 from pathlib import Path
 
 import pytest
+from OCP.BRep import BRep_Builder
+from OCP.BRepAlgoAPI import BRepAlgoAPI_Fuse
+from OCP.Interface import Interface_Static
+from OCP.STEPControl import STEPControl_AsIs, STEPControl_Writer
+from OCP.TopAbs import TopAbs_FACE
+from OCP.TopoDS import TopoDS_Compound
 
 from maqueta.solid.errors import PartError
 from maqueta.solid.examine import examine
+from maqueta.solid.kernel import Shape, box_of, count_solids, is_valid, shapes_of, volume_of
 from maqueta.solid.source import load_part
-from maqueta.solid.step import read_step, write_step
+from maqueta.solid.step import read_step, read_step_with_report, write_step
 from maqueta.solid.unit import Unit
-from tests.parts import demo_solid
+from tests.parts import block, demo_solid, made
 
 
 @pytest.mark.parametrize("unit", ["mm", "inch"])
@@ -61,3 +68,77 @@ def test_other_kinds_of_file_are_refused(tmp_path: Path) -> None:
     path.write_text("hello")
     with pytest.raises(PartError, match=r"\.step or \.stp"):
         load_part(path)
+
+
+def _step(path: Path, shape: Shape, schema: str = "AP214IS", unit: str = "MM") -> Path:
+    """A STEP file as another program might write it."""
+    Interface_Static.SetCVal_s("write.step.schema", schema)
+    Interface_Static.SetCVal_s("write.step.unit", unit)
+    writer = STEPControl_Writer()
+    writer.Model(True)
+    writer.Transfer(shape, STEPControl_AsIs)
+    writer.Write(str(path))
+    Interface_Static.SetCVal_s("write.step.schema", "AP214IS")
+    Interface_Static.SetCVal_s("write.step.unit", "MM")
+    return path
+
+
+@pytest.mark.parametrize(("schema", "protocol"), [("AP203", "AP203"), ("AP214IS", "AP214"), ("AP242DIS", "AP242")])
+def test_three_application_protocols_are_read_and_named(tmp_path: Path, schema: str, protocol: str) -> None:
+    """ISO 10303-203, -214 and -242."""
+    shape, part = demo_solid("shuttle-rest")
+    again, _, report = read_step_with_report(_step(tmp_path / "a.step", shape, schema))
+    assert report.protocol == protocol
+    assert volume_of(again) == pytest.approx(part.volume, rel=1e-9)
+    assert is_valid(again)
+
+
+@pytest.mark.parametrize(("unit", "read_as"), [("MM", "mm"), ("CM", "mm"), ("M", "mm"), ("INCH", "inch")])
+def test_units_are_read_from_the_file(tmp_path: Path, unit: str, read_as: str) -> None:
+    """The block is 80 mm long in every file, however its numbers are written."""
+    shape, _ = demo_solid("shuttle-rest")
+    again, found, report = read_step_with_report(_step(tmp_path / "a.step", shape, unit=unit))
+    low, high = box_of(again)
+    assert found == read_as
+    assert high[0] - low[0] == pytest.approx(80 / (25.4 if read_as == "inch" else 1), rel=1e-6)
+    assert ("read as millimetres" in report.read[1]) == (unit in ("CM", "M"))
+
+
+def test_several_solids_and_loose_surfaces_are_reported(tmp_path: Path) -> None:
+    builder, compound = BRep_Builder(), TopoDS_Compound()
+    builder.MakeCompound(compound)
+    for slug in ("shuttle-rest", "batten-stop"):
+        builder.Add(compound, demo_solid(slug)[0])
+    builder.Add(compound, shapes_of(demo_solid("reed-clamp")[0], TopAbs_FACE)[0])
+    again, _, report = read_step_with_report(_step(tmp_path / "a.step", compound))
+    assert (report.solids, count_solids(again)) == (2, 2)
+    assert report.read[0] == "2 solids with 18 faces"
+    assert report.left_out == ("1 surface outside any solid",)
+
+
+def test_closed_surfaces_become_a_solid(tmp_path: Path) -> None:
+    """A box delivered as six separate faces encloses what the box did."""
+    builder, compound = BRep_Builder(), TopoDS_Compound()
+    builder.MakeCompound(compound)
+    for face in shapes_of(made(block((30, 20, 10)))[0], TopAbs_FACE):
+        builder.Add(compound, face)
+    again, _, report = read_step_with_report(_step(tmp_path / "a.step", compound))
+    assert volume_of(again) == pytest.approx(6000, rel=1e-9)
+    assert report.healed == ("6 separate surfaces were joined into 1 closed solid",)
+
+
+def test_open_surfaces_are_refused(tmp_path: Path) -> None:
+    builder, compound = BRep_Builder(), TopoDS_Compound()
+    builder.MakeCompound(compound)
+    for face in shapes_of(made(block((30, 20, 10)))[0], TopAbs_FACE)[:5]:
+        builder.Add(compound, face)
+    with pytest.raises(PartError, match="no solid, only surfaces"):
+        read_step(_step(tmp_path / "a.step", compound))
+
+
+def test_faces_split_on_one_surface_are_joined_again(tmp_path: Path) -> None:
+    """Two blocks glued without merging their faces: the joints are healed away."""
+    both = BRepAlgoAPI_Fuse(made(block((30, 20, 10)))[0], made(block((30, 20, 10), (30, 0, 0)))[0]).Shape()
+    again, _, report = read_step_with_report(_step(tmp_path / "a.step", both))
+    assert len(shapes_of(again, TopAbs_FACE)) == 6
+    assert report.healed == ("10 faces became 6: neighbours on one surface are one face",)

@@ -1426,6 +1426,21 @@ export interface components {
       label: string;
     };
     /**
+     * LineDrawing
+     * @description Lines in the part's unit, and the box they fill.
+     */
+    LineDrawing: {
+      /** Box */
+      box: [number, number, number, number];
+      /** Items */
+      items: (
+        | components["schemas"]["Stroke"]
+        | components["schemas"]["maqueta__drawing__ink__Arc"]
+        | components["schemas"]["Filled"]
+        | components["schemas"]["Text"]
+      )[];
+    };
+    /**
      * LinearDimension
      * @description A size between two points of a view, measured across the sheet, up it, or straight along the points.
      *
@@ -1890,6 +1905,7 @@ export interface components {
       fault: string | null;
       /** Feature */
       feature: number | null;
+      lines: components["schemas"]["LineDrawing"] | null;
       mesh: components["schemas"]["Mesh"] | null;
       resolved: components["schemas"]["Recipe"] | null;
       /** Sizes */
@@ -1898,6 +1914,18 @@ export interface components {
       };
       /** Volume */
       volume: number;
+    };
+    /**
+     * PreviewRequest
+     * @description A recipe to try out; `flat` asks for exact lines too, for screens that cannot draw solids.
+     */
+    PreviewRequest: {
+      /**
+       * Flat
+       * @default false
+       */
+      flat: boolean;
+      recipe: components["schemas"]["Recipe"];
     };
     /**
      * RankedForm
@@ -3461,7 +3489,7 @@ export interface operations {
     };
     requestBody: {
       content: {
-        "application/json": components["schemas"]["RecipeForm"];
+        "application/json": components["schemas"]["PreviewRequest"];
       };
     };
     responses: {

@@ -1,7 +1,8 @@
-import { Center, Text } from "@mantine/core";
+import { Text } from "@mantine/core";
 import { lazy, Suspense, useMemo, useState } from "react";
 
 import type { Feature, Recipe } from "../api/types";
+import { SideView } from "../drawing/SideView";
 import {
   type Attitude,
   nearestAttitude,
@@ -88,10 +89,8 @@ export function BuilderModel({ preview, recipe, feature, pointing, onFeature, on
             />
           </Suspense>
         )}
-        {mesh && !solids && (
-          <Center h="100%">
-            <Text>This screen cannot draw solids; the sizes below tell what was built.</Text>
-          </Center>
+        {preview.lines && !solids && (
+          <SideView drawing={preview.lines} label={`${recipe.name}, equal-axis view`} />
         )}
       </div>
       <div className={classes.status} role="status" aria-live="polite">

@@ -25,7 +25,7 @@ import { PartActions } from "./PartActions";
 import { PartHistory } from "./PartHistory";
 import { RankingList } from "./RankingList";
 import classes from "./Shelf.module.css";
-import { ViewSet } from "./ViewSet";
+import { ViewSets } from "./ViewSet";
 
 export default function PartPage() {
   const id = Number(useParams().part);
@@ -80,7 +80,6 @@ function Opened({ part, detail }: { part: PartForm; detail: ModelDetail }) {
   const mesh = useMesh(model);
   const longest = Math.max(...detail.extents);
   const shown = attitude ?? usual("-y");
-  const first = detail.ranking[0]!;
   return (
     <main className={classes.partGrid}>
       <section className={classes.stage} aria-label="Turntable">
@@ -142,9 +141,11 @@ function Opened({ part, detail }: { part: PartForm; detail: ModelDetail }) {
             </button>
           ))}
         </div>
-        <ViewSet
+        <ViewSets
           model={model}
-          front={attitude ?? first}
+          ranking={detail.ranking}
+          chosen={attitude}
+          onChoose={setAttitude}
           span={longest}
           lit={litEdges}
           onPoint={setLitEdges}

@@ -2,23 +2,74 @@ import { Text, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 
 import { answer, api } from "../api/client";
+import type { Ranked } from "../api/types";
 import { SideView } from "../drawing/SideView";
 import { plural } from "../frame/words";
-import { type Attitude, sideWords } from "../turntable/attitude";
+import { type Attitude, sameAttitude, sideWords } from "../turntable/attitude";
 import classes from "./Shelf.module.css";
 
 interface Props {
   model: number;
-  front: Attitude;
+  ranking: Ranked[];
+  chosen: Attitude | null;
+  onChoose: (attitude: Attitude) => void;
   /** Longest size of the part: all views keep one scale. */
   span: number;
   lit?: readonly number[];
   onPoint: (edges: readonly number[] | undefined) => void;
 }
 
-/** The set of views a front view brings, in third-angle places, with the hidden lines counted. */
-export function ViewSet({ model, front, span, lit, onPoint }: Props) {
-  const { side, up } = front;
+const SIDE_BY_SIDE = 3;
+
+/** The best candidates that look different, and the one in hand if it is none of them. */
+function candidates(ranking: Ranked[], chosen: Attitude | null): Ranked[] {
+  const found: Ranked[] = [];
+  for (const entry of ranking) {
+    const twin = found.some((f) =>
+      f.equal_to.some(([side, up]) => side === entry.side && up === entry.up),
+    );
+    if (!twin && found.length < SIDE_BY_SIDE) found.push(entry);
+  }
+  const own = ranking.find((entry) => sameAttitude(chosen, entry));
+  if (own && !found.includes(own)) found[SIDE_BY_SIDE - 1] = own;
+  return found;
+}
+
+/** Candidates for the front view side by side, each with the set of views it would bring. */
+export function ViewSets({ ranking, chosen, onChoose, ...rest }: Props) {
+  return (
+    <>
+      <Title order={2} size="h4" mt="lg">
+        The views each front view brings
+      </Title>
+      <Text className="quiet small" mb="xs">
+        The best candidates side by side, in third-angle places.
+      </Text>
+      <div className={classes.viewSets}>
+        {candidates(ranking, chosen).map((entry) => (
+          <button
+            key={entry.side + entry.up}
+            type="button"
+            className={classes.side}
+            aria-pressed={sameAttitude(chosen, entry)}
+            onClick={() => onChoose({ side: entry.side, up: entry.up })}
+          >
+            <ViewSet {...rest} entry={entry} />
+          </button>
+        ))}
+      </div>
+    </>
+  );
+}
+
+function ViewSet({
+  model,
+  entry,
+  span,
+  lit,
+  onPoint,
+}: Omit<Props, "ranking" | "chosen" | "onChoose"> & { entry: Ranked }) {
+  const { side, up } = entry;
   const views = useQuery({
     queryKey: ["views", model, side, up, "set"],
     staleTime: Infinity,
@@ -29,18 +80,11 @@ export function ViewSet({ model, front, span, lit, onPoint }: Props) {
         }),
       ),
   });
-  const hidden = views.data?.reduce((sum, view) => sum + view.hidden_lines, 0) ?? 0;
   return (
     <>
-      <Title order={2} size="h4" mt="lg">
-        The views this front view brings
-      </Title>
-      <Text className="quiet small" mb="xs">
-        {sideWords(side)}, {up.replace("-", "−")} up: {plural(hidden, "hidden line")} in all.
-      </Text>
-      <div className={classes.viewSet}>
+      <span className={classes.viewSet}>
         {views.data?.map((view) => (
-          <figure key={view.name} style={{ gridArea: view.name }}>
+          <span key={view.name} style={{ gridArea: view.name }}>
             <SideView
               drawing={view}
               span={span}
@@ -48,12 +92,17 @@ export function ViewSet({ model, front, span, lit, onPoint }: Props) {
               onPoint={(edges) => onPoint(edges ?? undefined)}
               label={`${view.name} view`}
             />
-            <figcaption className="quiet small">
-              {view.name}, {view.hidden_lines} hidden
-            </figcaption>
-          </figure>
+          </span>
         ))}
-      </div>
+      </span>
+      <Text className="small" ta="center" fw={700}>
+        {entry.score.toFixed(1)} points
+      </Text>
+      <Text className="quiet small" ta="center">
+        {sideWords(side)}, {up.replace("-", "−")} up
+        <br />
+        {plural(entry.hidden_lines, "hidden line")}
+      </Text>
     </>
   );
 }

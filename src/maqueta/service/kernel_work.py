@@ -15,6 +15,8 @@ from pydantic import TypeAdapter
 
 from maqueta.drawing.thumbnail import thumbnail
 from maqueta.projection.attitude import corner_frame
+from maqueta.projection.hidden_lines import HiddenLines
+from maqueta.projection.line_set import LineSet
 from maqueta.projection.project import project, upright
 from maqueta.projection.projected_part import to_json
 from maqueta.solid.errors import FeatureError, PartError
@@ -58,12 +60,16 @@ class PartWork:
 
 @dataclass(frozen=True, slots=True)
 class Preview:
-    """A recipe while it is being written: its mesh and sizes, or which feature is at fault and why."""
+    """A recipe while it is being written: its mesh and sizes, or which feature is at fault and why.
+
+    `lines` are the lines of its equal-axis view, where they were asked for.
+    """
 
     mesh: bytes = b""
     extents: tuple[float, float, float] = (0.0, 0.0, 0.0)
     volume: float = 0.0
     faces: int = 0
+    lines: LineSet | None = None
     fault: str | None = None
     feature: int | None = None
 
@@ -136,11 +142,12 @@ def examine(source: PartSource, notes: str | None = None) -> PartWork:
         return PartWork(refused="it needs more memory than a part may take")
 
 
-def preview(recipe: Recipe) -> Preview:
-    """Build a recipe for the builder's turntable."""
+def preview(recipe: Recipe, flat: bool = False) -> Preview:
+    """Build a recipe for the builder's turntable, or as exact lines for screens that cannot draw solids (`flat`)."""
     try:
         shape, part = part_of_recipe(recipe)
-        return Preview(packed_mesh(shape, part), part.extents, part.volume, len(part.faces))
+        lines = HiddenLines(shape, part).line_set(corner_frame(_PICTURE_CORNER, upright(part))) if flat else None
+        return Preview(packed_mesh(shape, part), part.extents, part.volume, len(part.faces), lines)
     except FeatureError as error:
         return Preview(fault=error.reason, feature=error.index)
     except PartError as error:

@@ -72,10 +72,24 @@ class RecipeForm(Form):
     recipe: Recipe
 
 
+class PreviewRequest(RecipeForm):
+    """A recipe to try out; `flat` asks for exact lines too, for screens that cannot draw solids."""
+
+    flat: bool = False
+
+
+class LineDrawing(Form):
+    """Lines in the part's unit, and the box they fill."""
+
+    items: list[Item]
+    box: Box
+
+
 class PreviewForm(Form):
     """A recipe as the kernel builds it just now: its triangles, or which feature is at fault and why."""
 
     mesh: Mesh | None
+    lines: LineDrawing | None
     extents: tuple[float, float, float]
     volume: float
     faces: int

@@ -25,7 +25,7 @@ from maqueta.service.forms import (
     PaperForm,
     ViewFacts,
 )
-from maqueta.service.part_forms import PartSummary, SideDrawing
+from maqueta.service.part_forms import LineDrawing, PartSummary, SideDrawing
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.paper import Layout, layout
 from maqueta.sheet.spacing import GapSum
@@ -199,6 +199,12 @@ def side_drawing(attitude: Attitude, lines: LineSet) -> SideDrawing:
         items=[piece_item(piece) for piece in (*kept.of("hidden"), *kept.of("visible"))],
         box=kept.box,
     )
+
+
+def line_drawing(lines: LineSet) -> LineDrawing:
+    """The visible lines of a pictorial view."""
+    visible = LineSet(lines.of("visible"))
+    return LineDrawing(items=[piece_item(piece) for piece in visible.pieces], box=visible.box)
 
 
 def part_summary(part: PartRecord, job: int | None = None) -> PartSummary:

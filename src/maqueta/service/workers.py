@@ -83,10 +83,10 @@ class KernelWorkers:
         except PartError as error:
             return PartWork(refused=str(error))
 
-    def preview(self, recipe: Recipe) -> Preview:
+    def preview(self, recipe: Recipe, flat: bool = False) -> Preview:
         """Build a recipe that is being written. Never raises for anything the recipe does."""
         try:
-            return self._now(preview, recipe)
+            return self._now(preview, recipe, flat)
         except PartError as error:
             return Preview(fault=str(error))
 

@@ -7,8 +7,8 @@ from fastapi import APIRouter, HTTPException
 
 from maqueta.service.kernel_work import unpacked_mesh
 from maqueta.service.part_files import recipe_of
-from maqueta.service.part_forms import PartSummary, PreviewForm, RecipeForm
-from maqueta.service.present import part_summary
+from maqueta.service.part_forms import PartSummary, PreviewForm, PreviewRequest, RecipeForm
+from maqueta.service.present import line_drawing, part_summary
 from maqueta.service.world import Instructor, InTransaction, InWorld
 from maqueta.solid.errors import PartError
 from maqueta.solid.recipe import Recipe
@@ -20,7 +20,7 @@ router = APIRouter(prefix="/api/parts")
 
 
 @router.post("/preview")
-def preview(form: RecipeForm, instructor: Instructor, world: InWorld) -> PreviewForm:
+def preview(form: PreviewRequest, instructor: Instructor, world: InWorld) -> PreviewForm:
     """What a recipe makes just now. A faulty feature is an answer, not an error."""
     sizes: dict[str, float] = {}
     plain: Recipe | None = None
@@ -28,9 +28,10 @@ def preview(form: RecipeForm, instructor: Instructor, world: InWorld) -> Preview
     with suppress(PartError):
         sizes = size_values(form.recipe)
         plain = resolved(form.recipe)
-    made = world.kernel.preview(form.recipe)
+    made = world.kernel.preview(form.recipe, form.flat)
     return PreviewForm(
         mesh=unpacked_mesh(made.mesh) if made.mesh else None,
+        lines=line_drawing(made.lines) if made.lines else None,
         extents=made.extents,
         volume=made.volume,
         faces=made.faces,
