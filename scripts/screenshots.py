@@ -10,6 +10,10 @@ sys.path.insert(0, str(Path(__file__).resolve().parent.parent))
 from playwright.sync_api import Browser, Page
 from tests.server_process import chromium, free_port, new_page, running
 
+from maqueta.demo.workshop import demo_recipe
+from maqueta.solid.source import part_of_recipe
+from maqueta.solid.step import write_step
+
 TARGET = Path("docs/screenshots")
 #: Solids are drawn by software here.
 SETTLE_MS = 2500
@@ -29,9 +33,10 @@ def instructor_views(browser: Browser, address: str) -> None:
     page.goto("/shelf")
     take(page, "shelf")
     page.get_by_role("link", name=re.compile("Reed clamp")).click()
-    page.get_by_label("Ranking of front views").get_by_role("button").first.click()
+    page.get_by_label("Six sides").get_by_role("button").first.wait_for()
     take(page, "part")
-    page.goto("/exercises/new?part=2")
+    builder_views(page)
+    page.goto("/exercises/new?part=6")
     take(page, "new-exercise")
     page.goto("/exercises/1/wall")
     page.get_by_label("Lens").get_by_role("button", name=re.compile("^Lines")).click()
@@ -42,6 +47,33 @@ def instructor_views(browser: Browser, address: str) -> None:
     dark.goto("/exercises/1/wall")
     dark.get_by_role("button", name=re.compile("Sheet of Nela")).click()
     take(dark, "table-dark")
+
+
+def builder_views(page: Page) -> None:
+    """The builder on a profile, and files on their way to the shelf."""
+    page.goto("/shelf")
+    page.get_by_label("Search the shelf").fill("warp-tension")
+    page.get_by_role("link", name=re.compile("Warp-tension lever")).click()
+    page.get_by_role("link", name="Edit its features").click()
+    page.get_by_role("button", name=re.compile("^1 lever")).click()
+    page.get_by_role("button", name="Name a size").click()
+    page.get_by_role("status").filter(has_text="volume").wait_for()
+    take(page, "builder")
+    with tempfile.TemporaryDirectory() as folder:
+        files = []
+        for slug in ("batten-stop", "crank-plate"):
+            path = Path(folder) / f"{slug}.step"
+            shape, part = part_of_recipe(demo_recipe(slug))
+            write_step(shape, part.unit, path)
+            files.append(path)
+        broken = Path(folder) / "photograph.step"
+        broken.write_bytes(bytes(2000))
+        page.goto("/shelf")
+        with page.expect_file_chooser() as chooser:
+            page.get_by_role("button", name="Bring in parts").click()
+        chooser.value.set_files([*files, broken])
+        page.get_by_text("Clear this list").wait_for()
+        take(page, "arrivals")
 
 
 def student_views(browser: Browser, address: str) -> None:

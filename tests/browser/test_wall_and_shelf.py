@@ -47,6 +47,10 @@ def test_part_opens_on_the_turntable_and_refused_uploads_say_why(open_page: Open
     page.get_by_role("link", name="Shelf").click()
     page.get_by_role("link", name=re.compile("Heddle guide")).click()
     expect(page.get_by_label("Six sides").get_by_role("button")).to_have_count(6)
+    candidates = page.get_by_label("Candidates for the front view").get_by_role("button")
+    expect(candidates).to_have_count(3)
+    expect(candidates.first).to_contain_text("hidden lines")
+    page.get_by_role("tab", name="Front views").click()
     page.get_by_role("button", name="Show all 24").click()
     ranking = page.get_by_label("Ranking of front views").get_by_role("button")
     expect(ranking).to_have_count(25)
@@ -56,7 +60,7 @@ def test_part_opens_on_the_turntable_and_refused_uploads_say_why(open_page: Open
     broken = tmp_path / "broken.step"
     broken.write_bytes(b"\x89PNG" + bytes(100))
     page.locator('input[type="file"]').set_input_files(broken)
-    expect(page.get_by_role("alert")).to_contain_text("this is not a STEP file", timeout=60_000)
+    expect(page.get_by_label("Brought in")).to_contain_text("this is not a STEP file", timeout=60_000)
 
 
 def test_student_reads_the_slip_on_a_phone(open_page: Open) -> None:

@@ -1,18 +1,10 @@
 import { Text } from "@mantine/core";
-import { lazy, Suspense, useMemo, useState } from "react";
+import { lazy, Suspense, useState } from "react";
 
 import type { Feature, Recipe } from "../api/types";
 import { SideView } from "../drawing/SideView";
-import {
-  type Attitude,
-  nearestAttitude,
-  tipped,
-  turned,
-  turnOf,
-  turnOfCorner,
-  usual,
-} from "../turntable/attitude";
 import { solids } from "../turntable/PartView";
+import { useTurning } from "../turntable/useTurning";
 import { middleOfEdge, type Picked, tidy } from "../turntable/picking";
 import classes from "./Builder.module.css";
 import type { EdgeChoice } from "./EdgesField";
@@ -35,14 +27,8 @@ interface Props {
 
 /** The part as it is being built; faces and edges can be pointed at to place features. */
 export function BuilderModel({ preview, recipe, feature, pointing, onFeature, onPlaced }: Props) {
-  const [attitude, setAttitude] = useState<Attitude | null>(null);
   const [over, setOver] = useState<Picked | null>(null);
-  const up = recipe.natural_up ?? "+z";
-  const turn = useMemo(
-    () => (attitude ? turnOf(attitude) : turnOfCorner("+-+", up)),
-    [attitude, up],
-  );
-  const shown = attitude ?? usual("-y");
+  const { setAttitude, hands } = useTurning(recipe.natural_up ?? "+z");
   const { mesh, now } = preview;
 
   const pick = (picked: Picked) => {
@@ -77,10 +63,7 @@ export function BuilderModel({ preview, recipe, feature, pointing, onFeature, on
           <Suspense fallback={null}>
             <Turntable
               mesh={mesh}
-              turn={turn}
-              onTurned={(reached) => setAttitude(nearestAttitude(reached))}
-              onTip={(way) => setAttitude(tipped(shown, way))}
-              onRoll={(quarters) => setAttitude(turned(shown, quarters))}
+              {...hands}
               onPoint={pointing ? setOver : undefined}
               onPick={pointing ? pick : undefined}
               litEdges={pointing === "edges" && over?.edge != null ? [over.edge] : undefined}

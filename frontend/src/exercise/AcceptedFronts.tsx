@@ -4,6 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { answer, api } from "../api/client";
 import type { SideDrawing, Task } from "../api/types";
 import { SideView } from "../drawing/SideView";
+import { useViews } from "../drawing/useViews";
 import { sameAttitude, sideWords } from "../turntable/attitude";
 import classes from "./Exercises.module.css";
 
@@ -67,16 +68,7 @@ export function AcceptedFronts({ model, accepted, onChange }: Props) {
 }
 
 function Candidate({ model, side, up }: { model: number } & Pick<SideDrawing, "side" | "up">) {
-  const views = useQuery({
-    queryKey: ["views", model, side, up, "front"],
-    staleTime: Infinity,
-    queryFn: () =>
-      answer(
-        api.GET("/api/models/{model_id}/views", {
-          params: { path: { model_id: model }, query: { side, up, names: ["front"] } },
-        }),
-      ),
-  });
+  const views = useViews(model, { side, up }, ["front"]);
   const drawing = views.data?.[0];
   return (
     <div className={classes.frontFrame}>

@@ -1,6 +1,6 @@
 import { Anchor, Button, Group, Tabs, Text, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
-import { useMemo, useState } from "react";
+import { useState } from "react";
 import { Link, useParams } from "react-router";
 
 import { answer, api } from "../api/client";
@@ -8,18 +8,9 @@ import type { ModelDetail, PartForm } from "../api/types";
 import { SideView } from "../drawing/SideView";
 import { Header } from "../frame/Header";
 import { Trouble, Waiting } from "../frame/Messages";
-import {
-  type Attitude,
-  nearestAttitude,
-  sameAttitude,
-  sideWords,
-  tipped,
-  turned,
-  turnOf,
-  turnOfCorner,
-  usual,
-} from "../turntable/attitude";
+import { sameAttitude, sideWords } from "../turntable/attitude";
 import { PartView, useMesh } from "../turntable/PartView";
+import { useTurning } from "../turntable/useTurning";
 import { Demands } from "./Demands";
 import { PartActions } from "./PartActions";
 import { PartHistory } from "./PartHistory";
@@ -69,17 +60,11 @@ export default function PartPage() {
 
 function Opened({ part, detail }: { part: PartForm; detail: ModelDetail }) {
   const { model } = part.part;
-  const up = detail.natural_up ?? "+z";
-  const [attitude, setAttitude] = useState<Attitude | null>(null);
+  const { attitude, setAttitude, hands } = useTurning(detail.natural_up ?? "+z");
   const [litEdges, setLitEdges] = useState<readonly number[] | undefined>();
   const [litFaces, setLitFaces] = useState<readonly number[] | undefined>();
-  const turn = useMemo(
-    () => (attitude ? turnOf(attitude) : turnOfCorner("+-+", up)),
-    [attitude, up],
-  );
   const mesh = useMesh(model);
   const longest = Math.max(...detail.extents);
-  const shown = attitude ?? usual("-y");
   return (
     <main className={classes.partGrid}>
       <section className={classes.stage} aria-label="Turntable">
@@ -94,10 +79,7 @@ function Opened({ part, detail }: { part: PartForm; detail: ModelDetail }) {
         <div className={classes.stageModel}>
           <PartView
             model={model}
-            turn={turn}
-            onTurned={(reached) => setAttitude(nearestAttitude(reached))}
-            onTip={(way) => setAttitude(tipped(shown, way))}
-            onRoll={(quarters) => setAttitude(turned(shown, quarters))}
+            {...hands}
             onPoint={(picked) => {
               setLitEdges(picked?.edge != null ? [picked.edge] : undefined);
               setLitFaces(undefined);
@@ -113,34 +95,36 @@ function Opened({ part, detail }: { part: PartForm; detail: ModelDetail }) {
         </Text>
         <PartHistory part={part} />
       </section>
-      <section aria-label="Six sides">
-        <Title order={2} size="h4" mb="sm">
-          Its six sides
-        </Title>
-        <div className={classes.sides}>
-          {detail.sides.map((side) => (
-            <button
-              key={side.side}
-              type="button"
-              className={classes.side}
-              aria-pressed={sameAttitude(attitude, side)}
-              onClick={() => setAttitude({ side: side.side, up: side.up })}
-            >
-              <div className={classes.sideFrame}>
-                <SideView
-                  drawing={side}
-                  span={longest}
-                  lit={litEdges}
-                  onPoint={(edges) => setLitEdges(edges ?? undefined)}
-                  label={`Seen from the ${sideWords(side.side)}`}
-                />
-              </div>
-              <Text className="quiet small" ta="center">
-                {sideWords(side.side)}
-              </Text>
-            </button>
-          ))}
-        </div>
+      <div>
+        <section aria-label="Six sides">
+          <Title order={2} size="h4" mb="sm">
+            Its six sides
+          </Title>
+          <div className={classes.sides}>
+            {detail.sides.map((side) => (
+              <button
+                key={side.side}
+                type="button"
+                className={classes.side}
+                aria-pressed={sameAttitude(attitude, side)}
+                onClick={() => setAttitude({ side: side.side, up: side.up })}
+              >
+                <div className={classes.sideFrame}>
+                  <SideView
+                    drawing={side}
+                    span={longest}
+                    lit={litEdges}
+                    onPoint={(edges) => setLitEdges(edges ?? undefined)}
+                    label={`Seen from the ${sideWords(side.side)}`}
+                  />
+                </div>
+                <Text className="quiet small" ta="center">
+                  {sideWords(side.side)}
+                </Text>
+              </button>
+            ))}
+          </div>
+        </section>
         <ViewSets
           model={model}
           ranking={detail.ranking}
@@ -150,7 +134,7 @@ function Opened({ part, detail }: { part: PartForm; detail: ModelDetail }) {
           lit={litEdges}
           onPoint={setLitEdges}
         />
-      </section>
+      </div>
       <section className="panel" aria-label="What its drawing demands">
         <Tabs defaultValue="demands" variant="default" color="ink">
           <Tabs.List mb="sm">

@@ -1,9 +1,8 @@
 import { Text, Title } from "@mantine/core";
-import { useQuery } from "@tanstack/react-query";
 
-import { answer, api } from "../api/client";
 import type { Ranked } from "../api/types";
 import { SideView } from "../drawing/SideView";
+import { useViews } from "../drawing/useViews";
 import { plural } from "../frame/words";
 import { type Attitude, sameAttitude, sideWords } from "../turntable/attitude";
 import classes from "./Shelf.module.css";
@@ -38,7 +37,7 @@ function candidates(ranking: Ranked[], chosen: Attitude | null): Ranked[] {
 /** Candidates for the front view side by side, each with the set of views it would bring. */
 export function ViewSets({ ranking, chosen, onChoose, ...rest }: Props) {
   return (
-    <>
+    <section aria-label="Candidates for the front view">
       <Title order={2} size="h4" mt="lg">
         The views each front view brings
       </Title>
@@ -58,7 +57,7 @@ export function ViewSets({ ranking, chosen, onChoose, ...rest }: Props) {
           </button>
         ))}
       </div>
-    </>
+    </section>
   );
 }
 
@@ -70,16 +69,7 @@ function ViewSet({
   onPoint,
 }: Omit<Props, "ranking" | "chosen" | "onChoose"> & { entry: Ranked }) {
   const { side, up } = entry;
-  const views = useQuery({
-    queryKey: ["views", model, side, up, "set"],
-    staleTime: Infinity,
-    queryFn: () =>
-      answer(
-        api.GET("/api/models/{model_id}/views", {
-          params: { path: { model_id: model }, query: { side, up } },
-        }),
-      ),
-  });
+  const views = useViews(model, entry);
   return (
     <>
       <span className={classes.viewSet}>

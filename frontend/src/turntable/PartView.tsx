@@ -3,8 +3,9 @@ import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense } from "react";
 
 import { answer, api } from "../api/client";
-import type { Mesh, SideDrawing } from "../api/types";
+import type { Mesh } from "../api/types";
 import { SideView } from "../drawing/SideView";
+import { useViews } from "../drawing/useViews";
 import { nearestAttitude } from "./attitude";
 import type { TurntableProps } from "./Turntable";
 
@@ -51,17 +52,11 @@ export function PartView(props: Props) {
 }
 
 function FlatPart({ model, turn, litEdges }: Props) {
-  const { side, up } = nearestAttitude(turn);
-  const views = useQuery({
-    queryKey: ["views", model, side, up],
-    queryFn: () =>
-      answer(
-        api.GET("/api/models/{model_id}/views", {
-          params: { path: { model_id: model }, query: { side, up, names: ["front"] } },
-        }),
-      ),
-  });
-  const drawing: SideDrawing | undefined = views.data?.[0];
+  const front = nearestAttitude(turn);
+  const views = useViews(model, front, ["front"]);
+  const drawing = views.data?.[0];
   if (!drawing) return <Text className="quiet">…</Text>;
-  return <SideView drawing={drawing} label={`Line drawing of the side ${side}`} lit={litEdges} />;
+  return (
+    <SideView drawing={drawing} label={`Line drawing of the side ${front.side}`} lit={litEdges} />
+  );
 }

@@ -1,9 +1,8 @@
 import { Button, Group, Text, Title } from "@mantine/core";
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
-import { answer, api } from "../../api/client";
 import type { View } from "../../api/types";
+import { useViews } from "../../drawing/useViews";
 import { SideView } from "../../drawing/SideView";
 import { type Attitude, sameAttitude, sideWords } from "../../turntable/attitude";
 import { PartView } from "../../turntable/PartView";
@@ -12,13 +11,13 @@ import classes from "../Bench.module.css";
 import { centredAt, centreOf, nextId } from "../geometry";
 import { startingScale, startingPlace } from "./placing";
 import { TurnButtons } from "./TurnButtons";
-import { useTurning } from "./useTurning";
+import { useBenchTurning } from "./useBenchTurning";
 
 const MOST_CANDIDATES = 3;
 
 /** Turn the part, try two or three candidates, compare the views each would bring, take one. */
 export function FrontStage({ bench }: { bench: Bench }) {
-  const turning = useTurning(bench);
+  const turning = useBenchTurning(bench);
   const [candidates, setCandidates] = useState<Attitude[]>([]);
   const { attitude } = turning;
   const { document, draft } = bench;
@@ -107,21 +106,7 @@ export function FrontStage({ bench }: { bench: Bench }) {
 
 /** The three views a front view would bring, with their hidden lines counted. */
 function Candidate({ bench, attitude }: { bench: Bench; attitude: Attitude }) {
-  const { side, up } = attitude;
-  const { model } = bench.exercise;
-  const views = useQuery({
-    queryKey: ["views", model, side, up, "set"],
-    staleTime: Infinity,
-    queryFn: () =>
-      answer(
-        api.GET("/api/models/{model_id}/views", {
-          params: {
-            path: { model_id: model },
-            query: { side, up, names: ["front", "top", "right"] },
-          },
-        }),
-      ),
-  });
+  const views = useViews(bench.exercise.model, attitude);
   if (!views.data) return <div style={{ height: 96 }} />;
   const span = Math.max(...views.data.map(({ box: [l, b, r, t] }) => Math.max(r - l, t - b)));
   const hidden = views.data.reduce((sum, view) => sum + view.hidden_lines, 0);

@@ -8,11 +8,11 @@ import classes from "../Bench.module.css";
 import { centredAt, centreOf, nextId } from "../geometry";
 import { SCALES, scaleLabel, startingPlace, startingScale } from "./placing";
 import { TurnButtons } from "./TurnButtons";
-import { useTurning } from "./useTurning";
+import { useBenchTurning } from "./useBenchTurning";
 
 /** Add a view by choosing how to look; where it stands is for the drafter to decide. */
 export function ViewsStage({ bench }: { bench: Bench }) {
-  const turning = useTurning(bench);
+  const turning = useBenchTurning(bench);
   const { draft, document, middle, up, unit } = bench;
   const { attitude } = turning;
 

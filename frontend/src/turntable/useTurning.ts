@@ -1,6 +1,7 @@
 import { useMemo, useState } from "react";
 import type { Quaternion } from "three";
 
+import type { Side } from "../api/types";
 import {
   type Attitude,
   nearestAttitude,
@@ -8,27 +9,26 @@ import {
   turned,
   turnOf,
   turnOfCorner,
-} from "../../turntable/attitude";
-import type { Bench } from "../bench";
+  usual,
+} from "./attitude";
 
-/** The turntable in hand: it comes to rest on one of the 24 attitudes. */
-export function useTurning(bench: Bench) {
+/** A turntable in hand: it comes to rest on one of the 24 attitudes, and shows the equal-axis view before. */
+export function useTurning(up: Side) {
   const [attitude, setAttitude] = useState<Attitude | null>(null);
   const turn = useMemo(
-    () => (attitude ? turnOf(attitude) : turnOfCorner("+-+", bench.up)),
-    [attitude, bench.up],
+    () => (attitude ? turnOf(attitude) : turnOfCorner("+-+", up)),
+    [attitude, up],
   );
-  const shown: Attitude = attitude ?? { side: "-y", up: bench.up[1] === "y" ? "+z" : bench.up };
+  const shown = attitude ?? (up[1] === "y" ? usual("-y") : { side: "-y" as const, up });
   return {
     attitude,
     setAttitude,
-    view: {
-      model: bench.exercise.model,
+    /** What the turntable needs to be turned by. */
+    hands: {
       turn,
       onTurned: (reached: Quaternion) => setAttitude(nearestAttitude(reached)),
       onTip: (way: "left" | "right" | "up" | "down") => setAttitude(tipped(shown, way)),
       onRoll: (quarters: number) => setAttitude(turned(shown, quarters)),
-      label: `${bench.exercise.part_name}; drag or use the arrow keys to turn it`,
     },
   };
 }
