@@ -3,7 +3,7 @@
 import re
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import FilePayload, Page, expect
 
 from tests.browser.conftest import Open
 from tests.parts import block, recipe
@@ -129,12 +129,11 @@ def test_several_files_are_brought_in_at_once(open_page: Open) -> None:
     good = recipe(block((30, 20, 10))).model_dump_json().replace("test part", "Brought block").encode()
     with page.expect_file_chooser() as chooser:
         page.get_by_role("button", name="Bring in parts").click()
-    chooser.value.set_files(
-        [
-            {"name": "good.json", "mimeType": "application/json", "buffer": good},
-            {"name": "photo.step", "mimeType": "model/step", "buffer": b"\x89PNG" + bytes(3000)},
-        ]
-    )
+    files: list[FilePayload] = [
+        {"name": "good.json", "mimeType": "application/json", "buffer": good},
+        {"name": "photo.step", "mimeType": "model/step", "buffer": b"\x89PNG" + bytes(3000)},
+    ]
+    chooser.value.set_files(files)
     arrivals = page.get_by_label("Brought in")
     expect(arrivals.get_by_text("on the shelf")).to_be_visible()
     expect(arrivals.get_by_text("this is not a STEP file")).to_be_visible()

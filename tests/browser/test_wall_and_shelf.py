@@ -52,7 +52,7 @@ def test_part_opens_on_the_turntable_and_refused_uploads_say_why(open_page: Open
     expect(candidates.first).to_contain_text("hidden lines")
     page.get_by_role("tab", name="Front views").click()
     page.get_by_role("button", name="Show all 24").click()
-    ranking = page.get_by_label("Ranking of front views").get_by_role("button")
+    ranking = page.get_by_role("tabpanel", name="Front views").get_by_role("button")
     expect(ranking).to_have_count(25)
     ranking.first.click()
     expect(page.get_by_text(re.compile(r"90 mm across; the longest size is 90 mm"))).to_be_visible()

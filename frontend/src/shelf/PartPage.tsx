@@ -149,7 +149,7 @@ function Opened({ part, detail }: { part: PartForm; detail: ModelDetail }) {
               edges={mesh.data?.edges.length}
             />
           </Tabs.Panel>
-          <Tabs.Panel value="front" aria-label="Ranking of front views">
+          <Tabs.Panel value="front">
             <Text className="quiet small" mb="xs">
               All 24 attitudes by length, shape, hidden lines and natural position. Choose one to
               see its set of views.
