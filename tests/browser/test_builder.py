@@ -158,3 +158,30 @@ def test_features_and_edges_light_up_both_ways(open_page: Open) -> None:
     # The edge under the pointer is lit in every view that shows it, not only in the one pointed at.
     lit = sides.locator("svg:has(.lit)")
     expect(lit.nth(1)).to_be_attached()
+
+
+def test_part_turns_by_keys_and_by_the_wheel(open_page: Open) -> None:
+    page = open_page("ines.corvalho")
+    page.goto("/shelf")
+    page.get_by_label("Search the shelf").fill("batten stop")
+    page.get_by_role("link", name=re.compile("Batten stop")).click()
+    turntable = page.get_by_role("img", name=re.compile("turn the wheel"))
+    sides = page.get_by_label("Six sides")
+    turntable.focus()
+    page.keyboard.press("ArrowRight")
+    expect(sides.locator('[aria-pressed="true"]')).to_contain_text("−X side")
+    page.keyboard.press("ArrowLeft")
+    expect(sides.locator('[aria-pressed="true"]')).to_contain_text("−Y side")
+    # A quarter turn of the table by the wheel brings a neighbouring side to the front.
+    turntable.hover()
+    page.mouse.wheel(0, 393)
+    expect(sides.locator('[aria-pressed="true"]')).to_contain_text(re.compile("[−+]X side"))
+
+
+@pytest.mark.parametrize("path", ["/shelf", "/shelf/1", "/shelf/new"])
+def test_no_page_of_the_shelf_is_wider_than_a_phone(open_page: Open, path: str) -> None:
+    page = open_page("ines.corvalho", size=(390, 800))
+    page.goto(path)
+    page.get_by_role("button", name="Account of").wait_for()
+    page.wait_for_load_state("networkidle")
+    assert page.evaluate("document.documentElement.scrollWidth") <= 390

@@ -14,7 +14,7 @@ from maqueta.solid.errors import PartError
 from maqueta.solid.examine import examine
 from maqueta.solid.kernel import Shape, box_of, count_solids, is_valid, shapes_of, volume_of
 from maqueta.solid.source import load_part
-from maqueta.solid.step import read_step, read_step_with_report, write_step
+from maqueta.solid.step import protocol_of, read_step, read_step_with_report, write_step
 from maqueta.solid.unit import Unit
 from tests.parts import block, demo_solid, made
 
@@ -142,3 +142,21 @@ def test_faces_split_on_one_surface_are_joined_again(tmp_path: Path) -> None:
     again, _, report = read_step_with_report(_step(tmp_path / "a.step", both))
     assert len(shapes_of(again, TopAbs_FACE)) == 6
     assert report.healed == ("10 faces became 6: neighbours on one surface are one face",)
+
+
+@pytest.mark.parametrize(
+    ("schema", "protocol"),
+    [
+        (b"'CONFIG_CONTROL_DESIGN'", "AP203"),
+        (b"'CONFIGURATION_CONTROL_3D_DESIGN_ED2_MIM_LF { 1 0 10303 403 1 1 4 }'", "AP203"),
+        (b"'AUTOMOTIVE_DESIGN { 1 0 10303 214 3 1 1 }'", "AP214"),
+        (b"'AP242_MANAGED_MODEL_BASED_3D_ENGINEERING_MIM_LF { 1 0 10303 442 3 1 4 }'", "AP242"),
+        (b"'SHIP_STRUCTURES'", "SHIP_STRUCTURES"),
+    ],
+)
+def test_protocol_is_named_by_the_files_schema(schema: bytes, protocol: str) -> None:
+    assert protocol_of(b"ISO-10303-21;\nHEADER;\nfile_schema ((" + schema + b"));\nENDSEC;") == protocol
+
+
+def test_file_without_a_schema_is_read_all_the_same() -> None:
+    assert protocol_of(b"ISO-10303-21;\nHEADER;\nENDSEC;") == "no protocol named"

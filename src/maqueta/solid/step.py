@@ -25,6 +25,7 @@ _SCHEMA = re.compile(rb"FILE_SCHEMA\s*\(\s*\(\s*'([^']{1,200})'", re.IGNORECASE)
 #: Application protocols by what their schema names begin with (ISO 10303-203, -214, -242).
 _PROTOCOLS: Final = {
     "CONFIG_CONTROL_DESIGN": "AP203",
+    "CONFIGURATION_CONTROL_3D_DESIGN": "AP203",
     "AP203": "AP203",
     "AUTOMOTIVE_DESIGN": "AP214",
     "AP214": "AP214",
@@ -109,6 +110,11 @@ def _protocol(path: Path) -> str:
         head = file.read(65536)
     if _HEADER not in head[:4096]:
         raise PartError("this is not a STEP file: the heading ISO-10303-21 is missing")
+    return protocol_of(head)
+
+
+def protocol_of(head: bytes) -> str:
+    """The application protocol that the beginning of a STEP file names, or the schema's own name if it is another."""
     found = _SCHEMA.search(head)
     if found is None:
         return "no protocol named"
