@@ -81,6 +81,13 @@ def test_obtuse_corner_is_rounded_tangentially() -> None:
     assert volume({"kind": "extrude", "plane": "xy", "profile": profile, "depth": 1}) == pytest.approx(area, rel=1e-9)
 
 
+def test_edges_between_two_sides_are_outer_ones() -> None:
+    """An L: −x meets +z at the toe, at the top of the upright, and in the inner corner, which is not meant."""
+    toe, upright = block((60, 20, 10)), block((20, 20, 30), (40, 0, 10))
+    chamfer = {"kind": "chamfer", "size": 2, "edges": [{"between": ["-x", "+z"]}]}
+    assert volume(toe, upright, chamfer) == pytest.approx(volume(toe, upright) - 2 * 2 * 20, rel=1e-9)
+
+
 def test_suppressed_feature_is_left_out_with_what_repeats_it() -> None:
     holed = {**hole((20, 30, 20), "-z", 8), "name": "h"}
     again = {"kind": "repeat", "name": "again", "of": ["h"], "count": 3, "step": [30, 0, 0]}

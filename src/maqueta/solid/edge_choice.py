@@ -5,23 +5,27 @@ from collections.abc import Sequence
 from typing import Any, Final
 
 from OCP.BRep import BRep_Tool
-from OCP.BRepAdaptor import BRepAdaptor_Surface
+from OCP.BRepAdaptor import BRepAdaptor_Curve, BRepAdaptor_Surface
 from OCP.BRepBuilderAPI import BRepBuilderAPI_MakeVertex
+from OCP.BRepClass3d import BRepClass3d_SolidClassifier
 from OCP.BRepExtrema import BRepExtrema_DistShapeShape
 from OCP.BRepFilletAPI import BRepFilletAPI_MakeChamfer, BRepFilletAPI_MakeFillet
 from OCP.GeomAbs import GeomAbs_SurfaceType
 from OCP.gp import gp_Pnt
-from OCP.TopAbs import TopAbs_EDGE, TopAbs_FACE, TopAbs_REVERSED
+from OCP.TopAbs import TopAbs_EDGE, TopAbs_FACE, TopAbs_IN, TopAbs_REVERSED
 from OCP.TopoDS import TopoDS
 
 from maqueta.solid.errors import PartError
 from maqueta.solid.kernel import Shape, shapes_of
+from maqueta.solid.part import Vector
 from maqueta.solid.recipe import Chamfer, EdgeChoice, EdgesBetween, Fillet, plain
 from maqueta.solid.tools import direction, point
 
 #: An edge further from the point that chooses it than this part of the body's size is not meant.
 _FARTHEST: Final = 0.25
 _FACING: Final = 1 - 1e-6
+#: How far from an edge it is looked whether there is material, relative to its length.
+_STEP: Final = 1e-4
 
 
 def dressed(body: Shape, feature: Fillet | Chamfer, size: float) -> Shape:
@@ -96,4 +100,14 @@ def _between(body: Shape, choice: EdgesBetween) -> list[Any]:
                 faces.append(face)
     first = [edge for face in towards[0] for edge in shapes_of(face, TopAbs_EDGE)]
     second = [edge for face in towards[1] for edge in shapes_of(face, TopAbs_EDGE)]
-    return [TopoDS.Edge(edge) for edge in first if any(edge.IsSame(other) for other in second)]
+    shared = [TopoDS.Edge(edge) for edge in first if any(edge.IsSame(other) for other in second)]
+    return [edge for edge in shared if _outer(body, edge, sides[0], sides[1])]
+
+
+def _outer(body: Shape, edge: Any, first: Vector, second: Vector) -> bool:
+    """Whether two faces with these normals meet in an outer corner: a step out of the one leaves the solid."""
+    curve = BRepAdaptor_Curve(edge)
+    middle = curve.Value((curve.FirstParameter() + curve.LastParameter()) / 2).Coord()
+    step = _STEP * (curve.LastParameter() - curve.FirstParameter())
+    beside = [m + step * (a - b) for m, a, b in zip(middle, first, second, strict=True)]
+    return bool(BRepClass3d_SolidClassifier(body, gp_Pnt(*beside), 1e-7).State() != TopAbs_IN)

@@ -224,7 +224,7 @@ class NearEdge(_Strict):
 
 
 class EdgesBetween(_Strict):
-    """All edges along which a face towards the one side meets a face towards the other."""
+    """All outer edges along which a face towards the one side meets a face towards the other."""
 
     between: tuple[SideName, SideName]
 

@@ -1,0 +1,104 @@
+"""What a drawing demands, against hand counts and the sheet sums."""
+
+import pytest
+
+from maqueta.checking.analysis import analysis
+from maqueta.checking.demands import demands, feature_words, form_words, pattern_words, scale_proposals
+from maqueta.demo.workshop import PARTS
+from maqueta.projection.attitude import USUAL_FRONT
+from maqueta.sheet.scales import parse_scale
+from tests.parts import block, demo_projected, hole, projected, seven_block
+
+
+def test_seven_sizes_of_the_stepped_block() -> None:
+    """Three stretches of width, two of height, two of depth: exactly seven dimensions (common practice)."""
+    found = demands(seven_block())
+    assert (found.sizes, found.diameters, found.reason) == (7, 0, None)
+    assert {row.direction: row.stretches for row in found.counts} == {"width": 3, "height": 2, "depth": 2}
+
+
+def test_part_that_cannot_be_counted_says_why() -> None:
+    found = demands(demo_projected("cloth-beam-wedge"))
+    assert found.sizes is None
+    assert "slanted" in (found.reason or "")
+
+
+@pytest.mark.parametrize("slug", PARTS)
+def test_every_needed_view_has_its_reason(slug: str) -> None:
+    need = demands(demo_projected(slug)).need
+    reasons = dict(need.reasons)
+    assert set(reasons) == {"front", "top", "right"}
+    assert reasons["front"].startswith("chosen as front")
+    for name in ("top", "right"):
+        assert reasons[name].startswith("needed" if name in need.needed else "left out")
+
+
+def test_repeating_view_is_named_with_what_it_repeats() -> None:
+    need = demands(demo_projected("tension-wheel")).need
+    assert dict(need.reasons)["right"] == "left out: it shows the same lines as the top view"
+
+
+def test_scale_proposals_by_hand() -> None:
+    """A block 100 × 50 × 40, front 100 × 40, top 100 × 50 and right 50 × 40, third angle.
+
+    A3 landscape: 390 × 241 mm inside the border above the title block. At 1:1 (390 − 100 − 50) ÷ 3 = 80 across and
+    (241 − 40 − 50) ÷ 3 = 50.3 up; at 2:1 (390 − 200 − 100) ÷ 3 = 30 and (241 − 80 − 100) ÷ 3 = 20.3, less than 24.
+    """
+    part = projected(block((100, 50, 40))).part
+    found = {s.paper: s for s in scale_proposals(part, USUAL_FRONT, ("front", "top", "right"))}
+    assert found["A3"].scale == "1:1"
+    assert found["A3"].across == "(390 − 100 − 50) ÷ 3 = 80"
+    assert found["A3"].up == "(241 − 40 − 50) ÷ 3 = 50.3"
+    assert set(found) == {"A4", "A3", "A2", "A1", "A0"}
+
+
+def test_larger_paper_never_gets_a_smaller_scale() -> None:
+    for slug in PARTS:
+        scales = [parse_scale(s.scale) or 0 for s in demands(demo_projected(slug)).scales if s.scale]
+        assert scales == sorted(scales), slug
+
+
+def test_part_in_inches_is_put_on_inch_paper() -> None:
+    papers = [s.paper for s in demands(demo_projected("pedal-hinge")).scales]
+    assert papers == ["ANSI A", "ANSI B", "ANSI C", "ANSI D"]
+
+
+def test_too_large_a_part_fits_at_a_small_scale_only() -> None:
+    part = projected(block((9000, 4000, 3000))).part
+    found = {s.paper: s.scale for s in scale_proposals(part, USUAL_FRONT, ("front", "top", "right"))}
+    assert found["A4"] == "1:100"
+
+
+def test_features_are_told_in_words() -> None:
+    view = projected(
+        block((100, 60, 20)),
+        {**hole((20, 30, 20), "-z", 8), "counterbore": {"diameter": 14, "depth": 5}},
+        hole((50, 30, 20), "-z", 6, 12),
+        {"kind": "slot", "at": (75, 30, 20), "into": "-z", "along": "x", "length": 30, "width": 8, "depth": 4},
+        {"kind": "chamfer", "size": 3, "edges": [{"between": ["-x", "+z"]}]},
+    )
+    words = {feature_words(f) for f in view.part.features}
+    assert words == {
+        "hole ⌀8, through, along z",
+        "counterbore ⌀14, 5 deep, along z",
+        "hole ⌀6, 12 deep, along z",
+    }
+    assert [form_words(f) for f in demands(view).forms] == ["chamfer 3 × 45°, 60 long", "slot 30 long, 8 wide, 4 deep"]
+
+
+def test_patterns_are_told_in_words() -> None:
+    view = demo_projected("bobbin-flange")
+    [pattern] = demands(view).patterns
+    assert pattern_words(pattern, view.part) == "6 × hole ⌀8, evenly on a circle ⌀62"
+
+
+@pytest.mark.parametrize("slug", ["treadle-bracket", "temple-arm", "pedal-hinge"])
+def test_report_of_the_analysis_keeps_its_stable_keys(slug: str) -> None:
+    report = analysis(demo_projected(slug))
+    assert report["format"] == 1
+    assert set(report["part"]) == {"hash", "units", "extents", "volume", "solids", "faces"}
+    assert len(report["ranking"]) == 24
+    assert set(report["ranking"][0]) == {"side", "up", "score", "equal_to", "measures", "words"}
+    assert {"needed", "repeated"} <= set(report["views"])
+    for feature in report["features"]:
+        assert {"kind", "through", "diameter", "depth", "axis", "at"} <= set(feature)

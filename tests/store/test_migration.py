@@ -1,0 +1,55 @@
+"""Data of an older schema survives the migrations."""
+
+from alembic import command
+from alembic.config import Config
+from sqlalchemy import make_url, text
+
+from maqueta.store.database import MIGRATIONS, Database
+from maqueta.store.exercises import exercises_for
+from maqueta.store.mariadb import MariaDB
+from maqueta.store.models import Account, JobRecord, PartRecord
+
+_OLD = (
+    "INSERT INTO account (id, login, name, role, password_hash, active, created_at) "
+    "VALUES (1, 'i.one', 'I One', 'instructor', '', 1, NOW())",
+    "INSERT INTO school_class (id, name, instructor_id) VALUES (1, 'C', 1)",
+    # A part that was deleted before: ids of parts and of their first versions differ.
+    "INSERT INTO part (id, owner_id, name, file_name, state, error, source, dossier, mesh, created_at) "
+    "VALUES (7, 1, 'Clamp', 'clamp.json', 'ready', '', REPEAT('a', 64), REPEAT('b', 64), REPEAT('c', 64), NOW()), "
+    "(9, 1, 'Broken', 'broken.step', 'refused', 'no solid', REPEAT('d', 64), NULL, NULL, NOW())",
+    "INSERT INTO exercise (id, part_id, class_id, instructor_id, title, task, due_at, created_at) "
+    "VALUES (1, 7, 1, 1, 'Draw it', '{}', NOW(), NOW())",
+    "INSERT INTO job (owner_id, kind, subject_id, state, progress, message, created_at) "
+    "VALUES (1, 'part', 9, 'waiting', 0, '', NOW())",
+)
+
+
+def test_parts_become_their_own_first_versions(database_server: MariaDB) -> None:
+    admin = Database(database_server.url)
+    with admin.engine.begin() as connection:
+        connection.execute(text("CREATE DATABASE older CHARACTER SET utf8mb4"))
+    older = Database(make_url(database_server.url).set(database="older").render_as_string(hide_password=False))
+    config = Config()
+    config.set_main_option("script_location", MIGRATIONS)
+    config.attributes["engine"] = older.engine
+    command.upgrade(config, "0001")
+    with older.engine.begin() as connection:
+        for statement in _OLD:
+            connection.execute(text(statement))
+    older.migrate()
+    with older.transaction() as session:
+        clamp, broken = session.get(PartRecord, 7), session.get(PartRecord, 9)
+        assert clamp is not None
+        assert broken is not None
+        assert (clamp.current.number, clamp.current.state, clamp.current.dossier) == (1, "ready", "b" * 64)
+        assert (broken.current.state, broken.current.error) == ("refused", "no solid")
+        account = session.get(Account, 1)
+        assert account is not None
+        [exercise] = exercises_for(session, account)
+        assert (exercise.version_id, exercise.version.part.name, exercise.varied) == (clamp.current.id, "Clamp", False)
+        [job] = session.query(JobRecord)
+        assert job.subject_id == broken.current.id
+    older.close()
+    with admin.engine.begin() as connection:
+        connection.execute(text("DROP DATABASE older"))
+    admin.close()
