@@ -4,4018 +4,4120 @@
  */
 
 export interface paths {
-  "/api/classes": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/classes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Classes
+         * @description An instructor's classes.
+         */
+        get: operations["accounts_classes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * Classes
-     * @description An instructor's classes.
-     */
-    get: operations["accounts_classes"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/exercises": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Listing
+         * @description The exercises of an instructor with counts, or of a student with the own sheet.
+         */
+        get: operations["exercises_listing"];
+        put?: never;
+        /**
+         * Set Exercise
+         * @description Set an exercise for a class.
+         */
+        post: operations["exercises_set_exercise"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * Listing
-     * @description The exercises of an instructor with counts, or of a student with the own sheet.
-     */
-    get: operations["exercises_listing"];
-    put?: never;
-    /**
-     * Set Exercise
-     * @description Set an exercise for a class.
-     */
-    post: operations["exercises_set_exercise"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/exercises/{exercise_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * One
+         * @description One exercise.
+         */
+        get: operations["exercises_one"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * One
-     * @description One exercise.
-     */
-    get: operations["exercises_one"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/decisions": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/exercises/{exercise_id}/decisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Decide For All
+         * @description Decide the same mistake on every sheet that is still out. Returned sheets keep what was decided.
+         */
+        post: operations["exercises_decide_for_all"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /**
-     * Decide For All
-     * @description Decide the same mistake on every sheet that is still out. Returned sheets keep what was decided.
-     */
-    post: operations["exercises_decide_for_all"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/ink": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/exercises/{exercise_id}/ink": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ink
+         * @description A document as ink.
+         */
+        post: operations["bench_ink"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /**
-     * Ink
-     * @description A document as ink.
-     */
-    post: operations["bench_ink"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/return": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/exercises/{exercise_id}/return": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Return Decided
+         * @description Return every sheet on which nothing is left to decide.
+         */
+        post: operations["exercises_return_decided"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /**
-     * Return Decided
-     * @description Return every sheet on which nothing is left to decide.
-     */
-    post: operations["exercises_return_decided"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/sheet": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/exercises/{exercise_id}/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Own
+         * @description The student's sheet, or a blank one.
+         */
+        get: operations["bench_own"];
+        /**
+         * Save
+         * @description Keep a draft. 409 when another tab saved in between: nothing is overwritten.
+         */
+        put: operations["bench_save"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * Own
-     * @description The student's sheet, or a blank one.
-     */
-    get: operations["bench_own"];
-    /**
-     * Save
-     * @description Keep a draft. 409 when another tab saved in between: nothing is overwritten.
-     */
-    put: operations["bench_save"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/sheet/hand-in": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/exercises/{exercise_id}/sheet/hand-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Finish
+         * @description Save, check and hand in, all or nothing. Handing in twice is handing in once.
+         */
+        post: operations["bench_finish"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /**
-     * Finish
-     * @description Save, check and hand in, all or nothing. Handing in twice is handing in once.
-     */
-    post: operations["bench_finish"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/wall": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/exercises/{exercise_id}/wall": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Wall
+         * @description All sheets handed in, with their findings; who has not handed in yet.
+         */
+        get: operations["exercises_wall"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * Wall
-     * @description All sheets handed in, with their findings; who has not handed in yet.
-     */
-    get: operations["exercises_wall"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/jobs/{job_id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/jobs/{job_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * State
+         * @description The state of a job.
+         */
+        get: operations["jobs_state"];
+        put?: never;
+        post?: never;
+        /**
+         * Cancel
+         * @description Stop a job; one that has ended stays as it is.
+         */
+        delete: operations["jobs_cancel"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * State
-     * @description The state of a job.
-     */
-    get: operations["jobs_state"];
-    put?: never;
-    post?: never;
-    /**
-     * Cancel
-     * @description Stop a job; one that has ended stays as it is.
-     */
-    delete: operations["jobs_cancel"];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/jobs/{job_id}/events": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/jobs/{job_id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Events
+         * @description Progress as server-sent events until the job has ended.
+         */
+        get: operations["jobs_events"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * Events
-     * @description Progress as server-sent events until the job has ended.
-     */
-    get: operations["jobs_events"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/log-in": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/log-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Start
+         * @description Log in. Too many refusals in a short time close the door for a while.
+         */
+        post: operations["accounts_start"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /**
-     * Start
-     * @description Log in. Too many refusals in a short time close the door for a while.
-     */
-    post: operations["accounts_start"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/log-out": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/log-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * End
+         * @description End the session of this browser.
+         */
+        post: operations["accounts_end"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /**
-     * End
-     * @description End the session of this browser.
-     */
-    post: operations["accounts_end"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/me": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/me": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Me
+         * @description Who is logged in.
+         */
+        get: operations["accounts_me"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * Me
-     * @description Who is logged in.
-     */
-    get: operations["accounts_me"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/models/{model_id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/models/{model_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Detail
+         * @description Six sides, ranking, features, and what the drawing of the part demands.
+         */
+        get: operations["models_detail"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * Detail
-     * @description Six sides, ranking, features, and what the drawing of the part demands.
-     */
-    get: operations["models_detail"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/models/{model_id}/mesh": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/models/{model_id}/mesh": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Mesh
+         * @description Triangles and ink edges for the turntable, packed.
+         */
+        get: operations["models_mesh"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * Mesh
-     * @description Triangles and ink edges for the turntable, packed.
-     */
-    get: operations["models_mesh"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/models/{model_id}/picture": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/models/{model_id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Picture
+         * @description The part as a small card model (PNG).
+         */
+        get: operations["models_picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * Picture
-     * @description The part as a small card model (PNG).
-     */
-    get: operations["models_picture"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/models/{model_id}/views": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/models/{model_id}/views": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Views
+         * @description The views a front view would bring, for comparing candidates.
+         */
+        get: operations["models_views"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * Views
-     * @description The views a front view would bring, for comparing candidates.
-     */
-    get: operations["models_views"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/parts": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Listing
+         * @description A stretch of the instructor's parts: those whose name, material or labels hold all words asked for.
+         */
+        get: operations["parts_listing"];
+        put?: never;
+        /**
+         * Bring In
+         * @description Take a recipe or STEP file; it is examined beside the server. The upload is kept whatever becomes of it.
+         */
+        post: operations["parts_bring_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * Listing
-     * @description A stretch of the instructor's parts: those whose name, material or labels hold all words asked for.
-     */
-    get: operations["parts_listing"];
-    put?: never;
-    /**
-     * Bring In
-     * @description Take a recipe or STEP file; it is examined beside the server. The upload is kept whatever becomes of it.
-     */
-    post: operations["parts_bring_in"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/parts/preview": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/parts/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview
+         * @description What a recipe makes just now. A faulty feature is an answer, not an error.
+         */
+        post: operations["builder_preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /**
-     * Preview
-     * @description What a recipe makes just now. A faulty feature is an answer, not an error.
-     */
-    post: operations["builder_preview"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/parts/recipe": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/parts/recipe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make
+         * @description Put a recipe on the shelf as a new part.
+         */
+        post: operations["builder_make"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /**
-     * Make
-     * @description Put a recipe on the shelf as a new part.
-     */
-    post: operations["builder_make"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/parts/{part_id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/parts/{part_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * One
+         * @description A part with its history.
+         */
+        get: operations["parts_one"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /**
+         * Change
+         * @description Rename, label, archive or take out again; say which direction is up in use.
+         *
+         *     A new natural position makes a new version, since pictorial views and the ranking follow it.
+         */
+        patch: operations["parts_change"];
+        trace?: never;
     };
-    /**
-     * One
-     * @description A part with its history.
-     */
-    get: operations["parts_one"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    /**
-     * Change
-     * @description Rename, label, archive or take out again; say which direction is up in use.
-     *
-     *     A new natural position makes a new version, since pictorial views and the ranking follow it.
-     */
-    patch: operations["parts_change"];
-    trace?: never;
-  };
-  "/api/parts/{part_id}/copy": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/parts/{part_id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Copy
+         * @description A copy to change, with its labels; the exercises stay with the original.
+         */
+        post: operations["parts_copy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /**
-     * Copy
-     * @description A copy to change, with its labels; the exercises stay with the original.
-     */
-    post: operations["parts_copy"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/parts/{part_id}/file/{kind}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/parts/{part_id}/file/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * File Of
+         * @description The part as a file: STEP, triangles (STL, glTF), or what it was made from.
+         */
+        get: operations["parts_file_of"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * File Of
-     * @description The part as a file: STEP, triangles (STL, glTF), or what it was made from.
-     */
-    get: operations["parts_file_of"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/parts/{part_id}/recipe": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/parts/{part_id}/recipe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Recipe
+         * @description The recipe of a part's current version.
+         */
+        get: operations["builder_recipe"];
+        /**
+         * Rebuild
+         * @description Keep a recipe as the next version of a part. Exercises stay with the version they were set with.
+         */
+        put: operations["builder_rebuild"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * Recipe
-     * @description The recipe of a part's current version.
-     */
-    get: operations["builder_recipe"];
-    /**
-     * Rebuild
-     * @description Keep a recipe as the next version of a part. Exercises stay with the version they were set with.
-     */
-    put: operations["builder_rebuild"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/people": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * People
+         * @description All accounts.
+         */
+        get: operations["accounts_people"];
+        put?: never;
+        /**
+         * Add
+         * @description A new account.
+         */
+        post: operations["accounts_add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * People
-     * @description All accounts.
-     */
-    get: operations["accounts_people"];
-    put?: never;
-    /**
-     * Add
-     * @description A new account.
-     */
-    post: operations["accounts_add"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/people/{person}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/people/{person}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /**
+         * Change
+         * @description Close an account, or open it again. Nobody closes their own.
+         */
+        patch: operations["accounts_change"];
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    /**
-     * Change
-     * @description Close an account, or open it again. Nobody closes their own.
-     */
-    patch: operations["accounts_change"];
-    trace?: never;
-  };
-  "/api/sheets/{sheet_id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/sheets/{sheet_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * One
+         * @description A sheet. Students see findings and remarks once it is returned, and nothing of them before.
+         */
+        get: operations["sheets_one"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * One
-     * @description A sheet. Students see findings and remarks once it is returned, and nothing of them before.
-     */
-    get: operations["sheets_one"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sheets/{sheet_id}/drawing.pdf": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/sheets/{sheet_id}/drawing.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * As Pdf
+         * @description The sheet as PDF, true to scale.
+         */
+        get: operations["sheets_as_pdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * As Pdf
-     * @description The sheet as PDF, true to scale.
-     */
-    get: operations["sheets_as_pdf"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sheets/{sheet_id}/drawing.svg": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/sheets/{sheet_id}/drawing.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * As Svg
+         * @description The sheet as SVG, true to scale.
+         */
+        get: operations["sheets_as_svg"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * As Svg
-     * @description The sheet as SVG, true to scale.
-     */
-    get: operations["sheets_as_svg"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sheets/{sheet_id}/findings/{place}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/sheets/{sheet_id}/findings/{place}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Decide One
+         * @description Uphold or waive one finding.
+         */
+        put: operations["sheets_decide_one"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    /**
-     * Decide One
-     * @description Uphold or waive one finding.
-     */
-    put: operations["sheets_decide_one"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sheets/{sheet_id}/remark": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/sheets/{sheet_id}/remark": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Remark
+         * @description A remark to the student about the whole sheet.
+         */
+        put: operations["sheets_remark"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    /**
-     * Remark
-     * @description A remark to the student about the whole sheet.
-     */
-    put: operations["sheets_remark"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sheets/{sheet_id}/return": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/sheets/{sheet_id}/return": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Return One
+         * @description Return a sheet; findings left open count as upheld.
+         */
+        post: operations["sheets_return_one"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /**
-     * Return One
-     * @description Return a sheet; findings left open count as upheld.
-     */
-    post: operations["sheets_return_one"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
 }
 export type webhooks = Record<string, never>;
 export interface components {
-  schemas: {
-    /**
-     * AttitudeChoice
-     * @description One accepted front view.
-     */
-    AttitudeChoice: {
-      /**
-       * Side
-       * @enum {string}
-       */
-      side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-      /**
-       * Up
-       * @enum {string}
-       */
-      up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-    };
-    /**
-     * Block
-     * @description A rectangular block; `at` is its corner with the lowest coordinates.
-     */
-    Block: {
-      /**
-       * At
-       * @default [
-       *       0,
-       *       0,
-       *       0
-       *     ]
-       */
-      at: [number | string, number | string, number | string];
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "block";
-      /**
-       * Name
-       * @default block
-       */
-      name: string;
-      /**
-       * Operation
-       * @default add
-       * @enum {string}
-       */
-      operation: "add" | "cut";
-      /** Size */
-      size: [number | string, number | string, number | string];
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-    };
-    /** Body_parts_bring_in */
-    Body_parts_bring_in: {
-      /** File */
-      file: string;
-    };
-    /**
-     * Boss
-     * @description A round boss that stands on the point `at` and rises in the direction `out`.
-     */
-    Boss: {
-      /** At */
-      at: [number | string, number | string, number | string];
-      /** Diameter */
-      diameter: number | string;
-      /** Height */
-      height: number | string;
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "boss";
-      /**
-       * Name
-       * @default boss
-       */
-      name: string;
-      /**
-       * Out
-       * @enum {string}
-       */
-      out: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-    };
-    /**
-     * CentreLine
-     * @description A centre line between two points of a view; it is drawn a little beyond both.
-     */
-    CentreLine: {
-      /** End */
-      end: [number, number];
-      /** Id */
-      id: string;
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "line";
-      /** Start */
-      start: [number, number];
-      /** View */
-      view: string;
-    };
-    /**
-     * CentreMark
-     * @description A centre mark on a circle of a view.
-     */
-    CentreMark: {
-      /** Centre */
-      centre: [number, number];
-      /** Id */
-      id: string;
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "mark";
-      /** Radius */
-      radius: number;
-      /** View */
-      view: string;
-    };
-    /**
-     * Chamfer
-     * @description Edges taken off at 45°, by the same `size` from both faces.
-     */
-    Chamfer: {
-      /** Edges */
-      edges: (components["schemas"]["NearEdge"] | components["schemas"]["EdgesBetween"])[];
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "chamfer";
-      /**
-       * Name
-       * @default chamfer
-       */
-      name: string;
-      /** Size */
-      size: number | string;
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-    };
-    /**
-     * ClassForm
-     * @description A class and how many students it has.
-     */
-    ClassForm: {
-      /** Id */
-      id: number;
-      /** Name */
-      name: string;
-      /** Students */
-      students: number;
-    };
-    /**
-     * Corner
-     * @description A corner of a profile between two straight lines, rounded with a radius.
-     */
-    Corner: {
-      /** Radius */
-      radius: number | string;
-      /** To */
-      to: [number | string, number | string];
-    };
-    /**
-     * CountForm
-     * @description A row of the count table.
-     */
-    CountForm: {
-      /** Direction */
-      direction: string;
-      /** Has */
-      has: number;
-      /** Needs */
-      needs: number;
-    };
-    /**
-     * Counterbore
-     * @description A wider flat-bottomed mouth of a hole.
-     */
-    Counterbore: {
-      /** Depth */
-      depth: number | string;
-      /** Diameter */
-      diameter: number | string;
-    };
-    /**
-     * Countersink
-     * @description A conical mouth of a hole: diameter at the surface, and the angle between its sides in degrees.
-     */
-    Countersink: {
-      /**
-       * Angle
-       * @default 90
-       */
-      angle: number | string;
-      /** Diameter */
-      diameter: number | string;
-    };
-    /**
-     * Credentials
-     * @description A log-in.
-     */
-    Credentials: {
-      /** Login */
-      login: string;
-      /** Password */
-      password: string;
-    };
-    /**
-     * DecisionForm
-     * @description Uphold, waive, or take back; with a remark if given.
-     */
-    DecisionForm: {
-      /** Decision */
-      decision: ("upheld" | "waived") | null;
-      /** Remark */
-      remark?: string | null;
-    };
-    /**
-     * DimensioningTask
-     * @description What is asked of the dimensions.
-     */
-    DimensioningTask: {
-      /** Decimals */
-      decimals?: number | null;
-      /**
-       * Required
-       * @default true
-       */
-      required: boolean;
-      /** Style */
-      style?: ("iso" | "asme") | null;
-      /**
-       * Symmetry By Centre Line
-       * @default false
-       */
-      symmetry_by_centre_line: boolean;
-    };
-    /**
-     * DraftForm
-     * @description A student's own sheet.
-     */
-    DraftForm: {
-      document: components["schemas"]["SheetDocument"];
-      /** Id */
-      id: number | null;
-      /** Revision */
-      revision: number;
-      /** Saved At */
-      saved_at: string | null;
-      /**
-       * State
-       * @enum {string}
-       */
-      state: "draft" | "handed-in" | "returned";
-    };
-    /**
-     * EdgesBetween
-     * @description All edges along which a face towards the one side meets a face towards the other.
-     */
-    EdgesBetween: {
-      /** Between */
-      between: ["-x" | "+x" | "-y" | "+y" | "-z" | "+z", "-x" | "+x" | "-y" | "+y" | "-z" | "+z"];
-    };
-    /**
-     * Exercise
-     * @description Everything the checks need to know of an exercise; every key is optional.
-     */
-    Exercise: {
-      /**
-       * Angle
-       * @default third
-       * @enum {string}
-       */
-      angle: "first" | "third";
-      /**
-       * Centre Lines
-       * @default true
-       */
-      centre_lines: boolean;
-      /**
-       * @default {
-       *       "required": true,
-       *       "symmetry_by_centre_line": false
-       *     }
-       */
-      dimensioning: components["schemas"]["DimensioningTask"];
-      /**
-       * Error Cost
-       * @default 2
-       */
-      error_cost: number;
-      /**
-       * @default {
-       *       "accept": []
-       *     }
-       */
-      front: components["schemas"]["FrontTask"];
-      /**
-       * Hidden Lines
-       * @default true
-       */
-      hidden_lines: boolean;
-      /**
-       * Landscape
-       * @default true
-       */
-      landscape: boolean;
-      /**
-       * Paper
-       * @default A3
-       * @enum {string}
-       */
-      paper: "A4" | "A3" | "A2" | "A1" | "A0" | "ANSI A" | "ANSI B" | "ANSI C" | "ANSI D";
-      /**
-       * Pictorial
-       * @default allowed
-       * @enum {string}
-       */
-      pictorial: "required" | "allowed" | "unwanted";
-      /**
-       * Points
-       * @default {}
-       */
-      points: {
-        [key: string]: number;
-      };
-      /** Scale */
-      scale?: string | null;
-      /**
-       * @default {
-       *       "alignment_mm": 0.5,
-       *       "centring_mm": 10,
-       *       "front_margin": 5,
-       *       "scale_ratio": 0.001
-       *     }
-       */
-      thresholds: components["schemas"]["Thresholds"];
-      /**
-       * Title
-       * @default
-       */
-      title: string;
-      /**
-       * Title Fields
-       * @default []
-       */
-      title_fields: (
-        | (
-            | "title"
-            | "drafter"
-            | "class"
-            | "date"
-            | "scale"
-            | "sheet"
-            | "number"
-            | "material"
-            | "unit"
-            | "paper"
-            | "checked"
-          )
-        | "angle"
-      )[];
-      /**
-       * Tolerance Mm
-       * @default 0.3
-       */
-      tolerance_mm: number;
-      /**
-       * Units
-       * @default mm
-       * @enum {string}
-       */
-      units: "mm" | "inch";
-      /** Views */
-      views?: ("front" | "top" | "right" | "left" | "bottom" | "rear")[] | null;
-    };
-    /**
-     * ExerciseForm
-     * @description An exercise as listed; counts for its instructor, the own sheet for a student.
-     */
-    ExerciseForm: {
-      /**
-       * Due At
-       * Format: date-time
-       */
-      due_at: string;
-      /**
-       * Handed In
-       * @default 0
-       */
-      handed_in: number;
-      /** Id */
-      id: number;
-      /** Model */
-      model: number;
-      /** Of Points */
-      of_points: number;
-      /** Part */
-      part: number;
-      /** Part Name */
-      part_name: string;
-      /** Points */
-      points?: number | null;
-      /**
-       * Returned
-       * @default 0
-       */
-      returned: number;
-      /** School Class */
-      school_class: string;
-      /** Sheet */
-      sheet?: number | null;
-      /** Sheet State */
-      sheet_state?: ("draft" | "handed-in" | "returned") | null;
-      task: components["schemas"]["Exercise"];
-      /** Title */
-      title: string;
-      /**
-       * Total
-       * @default 0
-       */
-      total: number;
-      /** Varied */
-      varied: boolean;
-    };
-    /**
-     * Extrude
-     * @description A closed profile pushed to a depth.
-     *
-     *     `plane` names the two model axes of the profile's coordinates; the profile stands at `offset` along the
-     *     third axis and is pushed by `depth` in its positive direction.
-     */
-    Extrude: {
-      /** Depth */
-      depth: number | string;
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "extrude";
-      /**
-       * Name
-       * @default profile
-       */
-      name: string;
-      /**
-       * Offset
-       * @default 0
-       */
-      offset: number | string;
-      /**
-       * Operation
-       * @default add
-       * @enum {string}
-       */
-      operation: "add" | "cut";
-      /**
-       * Plane
-       * @enum {string}
-       */
-      plane: "xy" | "xz" | "yz";
-      /** Profile */
-      profile: (
-        | [number | string, number | string]
-        | components["schemas"]["maqueta__solid__recipe__Arc"]
-        | components["schemas"]["Corner"]
-      )[];
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-    };
-    /**
-     * FeatureForm
-     * @description A recognised feature in words, with the faces it consists of.
-     */
-    FeatureForm: {
-      /** Faces */
-      faces: number[];
-      /** Kind */
-      kind: string;
-      /** Words */
-      words: string;
-    };
-    /**
-     * Filled
-     * @description A filled polygon, such as an arrowhead.
-     */
-    Filled: {
-      /**
-       * Kind
-       * @default filled
-       * @constant
-       */
-      kind: "filled";
-      /** Points */
-      points: [number, number][];
-    };
-    /**
-     * Fillet
-     * @description Edges rounded with a radius.
-     */
-    Fillet: {
-      /** Edges */
-      edges: (components["schemas"]["NearEdge"] | components["schemas"]["EdgesBetween"])[];
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "fillet";
-      /**
-       * Name
-       * @default fillet
-       */
-      name: string;
-      /** Radius */
-      radius: number | string;
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-    };
-    /**
-     * FindingForm
-     * @description A finding as people see it.
-     */
-    FindingForm: {
-      /** At */
-      at: [number, number][][];
-      /** Basis */
-      basis: string;
-      /** Cost */
-      cost: number;
-      /**
-       * Criterion
-       * @enum {string}
-       */
-      criterion:
-        | "front"
-        | "angle"
-        | "views"
-        | "alignment"
-        | "lines"
-        | "scale"
-        | "dimensions"
-        | "placement"
-        | "layout"
-        | "title";
-      /** Decision */
-      decision: ("upheld" | "waived") | null;
-      /** Edges */
-      edges: number[];
-      /** Expected */
-      expected: string;
-      /** Faces */
-      faces: number[];
-      /** Found */
-      found: string;
-      /** Heading */
-      heading: string;
-      /** Items */
-      items: string[];
-      /** Message */
-      message: string;
-      /** Place */
-      place: number;
-      /** Remark */
-      remark: string;
-      /** Rule */
-      rule: string;
-      /**
-       * Severity
-       * @enum {string}
-       */
-      severity: "error" | "warning" | "note";
-      /**
-       * Shape
-       * @enum {string}
-       */
-      shape: "missing" | "surplus" | "displaced" | "chain" | "open" | "doubt";
-      /** Share */
-      share: string;
-      /** Views */
-      views: string[];
-    };
-    /**
-     * FrontTask
-     * @description Accepted front views (exclusive when given) and the direction that is up in use.
-     */
-    FrontTask: {
-      /**
-       * Accept
-       * @default []
-       */
-      accept: components["schemas"]["AttitudeChoice"][];
-      /** Natural Up */
-      natural_up?: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
-    };
-    /** HTTPValidationError */
-    HTTPValidationError: {
-      /** Detail */
-      detail?: components["schemas"]["ValidationError"][];
-    };
-    /**
-     * Hole
-     * @description A round hole drilled from `at` in the direction `into`; the depth is a size or "through".
-     */
-    Hole: {
-      /** At */
-      at: [number | string, number | string, number | string];
-      counterbore?: components["schemas"]["Counterbore"] | null;
-      countersink?: components["schemas"]["Countersink"] | null;
-      /**
-       * Depth
-       * @default through
-       */
-      depth: number | string | "through";
-      /** Diameter */
-      diameter: number | string;
-      /**
-       * Into
-       * @enum {string}
-       */
-      into: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "hole";
-      /**
-       * Name
-       * @default hole
-       */
-      name: string;
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-    };
-    /**
-     * InkForm
-     * @description A sheet as ink.
-     */
-    InkForm: {
-      /** Gaps */
-      gaps: string[];
-      /** Groups */
-      groups: components["schemas"]["InkGroup"][];
-      paper: components["schemas"]["PaperForm"];
-      /** Views */
-      views: components["schemas"]["ViewFacts"][];
-    };
-    /**
-     * InkGroup
-     * @description All ink of one thing on the sheet. `box` is where it lies, `owner` the view a dimension or mark belongs to.
-     */
-    InkGroup: {
-      /** Box */
-      box: [number, number, number, number];
-      /** Id */
-      id: string;
-      /** Items */
-      items: (
-        | components["schemas"]["Stroke"]
-        | components["schemas"]["maqueta__drawing__ink__Arc"]
-        | components["schemas"]["Filled"]
-        | components["schemas"]["Text"]
-      )[];
-      /** Owner */
-      owner?: string | null;
-      /**
-       * Role
-       * @enum {string}
-       */
-      role: "frame" | "title" | "view" | "dimension" | "mark";
-    };
-    /**
-     * InkRequest
-     * @description A document to draw.
-     */
-    InkRequest: {
-      document: components["schemas"]["SheetDocument"];
-    };
-    /**
-     * JobForm
-     * @description The state of work beside the server.
-     */
-    JobForm: {
-      /** Id */
-      id: number;
-      /** Message */
-      message: string;
-      /** Progress */
-      progress: number;
-      /**
-       * State
-       * @enum {string}
-       */
-      state: "waiting" | "running" | "done" | "failed" | "cancelled";
-    };
-    /**
-     * LabelCount
-     * @description A label and how many parts carry it.
-     */
-    LabelCount: {
-      /** Count */
-      count: number;
-      /** Label */
-      label: string;
-    };
-    /**
-     * LineDrawing
-     * @description Lines in the part's unit, and the box they fill.
-     */
-    LineDrawing: {
-      /** Box */
-      box: [number, number, number, number];
-      /** Items */
-      items: (
-        | components["schemas"]["Stroke"]
-        | components["schemas"]["maqueta__drawing__ink__Arc"]
-        | components["schemas"]["Filled"]
-        | components["schemas"]["Text"]
-      )[];
-    };
-    /**
-     * LinearDimension
-     * @description A size between two points of a view, measured across the sheet, up it, or straight along the points.
-     *
-     *     The dimension line passes through `place`, in sheet mm from the view's `at`.
-     */
-    LinearDimension: {
-      /**
-       * Along
-       * @enum {string}
-       */
-      along: "across" | "up" | "aligned";
-      /** End */
-      end: [number, number];
-      /** Id */
-      id: string;
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "linear";
-      /** Place */
-      place: [number, number];
-      /** Start */
-      start: [number, number];
-      /** Text */
-      text?: string | null;
-      /** View */
-      view: string;
-    };
-    /**
-     * MarkForm
-     * @description The mark of a criterion.
-     */
-    MarkForm: {
-      /**
-       * Criterion
-       * @enum {string}
-       */
-      criterion:
-        | "front"
-        | "angle"
-        | "views"
-        | "alignment"
-        | "lines"
-        | "scale"
-        | "dimensions"
-        | "placement"
-        | "layout"
-        | "title";
-      /** Of */
-      of: number;
-      /**
-       * Outcome
-       * @enum {string}
-       */
-      outcome: "met" | "not-met" | "not-judged";
-      /** Points */
-      points: number;
-    };
-    /**
-     * Me
-     * @description Who is logged in, and the token every change must carry.
-     */
-    Me: {
-      /** Login */
-      login: string;
-      /** Name */
-      name: string;
-      /**
-       * Role
-       * @enum {string}
-       */
-      role: "instructor" | "student" | "admin";
-      /** Token */
-      token: string;
-    };
-    /**
-     * Mesh
-     * @description Flat lists ready for a graphics card, in the part's unit.
-     *
-     *     `points` are x, y, z in a row; `triangles` index into them; `face_of_triangle` names the part's face.
-     *     `edges` holds one polyline per part edge (same index), empty where the edge is a seam or smooth.
-     */
-    Mesh: {
-      /** Edges */
-      edges: number[][];
-      /** Face Of Triangle */
-      face_of_triangle: number[];
-      /** Points */
-      points: number[];
-      /** Triangles */
-      triangles: number[];
-    };
-    /**
-     * Mirror
-     * @description Earlier features made again on the other side of the plane `axis` = `at`.
-     */
-    Mirror: {
-      /**
-       * At
-       * @default 0
-       */
-      at: number | string;
-      /**
-       * Axis
-       * @enum {string}
-       */
-      axis: "x" | "y" | "z";
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "mirror";
-      /**
-       * Name
-       * @default mirror
-       */
-      name: string;
-      /** Of */
-      of: string[];
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-    };
-    /**
-     * ModelDetail
-     * @description What a part looks like and what its drawing demands.
-     */
-    ModelDetail: {
-      /** Diameters */
-      diameters: number;
-      /** Dimensions Needed */
-      dimensions_needed: number | null;
-      /** Dimensions Reason */
-      dimensions_reason: string | null;
-      /** Extents */
-      extents: [number, number, number];
-      /** Faces */
-      faces: number;
-      /** Features */
-      features: components["schemas"]["FeatureForm"][];
-      /** Material */
-      material: string;
-      /** Name */
-      name: string;
-      /** Natural Up */
-      natural_up: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
-      /** Patterns */
-      patterns: string[];
-      /** Ranking */
-      ranking: components["schemas"]["RankedForm"][];
-      /** Scales */
-      scales: components["schemas"]["ScaleForm"][];
-      /** Sides */
-      sides: components["schemas"]["SideDrawing"][];
-      /** Solids */
-      solids: number;
-      /** Standings */
-      standings: components["schemas"]["StandingForm"][];
-      /** Stretches */
-      stretches: {
-        [key: string]: number;
-      };
-      /** Symmetry */
-      symmetry: string[];
-      /**
-       * Unit
-       * @enum {string}
-       */
-      unit: "mm" | "inch";
-      /** View Reasons */
-      view_reasons: components["schemas"]["ViewReason"][];
-      /** Views Needed */
-      views_needed: ("front" | "top" | "right" | "left" | "bottom" | "rear")[];
-      /** Views Repeated */
-      views_repeated: [
-        "front" | "top" | "right" | "left" | "bottom" | "rear",
-        "front" | "top" | "right" | "left" | "bottom" | "rear",
-      ][];
-      /** Volume */
-      volume: number;
-    };
-    /**
-     * NamedSize
-     * @description A size with a name, for use in expressions; one with `low` and `high` may vary from sheet to sheet.
-     *
-     *     `value` may use names that come earlier in the list. Varied values are `low` plus whole multiples of `step`.
-     */
-    NamedSize: {
-      /** High */
-      high?: number | string | null;
-      /** Low */
-      low?: number | string | null;
-      /** Name */
-      name: string;
-      /**
-       * Step
-       * @default 1
-       */
-      step: number | string;
-      /** Value */
-      value: number | string;
-    };
-    /**
-     * NearEdge
-     * @description The edge that passes nearest to a point.
-     */
-    NearEdge: {
-      /** Near */
-      near: [number | string, number | string, number | string];
-    };
-    /**
-     * NewExercise
-     * @description What an instructor sets.
-     */
-    NewExercise: {
-      /**
-       * Due At
-       * Format: date-time
-       */
-      due_at: string;
-      /** Part */
-      part: number;
-      /** School Class */
-      school_class: number;
-      task: components["schemas"]["Exercise"];
-      /** Title */
-      title: string;
-      /**
-       * Varied
-       * @default false
-       */
-      varied: boolean;
-    };
-    /**
-     * NewPerson
-     * @description A new account.
-     */
-    NewPerson: {
-      /** Login */
-      login: string;
-      /** Name */
-      name: string;
-      /** Password */
-      password: string;
-      /**
-       * Role
-       * @enum {string}
-       */
-      role: "instructor" | "student" | "admin";
-    };
-    /**
-     * Number
-     * @description How many things an action touched.
-     */
-    Number: {
-      /** Number */
-      number: number;
-    };
-    /**
-     * Paper
-     * @description The paper a sheet is drawn on.
-     */
-    Paper: {
-      /**
-       * Landscape
-       * @default true
-       */
-      landscape: boolean;
-      /**
-       * Size
-       * @default A3
-       * @enum {string}
-       */
-      size: "A4" | "A3" | "A2" | "A1" | "A0" | "ANSI A" | "ANSI B" | "ANSI C" | "ANSI D";
-    };
-    /**
-     * PaperForm
-     * @description The rectangles of a sheet.
-     */
-    PaperForm: {
-      /** Border */
-      border: [number, number, number, number];
-      /** Drawing Area */
-      drawing_area: [number, number, number, number];
-      /** Height */
-      height: number;
-      /** Title */
-      title: [number, number, number, number];
-      /** Width */
-      width: number;
-    };
-    /**
-     * PartChange
-     * @description What is changed about a part; what is left out stays.
-     */
-    PartChange: {
-      /** Archived */
-      archived?: boolean | null;
-      /** Labels */
-      labels?: string[] | null;
-      /** Name */
-      name?: string | null;
-      /** Natural Up */
-      natural_up?: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
-    };
-    /**
-     * PartForm
-     * @description A part with its history: what it was read from, and the exercises that use it.
-     */
-    PartForm: {
-      part: components["schemas"]["PartSummary"];
-      report: components["schemas"]["StepReportForm"] | null;
-      /** Used In */
-      used_in: components["schemas"]["UsedIn"][];
-      /** Versions */
-      versions: number;
-    };
-    /**
-     * PartSummary
-     * @description A part on the shelf; `model` is its current version, `picture` changes with it.
-     */
-    PartSummary: {
-      /** Archived */
-      archived: boolean;
-      /** Built */
-      built: boolean;
-      /** Error */
-      error: string;
-      /**
-       * Extents
-       * @default [
-       *       0,
-       *       0,
-       *       0
-       *     ]
-       */
-      extents: [number, number, number];
-      /**
-       * Faces
-       * @default 0
-       */
-      faces: number;
-      /** Id */
-      id: number;
-      /** Job */
-      job?: number | null;
-      /** Labels */
-      labels: string[];
-      /** Made By */
-      made_by: string;
-      /**
-       * Material
-       * @default
-       */
-      material: string;
-      /** Model */
-      model: number;
-      /** Name */
-      name: string;
-      /** Natural Up */
-      natural_up?: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
-      /** Picture */
-      picture: string | null;
-      /**
-       * Solids
-       * @default 1
-       */
-      solids: number;
-      /**
-       * State
-       * @enum {string}
-       */
-      state: "waiting" | "ready" | "refused";
-      /**
-       * Unit
-       * @default mm
-       * @enum {string}
-       */
-      unit: "mm" | "inch";
-      /** Version */
-      version: number;
-    };
-    /**
-     * Person
-     * @description An account as administrators see it.
-     */
-    Person: {
-      /** Active */
-      active: boolean;
-      /** Id */
-      id: number;
-      /** Login */
-      login: string;
-      /** Name */
-      name: string;
-      /**
-       * Role
-       * @enum {string}
-       */
-      role: "instructor" | "student" | "admin";
-    };
-    /**
-     * PersonChange
-     * @description Open or close an account.
-     */
-    PersonChange: {
-      /** Active */
-      active: boolean;
-    };
-    /**
-     * Pocket
-     * @description A rectangular pocket sunk from the middle of its mouth `at` in the direction `into`.
-     *
-     *     `size` runs along the two axes square to it, in the order x, y, z; `corner` rounds its upright corners.
-     */
-    Pocket: {
-      /** At */
-      at: [number | string, number | string, number | string];
-      /**
-       * Corner
-       * @default 0
-       */
-      corner: number | string;
-      /** Depth */
-      depth: number | string;
-      /**
-       * Into
-       * @enum {string}
-       */
-      into: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "pocket";
-      /**
-       * Name
-       * @default pocket
-       */
-      name: string;
-      /** Size */
-      size: [number | string, number | string];
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-    };
-    /**
-     * PreviewForm
-     * @description A recipe as the kernel builds it just now: its triangles, or which feature is at fault and why.
-     */
-    PreviewForm: {
-      /** Extents */
-      extents: [number, number, number];
-      /** Faces */
-      faces: number;
-      /** Fault */
-      fault: string | null;
-      /** Feature */
-      feature: number | null;
-      lines: components["schemas"]["LineDrawing"] | null;
-      mesh: components["schemas"]["Mesh"] | null;
-      resolved: components["schemas"]["Recipe"] | null;
-      /** Sizes */
-      sizes: {
-        [key: string]: number;
-      };
-      /** Volume */
-      volume: number;
-    };
-    /**
-     * PreviewRequest
-     * @description A recipe to try out; `flat` asks for exact lines too, for screens that cannot draw solids.
-     */
-    PreviewRequest: {
-      /**
-       * Flat
-       * @default false
-       */
-      flat: boolean;
-      recipe: components["schemas"]["Recipe"];
-    };
-    /**
-     * RankedForm
-     * @description One attitude in the ranking, in words.
-     */
-    RankedForm: {
-      /** Equal To */
-      equal_to: [
-        "-x" | "+x" | "-y" | "+y" | "-z" | "+z",
-        "-x" | "+x" | "-y" | "+y" | "-z" | "+z",
-      ][];
-      /** Hidden Lines */
-      hidden_lines: number;
-      /** Measures */
-      measures: {
-        [key: string]: number;
-      };
-      /** Score */
-      score: number;
-      /**
-       * Side
-       * @enum {string}
-       */
-      side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-      /**
-       * Up
-       * @enum {string}
-       */
-      up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-      /** Words */
-      words: string[];
-    };
-    /**
-     * Recipe
-     * @description A part: its named sizes and its features in the order they are made. The first feature must add material.
-     */
-    Recipe: {
-      /** Features */
-      features: (
-        | components["schemas"]["Block"]
-        | components["schemas"]["Extrude"]
-        | components["schemas"]["Revolve"]
-        | components["schemas"]["Boss"]
-        | components["schemas"]["Step"]
-        | components["schemas"]["Slot"]
-        | components["schemas"]["Pocket"]
-        | components["schemas"]["Hole"]
-        | components["schemas"]["Rib"]
-        | components["schemas"]["Fillet"]
-        | components["schemas"]["Chamfer"]
-        | components["schemas"]["Repeat"]
-        | components["schemas"]["Mirror"]
-      )[];
-      /**
-       * Format
-       * @default 1
-       * @constant
-       */
-      format: 1;
-      /**
-       * Material
-       * @default
-       */
-      material: string;
-      /** Name */
-      name: string;
-      /**
-       * Natural Up
-       * @default +z
-       */
-      natural_up: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
-      /**
-       * Sizes
-       * @default []
-       */
-      sizes: components["schemas"]["NamedSize"][];
-      /**
-       * Units
-       * @default mm
-       * @enum {string}
-       */
-      units: "mm" | "inch";
-    };
-    /**
-     * RecipeForm
-     * @description A recipe to keep as a new part or as the next version of one.
-     */
-    RecipeForm: {
-      recipe: components["schemas"]["Recipe"];
-    };
-    /**
-     * RemarkForm
-     * @description A remark on a whole sheet.
-     */
-    RemarkForm: {
-      /** Remark */
-      remark: string;
-    };
-    /**
-     * Repeat
-     * @description Earlier features made again: `count` in all, each a `step` further, or spread evenly about an axis.
-     */
-    Repeat: {
-      /** About */
-      about?: ("x" | "y" | "z") | null;
-      /**
-       * At
-       * @default [
-       *       0,
-       *       0,
-       *       0
-       *     ]
-       */
-      at: [number | string, number | string, number | string];
-      /** Count */
-      count: number;
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "repeat";
-      /**
-       * Name
-       * @default repeat
-       */
-      name: string;
-      /** Of */
-      of: string[];
-      /** Step */
-      step?: [number | string, number | string, number | string] | null;
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-    };
-    /**
-     * Revolve
-     * @description A closed profile of (radius, position along the axis) points turned about an axis through `at`.
-     */
-    Revolve: {
-      /**
-       * At
-       * @default [
-       *       0,
-       *       0,
-       *       0
-       *     ]
-       */
-      at: [number | string, number | string, number | string];
-      /**
-       * Axis
-       * @enum {string}
-       */
-      axis: "x" | "y" | "z";
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "revolve";
-      /**
-       * Name
-       * @default turned profile
-       */
-      name: string;
-      /**
-       * Operation
-       * @default add
-       * @enum {string}
-       */
-      operation: "add" | "cut";
-      /** Profile */
-      profile: (
-        | [number | string, number | string]
-        | components["schemas"]["maqueta__solid__recipe__Arc"]
-        | components["schemas"]["Corner"]
-      )[];
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-    };
-    /**
-     * Rib
-     * @description A flat three-cornered rib in the inner corner `at`, its two legs running along the directions `legs`.
-     *
-     *     `at` lies in the middle of its thickness.
-     */
-    Rib: {
-      /** At */
-      at: [number | string, number | string, number | string];
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "rib";
-      /** Legs */
-      legs: ["-x" | "+x" | "-y" | "+y" | "-z" | "+z", "-x" | "+x" | "-y" | "+y" | "-z" | "+z"];
-      /** Lengths */
-      lengths: [number | string, number | string];
-      /**
-       * Name
-       * @default rib
-       */
-      name: string;
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-      /** Thickness */
-      thickness: number | string;
-    };
-    /**
-     * RoundDimension
-     * @description The diameter or radius of a circle or arc of a view; the text stands at `place` (mm from the view's `at`).
-     */
-    RoundDimension: {
-      /** Centre */
-      centre: [number, number];
-      /**
-       * Count
-       * @default 1
-       */
-      count: number;
-      /** Id */
-      id: string;
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "diameter" | "radius";
-      /** Place */
-      place: [number, number];
-      /** Radius */
-      radius: number;
-      /** Text */
-      text?: string | null;
-      /** View */
-      view: string;
-    };
-    /**
-     * SaveForm
-     * @description A draft to keep, made from a revision.
-     */
-    SaveForm: {
-      /** Base */
-      base: number;
-      document: components["schemas"]["SheetDocument"];
-    };
-    /**
-     * ScaleForm
-     * @description The scale proposed for a paper, with its gap sums.
-     */
-    ScaleForm: {
-      /** Across */
-      across: string;
-      /**
-       * Paper
-       * @enum {string}
-       */
-      paper: "A4" | "A3" | "A2" | "A1" | "A0" | "ANSI A" | "ANSI B" | "ANSI C" | "ANSI D";
-      /** Scale */
-      scale: string | null;
-      /** Up */
-      up: string;
-    };
-    /**
-     * SharedDecision
-     * @description One decision for all sheets that share a finding.
-     */
-    SharedDecision: {
-      /** Decision */
-      decision: ("upheld" | "waived") | null;
-      /** Remark */
-      remark?: string | null;
-      /** Share */
-      share: string;
-    };
-    /**
-     * SheetDocument
-     * @description One sheet. `front` names the view its drafter takes as the front view.
-     */
-    SheetDocument: {
-      /**
-       * Decimals
-       * @default 1
-       */
-      decimals: number;
-      /**
-       * Dimensions
-       * @default []
-       */
-      dimensions: (
-        components["schemas"]["LinearDimension"] | components["schemas"]["RoundDimension"]
-      )[];
-      /**
-       * Format
-       * @default 1
-       * @constant
-       */
-      format: 1;
-      /** Front */
-      front?: string | null;
-      /**
-       * Marks
-       * @default []
-       */
-      marks: (components["schemas"]["CentreMark"] | components["schemas"]["CentreLine"])[];
-      /**
-       * @default {
-       *       "landscape": true,
-       *       "size": "A3"
-       *     }
-       */
-      paper: components["schemas"]["Paper"];
-      /**
-       * Style
-       * @default iso
-       * @enum {string}
-       */
-      style: "iso" | "asme";
-      /**
-       * @default {
-       *       "fields": {}
-       *     }
-       */
-      title: components["schemas"]["TitleBlock"];
-      /**
-       * Units
-       * @default mm
-       * @enum {string}
-       */
-      units: "mm" | "inch";
-      /**
-       * Views
-       * @default []
-       */
-      views: components["schemas"]["View"][];
-    };
-    /**
-     * SheetForm
-     * @description One sheet under review, or returned.
-     */
-    SheetForm: {
-      /** Counts */
-      counts: components["schemas"]["CountForm"][];
-      exercise: components["schemas"]["ExerciseForm"];
-      /** Findings */
-      findings: components["schemas"]["FindingForm"][];
-      /** Handed In At */
-      handed_in_at: string | null;
-      /** Id */
-      id: number;
-      ink: components["schemas"]["InkForm"];
-      /** Late */
-      late: boolean;
-      /** Marks */
-      marks: components["schemas"]["MarkForm"][];
-      /**
-       * Neighbours
-       * @default []
-       */
-      neighbours: number[];
-      /** Of */
-      of: number;
-      /** Points */
-      points: number;
-      /** Remark */
-      remark: string;
-      /** Reviewed */
-      reviewed: boolean;
-      /**
-       * State
-       * @enum {string}
-       */
-      state: "draft" | "handed-in" | "returned";
-      /** Student */
-      student: string;
-      /** Unjudged */
-      unjudged: {
-        [key: string]: string;
-      };
-    };
-    /**
-     * ShelfForm
-     * @description A stretch of the shelf, how many parts match in all, and the labels there are.
-     */
-    ShelfForm: {
-      /** Labels */
-      labels: components["schemas"]["LabelCount"][];
-      /** Parts */
-      parts: components["schemas"]["PartSummary"][];
-      /** Total */
-      total: number;
-    };
-    /**
-     * SideDrawing
-     * @description One side of a part as an exact line drawing, in the part's unit.
-     */
-    SideDrawing: {
-      /** Box */
-      box: [number, number, number, number];
-      /** Items */
-      items: (
-        | components["schemas"]["Stroke"]
-        | components["schemas"]["maqueta__drawing__ink__Arc"]
-        | components["schemas"]["Filled"]
-        | components["schemas"]["Text"]
-      )[];
-      /**
-       * Side
-       * @enum {string}
-       */
-      side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-      /**
-       * Up
-       * @enum {string}
-       */
-      up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-    };
-    /**
-     * Slot
-     * @description A slot sunk from the middle of its mouth `at` in the direction `into`, `length` over all along an axis.
-     */
-    Slot: {
-      /**
-       * Along
-       * @enum {string}
-       */
-      along: "x" | "y" | "z";
-      /** At */
-      at: [number | string, number | string, number | string];
-      /**
-       * Depth
-       * @default through
-       */
-      depth: number | string | "through";
-      /**
-       * Ends
-       * @default round
-       * @enum {string}
-       */
-      ends: "round" | "square";
-      /**
-       * Into
-       * @enum {string}
-       */
-      into: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "slot";
-      /** Length */
-      length: number | string;
-      /**
-       * Name
-       * @default slot
-       */
-      name: string;
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-      /** Width */
-      width: number | string;
-    };
-    /**
-     * StandingForm
-     * @description A way the part can stand, and how firmly.
-     */
-    StandingForm: {
-      /** Footprint */
-      footprint: number;
-      /** Height */
-      height: number;
-      /**
-       * Up
-       * @enum {string}
-       */
-      up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-    };
-    /**
-     * Step
-     * @description A step along an edge where the sides `edge` meet: of the part's bounding box, or through the point `at`.
-     *
-     *     It takes `across` away from the first side and `down` from the second, along the whole edge, or `length` of it
-     *     from `start`.
-     */
-    Step: {
-      /** Across */
-      across: number | string;
-      /** At */
-      at?: [number | string, number | string, number | string] | null;
-      /** Down */
-      down: number | string;
-      /** Edge */
-      edge: ["-x" | "+x" | "-y" | "+y" | "-z" | "+z", "-x" | "+x" | "-y" | "+y" | "-z" | "+z"];
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "step";
-      /** Length */
-      length?: number | string | null;
-      /**
-       * Name
-       * @default step
-       */
-      name: string;
-      /** Start */
-      start?: number | string | null;
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-    };
-    /**
-     * StepReportForm
-     * @description What a STEP file had to say.
-     */
-    StepReportForm: {
-      /** Healed */
-      healed: string[];
-      /** Left Out */
-      left_out: string[];
-      /** Protocol */
-      protocol: string;
-      /** Read */
-      read: string[];
-      /** Solids */
-      solids: number;
-      /** Unit Written */
-      unit_written: string;
-    };
-    /**
-     * Stroke
-     * @description A polyline; `edges` and `faces` are the model's behind it. `stretches`: its last point follows a drag.
-     */
-    Stroke: {
-      /**
-       * Edges
-       * @default []
-       */
-      edges: number[];
-      /**
-       * Faces
-       * @default []
-       */
-      faces: number[];
-      /**
-       * Kind
-       * @default stroke
-       * @constant
-       */
-      kind: "stroke";
-      /**
-       * Pen
-       * @enum {string}
-       */
-      pen: "visible" | "hidden" | "smooth" | "centre" | "dimension" | "border" | "grid";
-      /** Points */
-      points: [number, number][];
-      /**
-       * Stretches
-       * @default false
-       */
-      stretches: boolean;
-    };
-    /**
-     * Text
-     * @description Lettering: `at` is the anchor on the base line, `height` that of capitals, `angle` in degrees.
-     */
-    Text: {
-      /**
-       * Anchor
-       * @default middle
-       * @enum {string}
-       */
-      anchor: "start" | "middle" | "end";
-      /**
-       * Angle
-       * @default 0
-       */
-      angle: number;
-      /** At */
-      at: [number, number];
-      /** Height */
-      height: number;
-      /**
-       * Kind
-       * @default text
-       * @constant
-       */
-      kind: "text";
-      /** Text */
-      text: string;
-    };
-    /**
-     * Thresholds
-     * @description Every tolerance the checks use, in one place. Lengths in mm on paper.
-     */
-    Thresholds: {
-      /**
-       * Alignment Mm
-       * @default 0.5
-       */
-      alignment_mm: number;
-      /**
-       * Centring Mm
-       * @default 10
-       */
-      centring_mm: number;
-      /**
-       * Front Margin
-       * @default 5
-       */
-      front_margin: number;
-      /**
-       * Scale Ratio
-       * @default 0.001
-       */
-      scale_ratio: number;
-    };
-    /**
-     * TitleBlock
-     * @description What is written in the title block; `angle` is the symbol drawn there.
-     */
-    TitleBlock: {
-      /** Angle */
-      angle?: ("first" | "third") | null;
-      /**
-       * Fields
-       * @default {}
-       */
-      fields: {
-        [key: string]: string;
-      };
-    };
-    /**
-     * UsedIn
-     * @description An exercise set on a part, and the version it keeps.
-     */
-    UsedIn: {
-      /** Id */
-      id: number;
-      /** Title */
-      title: string;
-      /** Version */
-      version: number;
-    };
-    /** ValidationError */
-    ValidationError: {
-      /** Context */
-      ctx?: Record<string, never>;
-      /** Input */
-      input?: unknown;
-      /** Location */
-      loc: (string | number)[];
-      /** Message */
-      msg: string;
-      /** Error Type */
-      type: string;
-    };
-    /**
-     * View
-     * @description One projected view: a principal one (`side` and `up`) or a pictorial one (`corner`).
-     */
-    View: {
-      /** At */
-      at: [number, number];
-      /** Corner */
-      corner?: ("+++" | "++-" | "+-+" | "+--" | "-++" | "-+-" | "--+" | "---") | null;
-      /**
-       * Hidden
-       * @default true
-       */
-      hidden: boolean;
-      /** Id */
-      id: string;
-      /**
-       * Scale
-       * @default 1
-       */
-      scale: number;
-      /** Side */
-      side?: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
-      /**
-       * Smooth
-       * @default false
-       */
-      smooth: boolean;
-      /** Up */
-      up?: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
-    };
-    /**
-     * ViewDrawing
-     * @description A single view, for comparing candidates.
-     */
-    ViewDrawing: {
-      /** Box */
-      box: [number, number, number, number];
-      /** Hidden Lines */
-      hidden_lines: number;
-      /** Items */
-      items: (
-        | components["schemas"]["Stroke"]
-        | components["schemas"]["maqueta__drawing__ink__Arc"]
-        | components["schemas"]["Filled"]
-        | components["schemas"]["Text"]
-      )[];
-      /**
-       * Name
-       * @enum {string}
-       */
-      name: "front" | "top" | "right" | "left" | "bottom" | "rear";
-      /**
-       * Side
-       * @enum {string}
-       */
-      side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-      /**
-       * Up
-       * @enum {string}
-       */
-      up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-    };
-    /**
-     * ViewFacts
-     * @description What the bench needs to know of a view beyond its ink.
-     */
-    ViewFacts: {
-      /** Axis Lines */
-      axis_lines: [[number, number], [number, number]][];
-      /** Box */
-      box: [number, number, number, number];
-      /** Factor */
-      factor: number;
-      /** Hidden Lines */
-      hidden_lines: number;
-      /** Id */
-      id: string;
-      /** Name */
-      name: string;
-      /** Smooth Lines */
-      smooth_lines: number;
-    };
-    /**
-     * ViewReason
-     * @description Why a view is needed or left out.
-     */
-    ViewReason: {
-      /**
-       * Name
-       * @enum {string}
-       */
-      name: "front" | "top" | "right" | "left" | "bottom" | "rear";
-      /** Needed */
-      needed: boolean;
-      /** Why */
-      why: string;
-    };
-    /**
-     * WallForm
-     * @description All sheets of an exercise.
-     */
-    WallForm: {
-      exercise: components["schemas"]["ExerciseForm"];
-      /** Missing */
-      missing: string[];
-      paper: components["schemas"]["PaperForm"];
-      /** Sheets */
-      sheets: components["schemas"]["WallSheet"][];
-    };
-    /**
-     * WallSheet
-     * @description One sheet pinned to the wall.
-     */
-    WallSheet: {
-      /** Decided */
-      decided: number;
-      /** Findings */
-      findings: components["schemas"]["FindingForm"][];
-      /** Id */
-      id: number;
-      /** Late */
-      late: boolean;
-      /** Marks */
-      marks: components["schemas"]["MarkForm"][];
-      /** Of */
-      of: number;
-      /** Points */
-      points: number;
-      /** Revision */
-      revision: number;
-      /**
-       * State
-       * @enum {string}
-       */
-      state: "draft" | "handed-in" | "returned";
-      /** Student */
-      student: string;
-    };
-    /**
-     * Arc
-     * @description A circular arc from angle `start`, counter-clockwise by `sweep` (radians; 2π is a full circle).
-     */
-    maqueta__drawing__ink__Arc: {
-      /** Centre */
-      centre: [number, number];
-      /**
-       * Edges
-       * @default []
-       */
-      edges: number[];
-      /**
-       * Faces
-       * @default []
-       */
-      faces: number[];
-      /**
-       * Kind
-       * @default arc
-       * @constant
-       */
-      kind: "arc";
-      /**
-       * Pen
-       * @enum {string}
-       */
-      pen: "visible" | "hidden" | "smooth" | "centre" | "dimension" | "border" | "grid";
-      /** Radius */
-      radius: number;
-      /** Start */
-      start: number;
-      /** Sweep */
-      sweep: number;
-    };
-    /**
-     * Arc
-     * @description An arc of a profile from the previous point through `through` to `to`.
-     */
-    maqueta__solid__recipe__Arc: {
-      /** Through */
-      through: [number | string, number | string];
-      /** To */
-      to: [number | string, number | string];
-    };
-  };
-  responses: never;
-  parameters: never;
-  requestBodies: never;
-  headers: never;
-  pathItems: never;
+    schemas: {
+        /**
+         * AttitudeChoice
+         * @description One accepted front view.
+         */
+        AttitudeChoice: {
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+            /**
+             * Up
+             * @enum {string}
+             */
+            up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+        };
+        /**
+         * Block
+         * @description A rectangular block; `at` is its corner with the lowest coordinates.
+         */
+        Block: {
+            /**
+             * At
+             * @default [
+             *       0,
+             *       0,
+             *       0
+             *     ]
+             */
+            at: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "block";
+            /**
+             * Name
+             * @default block
+             */
+            name: string;
+            /**
+             * Operation
+             * @default add
+             * @enum {string}
+             */
+            operation: "add" | "cut";
+            /** Size */
+            size: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /** Body_parts_bring_in */
+        Body_parts_bring_in: {
+            /** File */
+            file: string;
+        };
+        /**
+         * Boss
+         * @description A round boss that stands on the point `at` and rises in the direction `out`.
+         */
+        Boss: {
+            /** At */
+            at: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            /** Diameter */
+            diameter: number | string;
+            /** Height */
+            height: number | string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "boss";
+            /**
+             * Name
+             * @default boss
+             */
+            name: string;
+            /**
+             * Out
+             * @enum {string}
+             */
+            out: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * CentreLine
+         * @description A centre line between two points of a view; it is drawn a little beyond both.
+         */
+        CentreLine: {
+            /** End */
+            end: [
+                number,
+                number
+            ];
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "line";
+            /** Start */
+            start: [
+                number,
+                number
+            ];
+            /** View */
+            view: string;
+        };
+        /**
+         * CentreMark
+         * @description A centre mark on a circle of a view.
+         */
+        CentreMark: {
+            /** Centre */
+            centre: [
+                number,
+                number
+            ];
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "mark";
+            /** Radius */
+            radius: number;
+            /** View */
+            view: string;
+        };
+        /**
+         * Chamfer
+         * @description Edges taken off at 45°, by the same `size` from both faces.
+         */
+        Chamfer: {
+            /** Edges */
+            edges: (components["schemas"]["NearEdge"] | components["schemas"]["EdgesBetween"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "chamfer";
+            /**
+             * Name
+             * @default chamfer
+             */
+            name: string;
+            /** Size */
+            size: number | string;
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * ClassForm
+         * @description A class and how many students it has.
+         */
+        ClassForm: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Students */
+            students: number;
+        };
+        /**
+         * Corner
+         * @description A corner of a profile between two straight lines, rounded with a radius.
+         */
+        Corner: {
+            /** Radius */
+            radius: number | string;
+            /** To */
+            to: [
+                number | string,
+                number | string
+            ];
+        };
+        /**
+         * CountForm
+         * @description A row of the count table.
+         */
+        CountForm: {
+            /** Direction */
+            direction: string;
+            /** Has */
+            has: number;
+            /** Needs */
+            needs: number;
+        };
+        /**
+         * Counterbore
+         * @description A wider flat-bottomed mouth of a hole.
+         */
+        Counterbore: {
+            /** Depth */
+            depth: number | string;
+            /** Diameter */
+            diameter: number | string;
+        };
+        /**
+         * Countersink
+         * @description A conical mouth of a hole: diameter at the surface, and the angle between its sides in degrees.
+         */
+        Countersink: {
+            /**
+             * Angle
+             * @default 90
+             */
+            angle: number | string;
+            /** Diameter */
+            diameter: number | string;
+        };
+        /**
+         * Credentials
+         * @description A log-in.
+         */
+        Credentials: {
+            /** Login */
+            login: string;
+            /** Password */
+            password: string;
+        };
+        /**
+         * DecisionForm
+         * @description Uphold, waive, or take back; with a remark if given.
+         */
+        DecisionForm: {
+            /** Decision */
+            decision: ("upheld" | "waived") | null;
+            /** Remark */
+            remark?: string | null;
+        };
+        /**
+         * DimensioningTask
+         * @description What is asked of the dimensions.
+         */
+        DimensioningTask: {
+            /** Decimals */
+            decimals?: number | null;
+            /**
+             * Required
+             * @default true
+             */
+            required: boolean;
+            /** Style */
+            style?: ("iso" | "asme") | null;
+            /**
+             * Symmetry By Centre Line
+             * @default false
+             */
+            symmetry_by_centre_line: boolean;
+        };
+        /**
+         * DraftForm
+         * @description A student's own sheet.
+         */
+        DraftForm: {
+            document: components["schemas"]["SheetDocument"];
+            /** Id */
+            id: number | null;
+            /** Revision */
+            revision: number;
+            /** Saved At */
+            saved_at: string | null;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "draft" | "handed-in" | "returned";
+        };
+        /**
+         * EdgesBetween
+         * @description All outer edges along which a face towards the one side meets a face towards the other.
+         */
+        EdgesBetween: {
+            /** Between */
+            between: [
+                "-x" | "+x" | "-y" | "+y" | "-z" | "+z",
+                "-x" | "+x" | "-y" | "+y" | "-z" | "+z"
+            ];
+        };
+        /**
+         * Exercise
+         * @description Everything the checks need to know of an exercise; every key is optional.
+         */
+        Exercise: {
+            /**
+             * Angle
+             * @default third
+             * @enum {string}
+             */
+            angle: "first" | "third";
+            /**
+             * Centre Lines
+             * @default true
+             */
+            centre_lines: boolean;
+            /**
+             * @default {
+             *       "required": true,
+             *       "symmetry_by_centre_line": false
+             *     }
+             */
+            dimensioning: components["schemas"]["DimensioningTask"];
+            /**
+             * Error Cost
+             * @default 2
+             */
+            error_cost: number;
+            /**
+             * @default {
+             *       "accept": []
+             *     }
+             */
+            front: components["schemas"]["FrontTask"];
+            /**
+             * Hidden Lines
+             * @default true
+             */
+            hidden_lines: boolean;
+            /**
+             * Landscape
+             * @default true
+             */
+            landscape: boolean;
+            /**
+             * Paper
+             * @default A3
+             * @enum {string}
+             */
+            paper: "A4" | "A3" | "A2" | "A1" | "A0" | "ANSI A" | "ANSI B" | "ANSI C" | "ANSI D";
+            /**
+             * Pictorial
+             * @default allowed
+             * @enum {string}
+             */
+            pictorial: "required" | "allowed" | "unwanted";
+            /**
+             * Points
+             * @default {}
+             */
+            points: {
+                [key: string]: number;
+            };
+            /** Scale */
+            scale?: string | null;
+            /**
+             * @default {
+             *       "alignment_mm": 0.5,
+             *       "centring_mm": 10,
+             *       "front_margin": 5,
+             *       "scale_ratio": 0.001
+             *     }
+             */
+            thresholds: components["schemas"]["Thresholds"];
+            /**
+             * Title
+             * @default
+             */
+            title: string;
+            /**
+             * Title Fields
+             * @default []
+             */
+            title_fields: (("title" | "drafter" | "class" | "date" | "scale" | "sheet" | "number" | "material" | "unit" | "paper" | "checked") | "angle")[];
+            /**
+             * Tolerance Mm
+             * @default 0.3
+             */
+            tolerance_mm: number;
+            /**
+             * Units
+             * @default mm
+             * @enum {string}
+             */
+            units: "mm" | "inch";
+            /** Views */
+            views?: ("front" | "top" | "right" | "left" | "bottom" | "rear")[] | null;
+        };
+        /**
+         * ExerciseForm
+         * @description An exercise as listed; counts for its instructor, the own sheet for a student.
+         */
+        ExerciseForm: {
+            /**
+             * Due At
+             * Format: date-time
+             */
+            due_at: string;
+            /**
+             * Handed In
+             * @default 0
+             */
+            handed_in: number;
+            /** Id */
+            id: number;
+            /** Model */
+            model: number;
+            /** Of Points */
+            of_points: number;
+            /** Part */
+            part: number;
+            /** Part Name */
+            part_name: string;
+            /** Points */
+            points?: number | null;
+            /**
+             * Returned
+             * @default 0
+             */
+            returned: number;
+            /** School Class */
+            school_class: string;
+            /** Sheet */
+            sheet?: number | null;
+            /** Sheet State */
+            sheet_state?: ("draft" | "handed-in" | "returned") | null;
+            task: components["schemas"]["Exercise"];
+            /** Title */
+            title: string;
+            /**
+             * Total
+             * @default 0
+             */
+            total: number;
+            /** Varied */
+            varied: boolean;
+        };
+        /**
+         * Extrude
+         * @description A closed profile pushed to a depth.
+         *
+         *     `plane` names the two model axes of the profile's coordinates; the profile stands at `offset` along the
+         *     third axis and is pushed by `depth` in its positive direction.
+         */
+        Extrude: {
+            /** Depth */
+            depth: number | string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "extrude";
+            /**
+             * Name
+             * @default profile
+             */
+            name: string;
+            /**
+             * Offset
+             * @default 0
+             */
+            offset: number | string;
+            /**
+             * Operation
+             * @default add
+             * @enum {string}
+             */
+            operation: "add" | "cut";
+            /**
+             * Plane
+             * @enum {string}
+             */
+            plane: "xy" | "xz" | "yz";
+            /** Profile */
+            profile: ([
+                number | string,
+                number | string
+            ] | components["schemas"]["maqueta__solid__recipe__Arc"] | components["schemas"]["Corner"])[];
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * FeatureForm
+         * @description A recognised feature in words, with the faces it consists of.
+         */
+        FeatureForm: {
+            /** Faces */
+            faces: number[];
+            /** Kind */
+            kind: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * Filled
+         * @description A filled polygon, such as an arrowhead.
+         */
+        Filled: {
+            /**
+             * Kind
+             * @default filled
+             * @constant
+             */
+            kind: "filled";
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+        };
+        /**
+         * Fillet
+         * @description Edges rounded with a radius.
+         */
+        Fillet: {
+            /** Edges */
+            edges: (components["schemas"]["NearEdge"] | components["schemas"]["EdgesBetween"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "fillet";
+            /**
+             * Name
+             * @default fillet
+             */
+            name: string;
+            /** Radius */
+            radius: number | string;
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * FindingForm
+         * @description A finding as people see it.
+         */
+        FindingForm: {
+            /** At */
+            at: [
+                number,
+                number
+            ][][];
+            /** Basis */
+            basis: string;
+            /** Cost */
+            cost: number;
+            /**
+             * Criterion
+             * @enum {string}
+             */
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title";
+            /** Decision */
+            decision: ("upheld" | "waived") | null;
+            /** Edges */
+            edges: number[];
+            /** Expected */
+            expected: string;
+            /** Faces */
+            faces: number[];
+            /** Found */
+            found: string;
+            /** Heading */
+            heading: string;
+            /** Items */
+            items: string[];
+            /** Message */
+            message: string;
+            /** Place */
+            place: number;
+            /** Remark */
+            remark: string;
+            /** Rule */
+            rule: string;
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "error" | "warning" | "note";
+            /**
+             * Shape
+             * @enum {string}
+             */
+            shape: "missing" | "surplus" | "displaced" | "chain" | "open" | "doubt";
+            /** Share */
+            share: string;
+            /** Views */
+            views: string[];
+        };
+        /**
+         * FrontTask
+         * @description Accepted front views (exclusive when given) and the direction that is up in use.
+         */
+        FrontTask: {
+            /**
+             * Accept
+             * @default []
+             */
+            accept: components["schemas"]["AttitudeChoice"][];
+            /** Natural Up */
+            natural_up?: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
+        };
+        /** HTTPValidationError */
+        HTTPValidationError: {
+            /** Detail */
+            detail?: components["schemas"]["ValidationError"][];
+        };
+        /**
+         * Hole
+         * @description A round hole drilled from `at` in the direction `into`; the depth is a size or "through".
+         */
+        Hole: {
+            /** At */
+            at: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            counterbore?: components["schemas"]["Counterbore"] | null;
+            countersink?: components["schemas"]["Countersink"] | null;
+            /**
+             * Depth
+             * @default through
+             */
+            depth: number | string | "through";
+            /** Diameter */
+            diameter: number | string;
+            /**
+             * Into
+             * @enum {string}
+             */
+            into: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "hole";
+            /**
+             * Name
+             * @default hole
+             */
+            name: string;
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * InkForm
+         * @description A sheet as ink.
+         */
+        InkForm: {
+            /** Gaps */
+            gaps: string[];
+            /** Groups */
+            groups: components["schemas"]["InkGroup"][];
+            paper: components["schemas"]["PaperForm"];
+            /** Views */
+            views: components["schemas"]["ViewFacts"][];
+        };
+        /**
+         * InkGroup
+         * @description All ink of one thing on the sheet. `box` is where it lies, `owner` the view a dimension or mark belongs to.
+         */
+        InkGroup: {
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Id */
+            id: string;
+            /** Items */
+            items: (components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Text"])[];
+            /** Owner */
+            owner?: string | null;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "frame" | "title" | "view" | "dimension" | "mark";
+        };
+        /**
+         * InkRequest
+         * @description A document to draw.
+         */
+        InkRequest: {
+            document: components["schemas"]["SheetDocument"];
+        };
+        /**
+         * JobForm
+         * @description The state of work beside the server.
+         */
+        JobForm: {
+            /** Id */
+            id: number;
+            /** Message */
+            message: string;
+            /** Progress */
+            progress: number;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "waiting" | "running" | "done" | "failed" | "cancelled";
+        };
+        /**
+         * LabelCount
+         * @description A label and how many parts carry it.
+         */
+        LabelCount: {
+            /** Count */
+            count: number;
+            /** Label */
+            label: string;
+        };
+        /**
+         * LineDrawing
+         * @description Lines in the part's unit, and the box they fill.
+         */
+        LineDrawing: {
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Items */
+            items: (components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Text"])[];
+        };
+        /**
+         * LinearDimension
+         * @description A size between two points of a view, measured across the sheet, up it, or straight along the points.
+         *
+         *     The dimension line passes through `place`, in sheet mm from the view's `at`.
+         */
+        LinearDimension: {
+            /**
+             * Along
+             * @enum {string}
+             */
+            along: "across" | "up" | "aligned";
+            /** End */
+            end: [
+                number,
+                number
+            ];
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "linear";
+            /** Place */
+            place: [
+                number,
+                number
+            ];
+            /** Start */
+            start: [
+                number,
+                number
+            ];
+            /** Text */
+            text?: string | null;
+            /** View */
+            view: string;
+        };
+        /**
+         * MarkForm
+         * @description The mark of a criterion.
+         */
+        MarkForm: {
+            /**
+             * Criterion
+             * @enum {string}
+             */
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title";
+            /** Of */
+            of: number;
+            /**
+             * Outcome
+             * @enum {string}
+             */
+            outcome: "met" | "not-met" | "not-judged";
+            /** Points */
+            points: number;
+        };
+        /**
+         * Me
+         * @description Who is logged in, and the token every change must carry.
+         */
+        Me: {
+            /** Login */
+            login: string;
+            /** Name */
+            name: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "instructor" | "student" | "admin";
+            /** Token */
+            token: string;
+        };
+        /**
+         * Mesh
+         * @description Flat lists ready for a graphics card, in the part's unit.
+         *
+         *     `points` are x, y, z in a row; `triangles` index into them; `face_of_triangle` names the part's face.
+         *     `edges` holds one polyline per part edge (same index), empty where the edge is a seam or smooth.
+         */
+        Mesh: {
+            /** Edges */
+            edges: number[][];
+            /** Face Of Triangle */
+            face_of_triangle: number[];
+            /** Points */
+            points: number[];
+            /** Triangles */
+            triangles: number[];
+        };
+        /**
+         * Mirror
+         * @description Earlier features made again on the other side of the plane `axis` = `at`.
+         */
+        Mirror: {
+            /**
+             * At
+             * @default 0
+             */
+            at: number | string;
+            /**
+             * Axis
+             * @enum {string}
+             */
+            axis: "x" | "y" | "z";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "mirror";
+            /**
+             * Name
+             * @default mirror
+             */
+            name: string;
+            /** Of */
+            of: string[];
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * ModelDetail
+         * @description What a part looks like and what its drawing demands.
+         */
+        ModelDetail: {
+            /** Diameters */
+            diameters: number;
+            /** Dimensions Needed */
+            dimensions_needed: number | null;
+            /** Dimensions Reason */
+            dimensions_reason: string | null;
+            /** Extents */
+            extents: [
+                number,
+                number,
+                number
+            ];
+            /** Faces */
+            faces: number;
+            /** Features */
+            features: components["schemas"]["FeatureForm"][];
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+            /** Natural Up */
+            natural_up: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
+            /** Patterns */
+            patterns: string[];
+            /** Ranking */
+            ranking: components["schemas"]["RankedForm"][];
+            /** Scales */
+            scales: components["schemas"]["ScaleForm"][];
+            /** Sides */
+            sides: components["schemas"]["SideDrawing"][];
+            /** Solids */
+            solids: number;
+            /** Standings */
+            standings: components["schemas"]["StandingForm"][];
+            /** Stretches */
+            stretches: {
+                [key: string]: number;
+            };
+            /** Symmetry */
+            symmetry: string[];
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "mm" | "inch";
+            /** View Reasons */
+            view_reasons: components["schemas"]["ViewReason"][];
+            /** Views Needed */
+            views_needed: ("front" | "top" | "right" | "left" | "bottom" | "rear")[];
+            /** Views Repeated */
+            views_repeated: [
+                "front" | "top" | "right" | "left" | "bottom" | "rear",
+                "front" | "top" | "right" | "left" | "bottom" | "rear"
+            ][];
+            /** Volume */
+            volume: number;
+        };
+        /**
+         * NamedSize
+         * @description A size with a name, for use in expressions; one with `low` and `high` may vary from sheet to sheet.
+         *
+         *     `value` may use names that come earlier in the list. Varied values are `low` plus whole multiples of `step`.
+         */
+        NamedSize: {
+            /** High */
+            high?: number | string | null;
+            /** Low */
+            low?: number | string | null;
+            /** Name */
+            name: string;
+            /**
+             * Step
+             * @default 1
+             */
+            step: number | string;
+            /** Value */
+            value: number | string;
+        };
+        /**
+         * NearEdge
+         * @description The edge that passes nearest to a point.
+         */
+        NearEdge: {
+            /** Near */
+            near: [
+                number | string,
+                number | string,
+                number | string
+            ];
+        };
+        /**
+         * NewExercise
+         * @description What an instructor sets.
+         */
+        NewExercise: {
+            /**
+             * Due At
+             * Format: date-time
+             */
+            due_at: string;
+            /** Part */
+            part: number;
+            /** School Class */
+            school_class: number;
+            task: components["schemas"]["Exercise"];
+            /** Title */
+            title: string;
+            /**
+             * Varied
+             * @default false
+             */
+            varied: boolean;
+        };
+        /**
+         * NewPerson
+         * @description A new account.
+         */
+        NewPerson: {
+            /** Login */
+            login: string;
+            /** Name */
+            name: string;
+            /** Password */
+            password: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "instructor" | "student" | "admin";
+        };
+        /**
+         * Number
+         * @description How many things an action touched.
+         */
+        Number: {
+            /** Number */
+            number: number;
+        };
+        /**
+         * Paper
+         * @description The paper a sheet is drawn on.
+         */
+        Paper: {
+            /**
+             * Landscape
+             * @default true
+             */
+            landscape: boolean;
+            /**
+             * Size
+             * @default A3
+             * @enum {string}
+             */
+            size: "A4" | "A3" | "A2" | "A1" | "A0" | "ANSI A" | "ANSI B" | "ANSI C" | "ANSI D";
+        };
+        /**
+         * PaperForm
+         * @description The rectangles of a sheet.
+         */
+        PaperForm: {
+            /** Border */
+            border: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Drawing Area */
+            drawing_area: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Height */
+            height: number;
+            /** Title */
+            title: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Width */
+            width: number;
+        };
+        /**
+         * PartChange
+         * @description What is changed about a part; what is left out stays.
+         */
+        PartChange: {
+            /** Archived */
+            archived?: boolean | null;
+            /** Labels */
+            labels?: string[] | null;
+            /** Name */
+            name?: string | null;
+            /** Natural Up */
+            natural_up?: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
+        };
+        /**
+         * PartForm
+         * @description A part with its history: what it was read from, and the exercises that use it.
+         */
+        PartForm: {
+            part: components["schemas"]["PartSummary"];
+            report: components["schemas"]["StepReportForm"] | null;
+            /** Used In */
+            used_in: components["schemas"]["UsedIn"][];
+            /** Versions */
+            versions: number;
+        };
+        /**
+         * PartSummary
+         * @description A part on the shelf; `model` is its current version, `picture` changes with it.
+         */
+        PartSummary: {
+            /** Archived */
+            archived: boolean;
+            /** Built */
+            built: boolean;
+            /** Error */
+            error: string;
+            /**
+             * Extents
+             * @default [
+             *       0,
+             *       0,
+             *       0
+             *     ]
+             */
+            extents: [
+                number,
+                number,
+                number
+            ];
+            /**
+             * Faces
+             * @default 0
+             */
+            faces: number;
+            /** Id */
+            id: number;
+            /** Job */
+            job?: number | null;
+            /** Labels */
+            labels: string[];
+            /** Made By */
+            made_by: string;
+            /**
+             * Material
+             * @default
+             */
+            material: string;
+            /** Model */
+            model: number;
+            /** Name */
+            name: string;
+            /** Natural Up */
+            natural_up?: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
+            /** Picture */
+            picture: string | null;
+            /**
+             * Solids
+             * @default 1
+             */
+            solids: number;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "waiting" | "ready" | "refused";
+            /**
+             * Unit
+             * @default mm
+             * @enum {string}
+             */
+            unit: "mm" | "inch";
+            /** Version */
+            version: number;
+        };
+        /**
+         * Person
+         * @description An account as administrators see it.
+         */
+        Person: {
+            /** Active */
+            active: boolean;
+            /** Id */
+            id: number;
+            /** Login */
+            login: string;
+            /** Name */
+            name: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "instructor" | "student" | "admin";
+        };
+        /**
+         * PersonChange
+         * @description Open or close an account.
+         */
+        PersonChange: {
+            /** Active */
+            active: boolean;
+        };
+        /**
+         * Pocket
+         * @description A rectangular pocket sunk from the middle of its mouth `at` in the direction `into`.
+         *
+         *     `size` runs along the two axes square to it, in the order x, y, z; `corner` rounds its upright corners.
+         */
+        Pocket: {
+            /** At */
+            at: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            /**
+             * Corner
+             * @default 0
+             */
+            corner: number | string;
+            /** Depth */
+            depth: number | string;
+            /**
+             * Into
+             * @enum {string}
+             */
+            into: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pocket";
+            /**
+             * Name
+             * @default pocket
+             */
+            name: string;
+            /** Size */
+            size: [
+                number | string,
+                number | string
+            ];
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * PreviewForm
+         * @description A recipe as the kernel builds it just now: its triangles, or which feature is at fault and why.
+         */
+        PreviewForm: {
+            /** Extents */
+            extents: [
+                number,
+                number,
+                number
+            ];
+            /** Faces */
+            faces: number;
+            /** Fault */
+            fault: string | null;
+            /** Feature */
+            feature: number | null;
+            lines: components["schemas"]["LineDrawing"] | null;
+            mesh: components["schemas"]["Mesh"] | null;
+            resolved: components["schemas"]["Recipe"] | null;
+            /** Sizes */
+            sizes: {
+                [key: string]: number;
+            };
+            /** Volume */
+            volume: number;
+        };
+        /**
+         * PreviewRequest
+         * @description A recipe to try out; `flat` asks for exact lines too, for screens that cannot draw solids.
+         */
+        PreviewRequest: {
+            /**
+             * Flat
+             * @default false
+             */
+            flat: boolean;
+            recipe: components["schemas"]["Recipe"];
+        };
+        /**
+         * RankedForm
+         * @description One attitude in the ranking, in words.
+         */
+        RankedForm: {
+            /** Equal To */
+            equal_to: [
+                "-x" | "+x" | "-y" | "+y" | "-z" | "+z",
+                "-x" | "+x" | "-y" | "+y" | "-z" | "+z"
+            ][];
+            /** Hidden Lines */
+            hidden_lines: number;
+            /** Measures */
+            measures: {
+                [key: string]: number;
+            };
+            /** Score */
+            score: number;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+            /**
+             * Up
+             * @enum {string}
+             */
+            up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+            /** Words */
+            words: string[];
+        };
+        /**
+         * Recipe
+         * @description A part: its named sizes and its features in the order they are made. The first feature must add material.
+         */
+        Recipe: {
+            /** Features */
+            features: (components["schemas"]["Block"] | components["schemas"]["Extrude"] | components["schemas"]["Revolve"] | components["schemas"]["Boss"] | components["schemas"]["Step"] | components["schemas"]["Slot"] | components["schemas"]["Pocket"] | components["schemas"]["Hole"] | components["schemas"]["Rib"] | components["schemas"]["Fillet"] | components["schemas"]["Chamfer"] | components["schemas"]["Repeat"] | components["schemas"]["Mirror"])[];
+            /**
+             * Format
+             * @default 1
+             * @constant
+             */
+            format: 1;
+            /**
+             * Material
+             * @default
+             */
+            material: string;
+            /** Name */
+            name: string;
+            /**
+             * Natural Up
+             * @default +z
+             */
+            natural_up: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
+            /**
+             * Sizes
+             * @default []
+             */
+            sizes: components["schemas"]["NamedSize"][];
+            /**
+             * Units
+             * @default mm
+             * @enum {string}
+             */
+            units: "mm" | "inch";
+        };
+        /**
+         * RecipeForm
+         * @description A recipe to keep as a new part or as the next version of one.
+         */
+        RecipeForm: {
+            recipe: components["schemas"]["Recipe"];
+        };
+        /**
+         * RemarkForm
+         * @description A remark on a whole sheet.
+         */
+        RemarkForm: {
+            /** Remark */
+            remark: string;
+        };
+        /**
+         * Repeat
+         * @description Earlier features made again: `count` in all, each a `step` further, or spread evenly about an axis.
+         */
+        Repeat: {
+            /** About */
+            about?: ("x" | "y" | "z") | null;
+            /**
+             * At
+             * @default [
+             *       0,
+             *       0,
+             *       0
+             *     ]
+             */
+            at: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            /** Count */
+            count: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "repeat";
+            /**
+             * Name
+             * @default repeat
+             */
+            name: string;
+            /** Of */
+            of: string[];
+            /** Step */
+            step?: [
+                number | string,
+                number | string,
+                number | string
+            ] | null;
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * Revolve
+         * @description A closed profile of (radius, position along the axis) points turned about an axis through `at`.
+         */
+        Revolve: {
+            /**
+             * At
+             * @default [
+             *       0,
+             *       0,
+             *       0
+             *     ]
+             */
+            at: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            /**
+             * Axis
+             * @enum {string}
+             */
+            axis: "x" | "y" | "z";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "revolve";
+            /**
+             * Name
+             * @default turned profile
+             */
+            name: string;
+            /**
+             * Operation
+             * @default add
+             * @enum {string}
+             */
+            operation: "add" | "cut";
+            /** Profile */
+            profile: ([
+                number | string,
+                number | string
+            ] | components["schemas"]["maqueta__solid__recipe__Arc"] | components["schemas"]["Corner"])[];
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * Rib
+         * @description A flat three-cornered rib in the inner corner `at`, its two legs running along the directions `legs`.
+         *
+         *     `at` lies in the middle of its thickness.
+         */
+        Rib: {
+            /** At */
+            at: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "rib";
+            /** Legs */
+            legs: [
+                "-x" | "+x" | "-y" | "+y" | "-z" | "+z",
+                "-x" | "+x" | "-y" | "+y" | "-z" | "+z"
+            ];
+            /** Lengths */
+            lengths: [
+                number | string,
+                number | string
+            ];
+            /**
+             * Name
+             * @default rib
+             */
+            name: string;
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+            /** Thickness */
+            thickness: number | string;
+        };
+        /**
+         * RoundDimension
+         * @description The diameter or radius of a circle or arc of a view; the text stands at `place` (mm from the view's `at`).
+         */
+        RoundDimension: {
+            /** Centre */
+            centre: [
+                number,
+                number
+            ];
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "diameter" | "radius";
+            /** Place */
+            place: [
+                number,
+                number
+            ];
+            /** Radius */
+            radius: number;
+            /** Text */
+            text?: string | null;
+            /** View */
+            view: string;
+        };
+        /**
+         * SaveForm
+         * @description A draft to keep, made from a revision.
+         */
+        SaveForm: {
+            /** Base */
+            base: number;
+            document: components["schemas"]["SheetDocument"];
+        };
+        /**
+         * ScaleForm
+         * @description The scale proposed for a paper, with its gap sums.
+         */
+        ScaleForm: {
+            /** Across */
+            across: string;
+            /**
+             * Paper
+             * @enum {string}
+             */
+            paper: "A4" | "A3" | "A2" | "A1" | "A0" | "ANSI A" | "ANSI B" | "ANSI C" | "ANSI D";
+            /** Scale */
+            scale: string | null;
+            /** Up */
+            up: string;
+        };
+        /**
+         * SharedDecision
+         * @description One decision for all sheets that share a finding.
+         */
+        SharedDecision: {
+            /** Decision */
+            decision: ("upheld" | "waived") | null;
+            /** Remark */
+            remark?: string | null;
+            /** Share */
+            share: string;
+        };
+        /**
+         * SheetDocument
+         * @description One sheet. `front` names the view its drafter takes as the front view.
+         */
+        SheetDocument: {
+            /**
+             * Decimals
+             * @default 1
+             */
+            decimals: number;
+            /**
+             * Dimensions
+             * @default []
+             */
+            dimensions: (components["schemas"]["LinearDimension"] | components["schemas"]["RoundDimension"])[];
+            /**
+             * Format
+             * @default 1
+             * @constant
+             */
+            format: 1;
+            /** Front */
+            front?: string | null;
+            /**
+             * Marks
+             * @default []
+             */
+            marks: (components["schemas"]["CentreMark"] | components["schemas"]["CentreLine"])[];
+            /**
+             * @default {
+             *       "landscape": true,
+             *       "size": "A3"
+             *     }
+             */
+            paper: components["schemas"]["Paper"];
+            /**
+             * Style
+             * @default iso
+             * @enum {string}
+             */
+            style: "iso" | "asme";
+            /**
+             * @default {
+             *       "fields": {}
+             *     }
+             */
+            title: components["schemas"]["TitleBlock"];
+            /**
+             * Units
+             * @default mm
+             * @enum {string}
+             */
+            units: "mm" | "inch";
+            /**
+             * Views
+             * @default []
+             */
+            views: components["schemas"]["View"][];
+        };
+        /**
+         * SheetForm
+         * @description One sheet under review, or returned.
+         */
+        SheetForm: {
+            /** Counts */
+            counts: components["schemas"]["CountForm"][];
+            exercise: components["schemas"]["ExerciseForm"];
+            /** Findings */
+            findings: components["schemas"]["FindingForm"][];
+            /** Handed In At */
+            handed_in_at: string | null;
+            /** Id */
+            id: number;
+            ink: components["schemas"]["InkForm"];
+            /** Late */
+            late: boolean;
+            /** Marks */
+            marks: components["schemas"]["MarkForm"][];
+            /**
+             * Neighbours
+             * @default []
+             */
+            neighbours: number[];
+            /** Of */
+            of: number;
+            /** Points */
+            points: number;
+            /** Remark */
+            remark: string;
+            /** Reviewed */
+            reviewed: boolean;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "draft" | "handed-in" | "returned";
+            /** Student */
+            student: string;
+            /** Unjudged */
+            unjudged: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * ShelfForm
+         * @description A stretch of the shelf, how many parts match in all, and the labels there are.
+         */
+        ShelfForm: {
+            /** Labels */
+            labels: components["schemas"]["LabelCount"][];
+            /** Parts */
+            parts: components["schemas"]["PartSummary"][];
+            /** Total */
+            total: number;
+        };
+        /**
+         * SideDrawing
+         * @description One side of a part as an exact line drawing, in the part's unit.
+         */
+        SideDrawing: {
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Items */
+            items: (components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Text"])[];
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+            /**
+             * Up
+             * @enum {string}
+             */
+            up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+        };
+        /**
+         * Slot
+         * @description A slot sunk from the middle of its mouth `at` in the direction `into`, `length` over all along an axis.
+         */
+        Slot: {
+            /**
+             * Along
+             * @enum {string}
+             */
+            along: "x" | "y" | "z";
+            /** At */
+            at: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            /**
+             * Depth
+             * @default through
+             */
+            depth: number | string | "through";
+            /**
+             * Ends
+             * @default round
+             * @enum {string}
+             */
+            ends: "round" | "square";
+            /**
+             * Into
+             * @enum {string}
+             */
+            into: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "slot";
+            /** Length */
+            length: number | string;
+            /**
+             * Name
+             * @default slot
+             */
+            name: string;
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+            /** Width */
+            width: number | string;
+        };
+        /**
+         * StandingForm
+         * @description A way the part can stand, and how firmly.
+         */
+        StandingForm: {
+            /** Footprint */
+            footprint: number;
+            /** Height */
+            height: number;
+            /**
+             * Up
+             * @enum {string}
+             */
+            up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+        };
+        /**
+         * Step
+         * @description A step along an edge where the sides `edge` meet: of the part's bounding box, or through the point `at`.
+         *
+         *     It takes `across` away from the first side and `down` from the second, along the whole edge, or `length` of it
+         *     from `start`.
+         */
+        Step: {
+            /** Across */
+            across: number | string;
+            /** At */
+            at?: [
+                number | string,
+                number | string,
+                number | string
+            ] | null;
+            /** Down */
+            down: number | string;
+            /** Edge */
+            edge: [
+                "-x" | "+x" | "-y" | "+y" | "-z" | "+z",
+                "-x" | "+x" | "-y" | "+y" | "-z" | "+z"
+            ];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "step";
+            /** Length */
+            length?: number | string | null;
+            /**
+             * Name
+             * @default step
+             */
+            name: string;
+            /** Start */
+            start?: number | string | null;
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * StepReportForm
+         * @description What a STEP file had to say.
+         */
+        StepReportForm: {
+            /** Healed */
+            healed: string[];
+            /** Left Out */
+            left_out: string[];
+            /** Protocol */
+            protocol: string;
+            /** Read */
+            read: string[];
+            /** Solids */
+            solids: number;
+            /** Unit Written */
+            unit_written: string;
+        };
+        /**
+         * Stroke
+         * @description A polyline; `edges` and `faces` are the model's behind it. `stretches`: its last point follows a drag.
+         */
+        Stroke: {
+            /**
+             * Edges
+             * @default []
+             */
+            edges: number[];
+            /**
+             * Faces
+             * @default []
+             */
+            faces: number[];
+            /**
+             * Kind
+             * @default stroke
+             * @constant
+             */
+            kind: "stroke";
+            /**
+             * Pen
+             * @enum {string}
+             */
+            pen: "visible" | "hidden" | "smooth" | "centre" | "dimension" | "border" | "grid";
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+            /**
+             * Stretches
+             * @default false
+             */
+            stretches: boolean;
+        };
+        /**
+         * Text
+         * @description Lettering: `at` is the anchor on the base line, `height` that of capitals, `angle` in degrees.
+         */
+        Text: {
+            /**
+             * Anchor
+             * @default middle
+             * @enum {string}
+             */
+            anchor: "start" | "middle" | "end";
+            /**
+             * Angle
+             * @default 0
+             */
+            angle: number;
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Height */
+            height: number;
+            /**
+             * Kind
+             * @default text
+             * @constant
+             */
+            kind: "text";
+            /** Text */
+            text: string;
+        };
+        /**
+         * Thresholds
+         * @description Every tolerance the checks use, in one place. Lengths in mm on paper.
+         */
+        Thresholds: {
+            /**
+             * Alignment Mm
+             * @default 0.5
+             */
+            alignment_mm: number;
+            /**
+             * Centring Mm
+             * @default 10
+             */
+            centring_mm: number;
+            /**
+             * Front Margin
+             * @default 5
+             */
+            front_margin: number;
+            /**
+             * Scale Ratio
+             * @default 0.001
+             */
+            scale_ratio: number;
+        };
+        /**
+         * TitleBlock
+         * @description What is written in the title block; `angle` is the symbol drawn there.
+         */
+        TitleBlock: {
+            /** Angle */
+            angle?: ("first" | "third") | null;
+            /**
+             * Fields
+             * @default {}
+             */
+            fields: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * UsedIn
+         * @description An exercise set on a part, and the version it keeps.
+         */
+        UsedIn: {
+            /** Id */
+            id: number;
+            /** Title */
+            title: string;
+            /** Version */
+            version: number;
+        };
+        /** ValidationError */
+        ValidationError: {
+            /** Context */
+            ctx?: Record<string, never>;
+            /** Input */
+            input?: unknown;
+            /** Location */
+            loc: (string | number)[];
+            /** Message */
+            msg: string;
+            /** Error Type */
+            type: string;
+        };
+        /**
+         * View
+         * @description One projected view: a principal one (`side` and `up`) or a pictorial one (`corner`).
+         */
+        View: {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Corner */
+            corner?: ("+++" | "++-" | "+-+" | "+--" | "-++" | "-+-" | "--+" | "---") | null;
+            /**
+             * Hidden
+             * @default true
+             */
+            hidden: boolean;
+            /** Id */
+            id: string;
+            /**
+             * Scale
+             * @default 1
+             */
+            scale: number;
+            /** Side */
+            side?: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
+            /**
+             * Smooth
+             * @default false
+             */
+            smooth: boolean;
+            /** Up */
+            up?: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
+        };
+        /**
+         * ViewDrawing
+         * @description A single view, for comparing candidates.
+         */
+        ViewDrawing: {
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Hidden Lines */
+            hidden_lines: number;
+            /** Items */
+            items: (components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Text"])[];
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "front" | "top" | "right" | "left" | "bottom" | "rear";
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+            /**
+             * Up
+             * @enum {string}
+             */
+            up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+        };
+        /**
+         * ViewFacts
+         * @description What the bench needs to know of a view beyond its ink.
+         */
+        ViewFacts: {
+            /** Axis Lines */
+            axis_lines: [
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ]
+            ][];
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Factor */
+            factor: number;
+            /** Hidden Lines */
+            hidden_lines: number;
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Smooth Lines */
+            smooth_lines: number;
+        };
+        /**
+         * ViewReason
+         * @description Why a view is needed or left out.
+         */
+        ViewReason: {
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "front" | "top" | "right" | "left" | "bottom" | "rear";
+            /** Needed */
+            needed: boolean;
+            /** Why */
+            why: string;
+        };
+        /**
+         * WallForm
+         * @description All sheets of an exercise.
+         */
+        WallForm: {
+            exercise: components["schemas"]["ExerciseForm"];
+            /** Missing */
+            missing: string[];
+            paper: components["schemas"]["PaperForm"];
+            /** Sheets */
+            sheets: components["schemas"]["WallSheet"][];
+        };
+        /**
+         * WallSheet
+         * @description One sheet pinned to the wall.
+         */
+        WallSheet: {
+            /** Decided */
+            decided: number;
+            /** Findings */
+            findings: components["schemas"]["FindingForm"][];
+            /** Id */
+            id: number;
+            /** Late */
+            late: boolean;
+            /** Marks */
+            marks: components["schemas"]["MarkForm"][];
+            /** Of */
+            of: number;
+            /** Points */
+            points: number;
+            /** Revision */
+            revision: number;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "draft" | "handed-in" | "returned";
+            /** Student */
+            student: string;
+        };
+        /**
+         * Arc
+         * @description A circular arc from angle `start`, counter-clockwise by `sweep` (radians; 2π is a full circle).
+         */
+        maqueta__drawing__ink__Arc: {
+            /** Centre */
+            centre: [
+                number,
+                number
+            ];
+            /**
+             * Edges
+             * @default []
+             */
+            edges: number[];
+            /**
+             * Faces
+             * @default []
+             */
+            faces: number[];
+            /**
+             * Kind
+             * @default arc
+             * @constant
+             */
+            kind: "arc";
+            /**
+             * Pen
+             * @enum {string}
+             */
+            pen: "visible" | "hidden" | "smooth" | "centre" | "dimension" | "border" | "grid";
+            /** Radius */
+            radius: number;
+            /** Start */
+            start: number;
+            /** Sweep */
+            sweep: number;
+        };
+        /**
+         * Arc
+         * @description An arc of a profile from the previous point through `through` to `to`.
+         */
+        maqueta__solid__recipe__Arc: {
+            /** Through */
+            through: [
+                number | string,
+                number | string
+            ];
+            /** To */
+            to: [
+                number | string,
+                number | string
+            ];
+        };
+    };
+    responses: never;
+    parameters: never;
+    requestBodies: never;
+    headers: never;
+    pathItems: never;
 }
 export type $defs = Record<string, never>;
 export interface operations {
-  accounts_classes: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["ClassForm"][];
-        };
-      };
-    };
-  };
-  exercises_listing: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["ExerciseForm"][];
-        };
-      };
-    };
-  };
-  exercises_set_exercise: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["NewExercise"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["ExerciseForm"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  exercises_one: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["ExerciseForm"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  exercises_decide_for_all: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["SharedDecision"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Number"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  bench_ink: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["InkRequest"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["InkForm"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  exercises_return_decided: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Number"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  bench_own: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["DraftForm"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  bench_save: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["SaveForm"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["DraftForm"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  bench_finish: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["SaveForm"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["DraftForm"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  exercises_wall: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["WallForm"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  jobs_state: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        job_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["JobForm"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  jobs_cancel: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        job_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["JobForm"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  jobs_events: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        job_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  accounts_start: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["Credentials"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Me"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  accounts_end: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Number"];
-        };
-      };
-    };
-  };
-  accounts_me: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Me"];
-        };
-      };
-    };
-  };
-  models_detail: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        model_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["ModelDetail"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  models_mesh: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        model_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  models_picture: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        model_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  models_views: {
-    parameters: {
-      query: {
-        side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-        up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-        names?: ("front" | "top" | "right" | "left" | "bottom" | "rear")[];
-      };
-      header?: never;
-      path: {
-        model_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["ViewDrawing"][];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  parts_listing: {
-    parameters: {
-      query?: {
-        words?: string;
-        label?: string | null;
-        archived?: boolean;
-        offset?: number;
-        limit?: number;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["ShelfForm"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  parts_bring_in: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "multipart/form-data": components["schemas"]["Body_parts_bring_in"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      202: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["PartSummary"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  builder_preview: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["PreviewRequest"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["PreviewForm"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  builder_make: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["RecipeForm"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      202: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["PartSummary"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  parts_one: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        part_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["PartForm"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  parts_change: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        part_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["PartChange"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["PartSummary"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  parts_copy: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        part_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["PartSummary"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  parts_file_of: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        part_id: number;
-        kind: "step" | "stl" | "glb" | "source";
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  builder_recipe: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        part_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["RecipeForm"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  builder_rebuild: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        part_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["RecipeForm"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      202: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["PartSummary"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  accounts_people: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Person"][];
-        };
-      };
-    };
-  };
-  accounts_add: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["NewPerson"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Person"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  accounts_change: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        person: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["PersonChange"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Person"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  sheets_one: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        sheet_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["SheetForm"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  sheets_as_pdf: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        sheet_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  sheets_as_svg: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        sheet_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  sheets_decide_one: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        sheet_id: number;
-        place: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["DecisionForm"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["SheetForm"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  sheets_remark: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        sheet_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["RemarkForm"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["SheetForm"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  sheets_return_one: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        sheet_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Number"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
+    accounts_classes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClassForm"][];
+                };
+            };
+        };
+    };
+    exercises_listing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseForm"][];
+                };
+            };
+        };
+    };
+    exercises_set_exercise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewExercise"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    exercises_one: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    exercises_decide_for_all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SharedDecision"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Number"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_ink: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InkRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InkForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    exercises_return_decided: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Number"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_own: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_save: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveForm"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_finish: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveForm"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    exercises_wall: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WallForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    jobs_state: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    jobs_cancel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    jobs_events: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    accounts_start: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Credentials"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Me"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    accounts_end: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Number"];
+                };
+            };
+        };
+    };
+    accounts_me: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Me"];
+                };
+            };
+        };
+    };
+    models_detail: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                model_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ModelDetail"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    models_mesh: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                model_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    models_picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                model_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    models_views: {
+        parameters: {
+            query: {
+                side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+                up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+                names?: ("front" | "top" | "right" | "left" | "bottom" | "rear")[];
+            };
+            header?: never;
+            path: {
+                model_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ViewDrawing"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    parts_listing: {
+        parameters: {
+            query?: {
+                words?: string;
+                label?: string | null;
+                archived?: boolean;
+                offset?: number;
+                limit?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    parts_bring_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_parts_bring_in"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartSummary"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    builder_preview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PreviewRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PreviewForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    builder_make: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecipeForm"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartSummary"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    parts_one: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    parts_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartSummary"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    parts_copy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartSummary"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    parts_file_of: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+                kind: "step" | "stl" | "glb" | "source";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    builder_recipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    builder_rebuild: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecipeForm"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartSummary"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    accounts_people: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Person"][];
+                };
+            };
+        };
+    };
+    accounts_add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPerson"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Person"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    accounts_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PersonChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Person"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheets_one: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheets_as_pdf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheets_as_svg: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheets_decide_one: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+                place: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DecisionForm"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheets_remark: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RemarkForm"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheets_return_one: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Number"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
 }
