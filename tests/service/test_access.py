@@ -19,7 +19,7 @@ def sheet_of(database: Database, login: str, state: str | None = None) -> int:
         return session.scalars(query).first() or 0
 
 
-@pytest.mark.parametrize("path", ["", "/drawing.svg", "/drawing.pdf"])
+@pytest.mark.parametrize("path", ["", "/drawing.svg", "/drawing.pdf", "/drawing.dxf"])
 def test_a_student_gets_404_for_anothers_sheet(log_in: LogIn, database: Database, path: str) -> None:
     student = log_in("dina.farouk")
     assert student.status("GET", f"/api/sheets/{sheet_of(database, 'kemi.oduya')}{path}") == 404

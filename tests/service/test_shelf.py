@@ -103,6 +103,15 @@ def test_preview_works_out_named_sizes(instructor: Person) -> None:
     assert len(preview["mesh"]["triangles"]) % 3 == 0
 
 
+def test_size_out_of_range_is_told_with_its_feature(instructor: Person) -> None:
+    wrong = plate("Wrong plate")
+    wrong["recipe"]["features"][1]["diameter"] = -5
+    answer = instructor.send("POST", "/api/parts/preview", json=wrong)
+    assert answer.status_code == 200
+    assert answer.json()["feature"] == 1
+    assert answer.json()["fault"].startswith("diameter: ")
+
+
 def test_recipe_with_unknown_keys_or_nan_is_refused_by_name(instructor: Person) -> None:
     odd = plate("Odd plate")
     odd["recipe"]["features"][0]["colour"] = "red"

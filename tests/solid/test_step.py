@@ -1,8 +1,11 @@
 """STEP out and in again, and files that are no STEP."""
 
 from pathlib import Path
+from typing import Any
 
+import numpy as np
 import pytest
+import trimesh
 from OCP.BRep import BRep_Builder
 from OCP.BRepAlgoAPI import BRepAlgoAPI_Fuse
 from OCP.Interface import Interface_Static
@@ -13,6 +16,7 @@ from OCP.TopoDS import TopoDS_Compound
 from maqueta.solid.errors import PartError
 from maqueta.solid.examine import examine
 from maqueta.solid.kernel import Shape, box_of, count_solids, is_valid, shapes_of, volume_of
+from maqueta.solid.mesh import mesh
 from maqueta.solid.source import load_part
 from maqueta.solid.step import protocol_of, read_step, read_step_with_report, write_step
 from maqueta.solid.unit import Unit
@@ -160,3 +164,30 @@ def test_protocol_is_named_by_the_files_schema(schema: bytes, protocol: str) -> 
 
 def test_file_without_a_schema_is_read_all_the_same() -> None:
     assert protocol_of(b"ISO-10303-21;\nHEADER;\nENDSEC;") == "no protocol named"
+
+
+#: STEP files that Debian's package occt-misc carries (LGPL 2.1 with exception), made by other programs.
+SAMPLES = Path("/usr/share/opencascade/data/step")
+
+
+@pytest.mark.parametrize(
+    ("name", "faces", "kinds"),
+    [
+        # A screw: its shank is a boss.
+        ("screw.step", 9, {"boss"}),
+        # A link rod: two bosses, each with its bore.
+        ("linkrods.step", 36, {"boss", "hole"}),
+    ],
+)
+def test_files_of_other_programs_are_read_as_valid_solids(name: str, faces: int, kinds: set[str]) -> None:
+    shape, unit, report = read_step_with_report(SAMPLES / name)
+    part = examine(shape, part_hash="", name=name, unit=unit)
+    assert (report.protocol, report.solids, unit) == ("AP214", 1, "mm")
+    assert is_valid(shape)
+    assert len(part.faces) == faces
+    assert {feature.kind for feature in part.features} == kinds
+    data = mesh(shape, part)
+    body: Any = trimesh.Trimesh(np.array(data.points).reshape(-1, 3), np.array(data.triangles).reshape(-1, 3))
+    assert part.volume == pytest.approx(body.volume, rel=0.01)
+    assert part.area == pytest.approx(body.area, rel=0.01)
+    assert part.centroid == pytest.approx(body.center_mass, abs=0.01 * part.size)

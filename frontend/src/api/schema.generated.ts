@@ -594,6 +594,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sheets/{sheet_id}/drawing.dxf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * As Dxf
+         * @description The sheet as DXF in millimetres, a layer for each kind of line.
+         */
+        get: operations["sheets_as_dxf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sheets/{sheet_id}/drawing.pdf": {
         parameters: {
             query?: never;
@@ -1966,6 +1986,8 @@ export interface components {
         /**
          * PreviewRequest
          * @description A recipe to try out; `flat` asks for exact lines too, for screens that cannot draw solids.
+         *
+         *     The recipe is validated where it is tried: a size out of range is an answer about a feature, not a failed request.
          */
         PreviewRequest: {
             /**
@@ -1973,7 +1995,43 @@ export interface components {
              * @default false
              */
             flat: boolean;
-            recipe: components["schemas"]["Recipe"];
+            /**
+             * Recipe
+             * @description A part: its named sizes and its features in the order they are made. The first feature must add material.
+             */
+            recipe: {
+                /** Features */
+                features: (components["schemas"]["Block"] | components["schemas"]["Extrude"] | components["schemas"]["Revolve"] | components["schemas"]["Boss"] | components["schemas"]["Step"] | components["schemas"]["Slot"] | components["schemas"]["Pocket"] | components["schemas"]["Hole"] | components["schemas"]["Rib"] | components["schemas"]["Fillet"] | components["schemas"]["Chamfer"] | components["schemas"]["Repeat"] | components["schemas"]["Mirror"])[];
+                /**
+                 * Format
+                 * @default 1
+                 * @constant
+                 */
+                format: 1;
+                /**
+                 * Material
+                 * @default
+                 */
+                material: string;
+                /** Name */
+                name: string;
+                /**
+                 * Natural Up
+                 * @default +z
+                 */
+                natural_up: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
+                /**
+                 * Sizes
+                 * @default []
+                 */
+                sizes: components["schemas"]["NamedSize"][];
+                /**
+                 * Units
+                 * @default mm
+                 * @enum {string}
+                 */
+                units: "mm" | "inch";
+            };
         };
         /**
          * RankedForm
@@ -3948,6 +4006,35 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["SheetForm"];
                 };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheets_as_dxf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Validation Error */
             422: {

@@ -1,4 +1,4 @@
-import { Button, Text } from "@mantine/core";
+import { Button, Menu, Text } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
@@ -131,16 +131,23 @@ function Opened({ sheet }: { sheet: Sheet }) {
             </Button>
           </>
         )}
-        {!teaching && (
-          <Button
-            component="a"
-            variant="default"
-            href={`/api/sheets/${sheet.id}/drawing.pdf`}
-            target="_blank"
-          >
-            PDF
-          </Button>
-        )}
+        <Menu position="bottom-end">
+          <Menu.Target>
+            <Button variant="default">As a file</Button>
+          </Menu.Target>
+          <Menu.Dropdown>
+            {["pdf", "svg", "dxf"].map((kind) => (
+              <Menu.Item
+                key={kind}
+                component="a"
+                href={`/api/sheets/${sheet.id}/drawing.${kind}`}
+                target="_blank"
+              >
+                {kind.toUpperCase()}
+              </Menu.Item>
+            ))}
+          </Menu.Dropdown>
+        </Menu>
       </Header>
       <div className={classes.grid}>
         <TableSide sheet={sheet} finding={finding} />

@@ -11,6 +11,7 @@ from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from maqueta.service.forms import Problem
 from maqueta.service.settings import Settings
+from maqueta.solid.errors import place_of
 from maqueta.store.errors import NotVisible, OutOfDate
 
 _LOG = logging.getLogger("maqueta.service")
@@ -101,7 +102,7 @@ def install(app: FastAPI, settings: Settings) -> None:
     @app.exception_handler(RequestValidationError)
     async def invalid(_: Request, error: RequestValidationError) -> JSONResponse:
         first = error.errors()[0]
-        where = ".".join(str(key) for key in first["loc"] if key != "body")
+        where = ".".join(str(key) for key in place_of(first["loc"]) if key != "body")
         return _problem(422, f"{where or 'The request'}: {first['msg']}. Nothing was changed.")
 
     @app.exception_handler(OperationalError)

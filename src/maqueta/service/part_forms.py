@@ -2,7 +2,7 @@
 
 from typing import Annotated, Literal
 
-from pydantic import Field
+from pydantic import Field, SkipValidation
 
 from maqueta.drawing.ink import Item
 from maqueta.projection.arrangement import ViewName
@@ -72,9 +72,13 @@ class RecipeForm(Form):
     recipe: Recipe
 
 
-class PreviewRequest(RecipeForm):
-    """A recipe to try out; `flat` asks for exact lines too, for screens that cannot draw solids."""
+class PreviewRequest(Form):
+    """A recipe to try out; `flat` asks for exact lines too, for screens that cannot draw solids.
 
+    The recipe is validated where it is tried: a size out of range is an answer about a feature, not a failed request.
+    """
+
+    recipe: Annotated[Recipe, SkipValidation]
     flat: bool = False
 
 

@@ -1,10 +1,11 @@
 """What can go wrong between a recipe or a file and a solid."""
 
+from collections.abc import Sequence
 from typing import Final
 
 from pydantic import ValidationError
 
-_TYPES: Final = frozenset({"float", "str", "int", "tuple", "list"})
+_ALTERNATIVES: Final = frozenset({"float", "str", "int", "tuple", "list"})
 
 
 class PartError(Exception):
@@ -24,9 +25,16 @@ class FeatureError(PartError):
         self.reason = reason
 
 
+def place_of(location: Sequence[int | str]) -> tuple[int | str, ...]:
+    """Where in the data an error lies: keys and places in lists alone.
+
+    Names of alternatives ("constrained-str", "function-after[…]", "float") are no keys of the data.
+    """
+    return tuple(k for k in location if isinstance(k, int) or (k.isidentifier() and k not in _ALTERNATIVES))
+
+
 def first_fault(error: ValidationError) -> str:
     """The first thing wrong with validated data: where, by keys and places in lists, and what."""
     first = error.errors()[0]
-    # Names of alternatives ("constrained-str", "function-after[…]", "float") are no keys of the data.
-    keys = [str(key) for key in first["loc"] if isinstance(key, int) or (key.isidentifier() and key not in _TYPES)]
-    return f"{'.'.join(keys) or 'the file'}: {first['msg']}"
+    where = ".".join(map(str, place_of(first["loc"]))) or "the file"
+    return f"{where}: {first['msg']}"

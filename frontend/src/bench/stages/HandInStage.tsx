@@ -91,7 +91,7 @@ export function HandInStage({ bench }: { bench: Bench }) {
 /** The sheet as it is saved, to print or to keep. */
 function Exports({ exercise }: { exercise: number }) {
   const [trouble, setTrouble] = useState("");
-  const open = async (kind: "pdf" | "svg") => {
+  const open = async (kind: "pdf" | "svg" | "dxf") => {
     const draft = await answer(
       api.GET("/api/exercises/{exercise_id}/sheet", {
         params: { path: { exercise_id: exercise } },
@@ -105,10 +105,14 @@ function Exports({ exercise }: { exercise: number }) {
       The sheet as{" "}
       <Anchor component="button" size="sm" c="inherit" onClick={() => void open("pdf")}>
         PDF
-      </Anchor>{" "}
-      or{" "}
+      </Anchor>
+      ,{" "}
       <Anchor component="button" size="sm" c="inherit" onClick={() => void open("svg")}>
         SVG
+      </Anchor>{" "}
+      or{" "}
+      <Anchor component="button" size="sm" c="inherit" onClick={() => void open("dxf")}>
+        DXF
       </Anchor>
       . {trouble}
     </Text>

@@ -4,13 +4,14 @@ import json
 from contextlib import suppress
 
 from fastapi import APIRouter, HTTPException
+from pydantic import ValidationError
 
 from maqueta.service.kernel_work import unpacked_mesh
 from maqueta.service.part_files import recipe_of
 from maqueta.service.part_forms import PartSummary, PreviewForm, PreviewRequest, RecipeForm
 from maqueta.service.present import line_drawing, part_summary
 from maqueta.service.world import Instructor, InTransaction, InWorld
-from maqueta.solid.errors import PartError
+from maqueta.solid.errors import PartError, place_of
 from maqueta.solid.recipe import Recipe
 from maqueta.solid.resolve import resolved, size_values
 from maqueta.store.jobs import add_job
@@ -22,13 +23,17 @@ router = APIRouter(prefix="/api/parts")
 @router.post("/preview")
 def preview(form: PreviewRequest, instructor: Instructor, world: InWorld) -> PreviewForm:
     """What a recipe makes just now. A faulty feature is an answer, not an error."""
+    try:
+        recipe = Recipe.model_validate(form.recipe)
+    except ValidationError as error:
+        return _out_of_range(error)
     sizes: dict[str, float] = {}
     plain: Recipe | None = None
     # Where this fails, the kernel's answer says what is wrong, and with which feature.
     with suppress(PartError):
-        sizes = size_values(form.recipe)
-        plain = resolved(form.recipe)
-    made = world.kernel.preview(form.recipe, form.flat)
+        sizes = size_values(recipe)
+        plain = resolved(recipe)
+    made = world.kernel.preview(recipe, form.flat)
     return PreviewForm(
         mesh=unpacked_mesh(made.mesh) if made.mesh else None,
         lines=line_drawing(made.lines) if made.lines else None,
@@ -39,6 +44,25 @@ def preview(form: PreviewRequest, instructor: Instructor, world: InWorld) -> Pre
         feature=made.feature,
         sizes=sizes,
         resolved=plain,
+    )
+
+
+def _out_of_range(error: ValidationError) -> PreviewForm:
+    """An answer about what cannot even be tried, with the feature it concerns."""
+    place = place_of(error.errors()[0]["loc"])
+    feature = place[1] if len(place) > 1 and place[0] == "features" else None
+    # Behind "features" and the place in the list stands the kind of the feature.
+    what = ".".join(map(str, place[3:] if feature is not None else place)) or "this feature"
+    return PreviewForm(
+        mesh=None,
+        lines=None,
+        extents=(0.0, 0.0, 0.0),
+        volume=0.0,
+        faces=0,
+        fault=f"{what}: {error.errors()[0]['msg'].lower()}",
+        feature=feature if isinstance(feature, int) else None,
+        sizes={},
+        resolved=None,
     )
 
 

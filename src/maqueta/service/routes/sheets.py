@@ -2,6 +2,7 @@
 
 from fastapi import APIRouter, HTTPException, Response
 
+from maqueta.drawing.dxf import dxf
 from maqueta.drawing.pdf import pdf
 from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.drawing.svg import svg
@@ -84,6 +85,17 @@ def as_pdf(sheet_id: int, account: AnyAccount, session: InTransaction, world: In
     drawing = pdf(groups, layout(document.paper.size, document.paper.landscape), title)
     headers = {"content-disposition": f'inline; filename="sheet-{sheet.id}.pdf"'}
     return Response(drawing, media_type="application/pdf", headers=headers)
+
+
+@router.get("/{sheet_id}/drawing.dxf", response_class=Response)
+def as_dxf(sheet_id: int, account: AnyAccount, session: InTransaction, world: InWorld) -> Response:
+    """The sheet as DXF in millimetres, a layer for each kind of line."""
+    sheet = readable_sheet(session, account, sheet_id)
+    document, _ = _document(sheet)
+    version = version_for(world, session, sheet.exercise, sheet.student_id)
+    drawing = dxf(sheet_ink(world.dossiers.get(version), document))
+    headers = {"content-disposition": f'attachment; filename="sheet-{sheet.id}.dxf"'}
+    return Response(drawing, media_type="image/vnd.dxf", headers=headers)
 
 
 @router.put("/{sheet_id}/findings/{place}")
