@@ -8,6 +8,8 @@ import pytest
 import trimesh
 
 from maqueta.demo.workshop import EXERCISES, PARTS, demo_recipe
+from maqueta.service.kernel_work import PartWork
+from maqueta.service.workers import KernelWorkers
 from maqueta.solid.step import read_step
 from tests.conftest import LogIn, Person
 from tests.parts import block, hole, recipe
@@ -195,6 +197,22 @@ def test_sheet_of_a_varied_part_is_checked_against_the_students_own_sizes(instru
     rules = [f["rule"] for f in instructor.get(f"/api/sheets/{sent.json()['id']}")["findings"]]
     assert "dimensions.value" not in rules
     assert rules.count("dimensions.overall") == 2
+
+
+def test_variation_that_cannot_be_made_hides_no_other_exercise(
+    instructor: Person, log_in: LogIn, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    student = log_in("elio.marchetti")
+    monkeypatch.setattr("maqueta.service.variation.MOST_DRAWS", 1)
+    monkeypatch.setattr(KernelWorkers, "examine_now", lambda *_: PartWork(refused="it is too thin"))
+    titles = [e["title"] for e in student.get("/api/exercises")]
+    assert "Reed clamp" in titles
+    varied = next(e for e in student.get("/api/exercises") if e["varied"])
+    answer = student.send("GET", f"/api/exercises/{varied['id']}/sheet")
+    assert answer.status_code == 200
+    ink = student.send("POST", f"/api/exercises/{varied['id']}/ink", json={"document": answer.json()["document"]})
+    assert ink.status_code == 409
+    assert "it is too thin" in ink.json()["message"]
 
 
 def test_part_without_ranges_cannot_be_varied(instructor: Person) -> None:

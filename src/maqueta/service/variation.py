@@ -27,13 +27,14 @@ def check_ranges(world: World, version: VersionRecord) -> None:
     if recipe is None or not any(size.varies for size in recipe.sizes):
         raise HTTPException(422, "This part has no sizes with a range. Give some in the builder, or set it as it is.")
     for draw in range(_TRIAL_DRAWS):
-        work = _examined(world, version, recipe, f"trial/{draw}")
-        if work[1].refused is None:
+        _, work = _examined(world, version, recipe, f"trial/{draw}")
+        if work.refused is None:
             return
-    raise HTTPException(422, f"The ranges of its sizes give no valid part: {work[1].refused}.")
+    raise HTTPException(422, f"The ranges of its sizes give no valid part: {work.refused}.")
 
 
 def _examined(world: World, version: VersionRecord, recipe: Recipe, seed: str) -> tuple[dict[str, float], PartWork]:
+    """The sizes a seed draws, and the part they make."""
     try:
         sizes = varied_sizes(recipe, seed)
     except PartError as error:

@@ -1,6 +1,7 @@
 """Exercises: setting them, the wall, decisions for all sheets at once."""
 
 from fastapi import APIRouter, HTTPException
+from sqlalchemy.orm import Session
 
 from maqueta.service.forms import (
     ExerciseForm,
@@ -22,7 +23,7 @@ from maqueta.service.present import (
     task_paper,
 )
 from maqueta.service.variation import check_ranges, version_for
-from maqueta.service.world import AnyAccount, Instructor, InTransaction, InWorld
+from maqueta.service.world import AnyAccount, Instructor, InTransaction, InWorld, World
 from maqueta.store.accounts import own_class, students_of
 from maqueta.store.exercises import (
     add_exercise,
@@ -33,6 +34,7 @@ from maqueta.store.exercises import (
     own_sheets,
     sheets_of,
 )
+from maqueta.store.models import ExerciseRecord
 from maqueta.store.shelf import own_part
 
 router = APIRouter(prefix="/api/exercises")
@@ -52,7 +54,7 @@ def listing(account: AnyAccount, session: InTransaction, world: InWorld) -> list
             forms.append(
                 exercise_form(
                     exercise,
-                    model=version_for(world, session, exercise, account.id).id,
+                    model=_model_for(world, session, exercise, account.id),
                     sheet=sheet.id if sheet else None,
                     sheet_state=sheet.state if sheet else None,
                     points=points,
@@ -72,6 +74,14 @@ def listing(account: AnyAccount, session: InTransaction, world: InWorld) -> list
             )
         )
     return forms
+
+
+def _model_for(world: World, session: Session, exercise: ExerciseRecord, student_id: int) -> int | None:
+    """The version a student works from; None where none can be made, so that the other exercises still show."""
+    try:
+        return version_for(world, session, exercise, student_id).id
+    except HTTPException:
+        return None
 
 
 @router.post("", status_code=201)

@@ -66,6 +66,13 @@ def upgrade() -> None:
     op.execute("UPDATE exercise JOIN part ON part.id = exercise.part_id SET version_id = part.current_id")
     # Work that waits speaks of versions from now on.
     op.execute("UPDATE job JOIN part ON part.id = job.subject_id SET subject_id = part.current_id WHERE kind = 'part'")
+    # Meshes are packed from now on, and lists show pictures: every part that is ready is examined once more.
+    op.execute("UPDATE part_version SET mesh = NULL")
+    op.execute(
+        "INSERT INTO job (owner_id, kind, subject_id, state, progress, message, created_at) "
+        "SELECT part.owner_id, 'part', part_version.id, 'waiting', 0, '', UTC_TIMESTAMP() "
+        "FROM part_version JOIN part ON part.id = part_version.part_id WHERE part_version.state = 'ready'"
+    )
     op.alter_column("exercise", "version_id", existing_type=sa.Integer(), nullable=False)
     op.alter_column("exercise", "varied", existing_type=sa.Boolean(), server_default=None, existing_nullable=False)
     op.create_foreign_key(
