@@ -102,3 +102,9 @@ def test_report_of_the_analysis_keeps_its_stable_keys(slug: str) -> None:
     assert {"needed", "repeated"} <= set(report["views"])
     for feature in report["features"]:
         assert {"kind", "through", "diameter", "depth", "axis", "at"} <= set(feature)
+
+
+def test_surfaces_are_counted_by_kind() -> None:
+    """A block has six flat faces; a through hole adds a cylinder, a countersink a cone."""
+    view = projected(block((40, 30, 10)), {**hole((20, 15, 10), "-z", 6), "countersink": {"diameter": 12}})
+    assert analysis(view)["surfaces"] == {"cone": 1, "cylinder": 1, "plane": 6}

@@ -1618,6 +1618,8 @@ export interface components {
             faces: number;
             /** Features */
             features: components["schemas"]["FeatureForm"][];
+            /** Flat Faces */
+            flat_faces: number;
             /** Material */
             material: string;
             /** Name */

@@ -24,7 +24,7 @@ export function Demands({ part, detail, onFaces, edges }: Props) {
       <Group justify="space-between" wrap="nowrap">
         <Text>
           {sizes} {detail.unit}, {detail.material || "no material given"},{" "}
-          {plural(detail.faces, "face")}
+          {plural(detail.faces, "face")} ({detail.flat_faces} flat)
           {edges ? `, ${plural(edges, "edge")}` : ""}
           {detail.solids > 1 ? `, ${detail.solids} solids` : ""}
         </Text>

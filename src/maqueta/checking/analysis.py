@@ -1,5 +1,6 @@
 """What a part's drawing demands: features, ranking of front views, views and dimensions needed."""
 
+from collections import Counter
 from typing import Any, Final
 
 from maqueta.checking.demands import Demands, demands
@@ -43,6 +44,7 @@ def analysis(projected: ProjectedPart) -> dict[str, Any]:
             | ({"angle": _tidy(feature.angle)} if feature.kind == "countersink" else {})
             for feature in part.features
         ],
+        "surfaces": dict(sorted(Counter(face.kind for face in part.faces).items())),
         "forms": [_form_json(form) for form in found.forms],
         "patterns": [
             {"features": list(pattern.features), "layout": pattern.layout, "pitch": _tidy(pattern.pitch)}

@@ -196,6 +196,7 @@ class ModelDetail(Form):
     extents: tuple[float, float, float]
     volume: float
     faces: int
+    flat_faces: int
     solids: int
     sides: list[SideDrawing]
     ranking: list[RankedForm]

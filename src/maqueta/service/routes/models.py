@@ -40,6 +40,7 @@ def detail(model_id: int, account: AnyAccount, session: InTransaction, world: In
         extents=part.extents,
         volume=part.volume,
         faces=len(part.faces),
+        flat_faces=sum(1 for face in part.faces if face.kind == "plane"),
         solids=part.solids,
         sides=[side_drawing(usual(side), projected.sides[side]) for side in SIDES],
         ranking=[
