@@ -1,8 +1,11 @@
 import { type ThreeEvent, useFrame, useThree } from "@react-three/fiber";
 import { useEffect, useMemo, useRef } from "react";
 import {
-  type BufferGeometry,
+  BufferGeometry,
+  Float32BufferAttribute,
   type Group as ThreeGroup,
+  LineBasicMaterial,
+  LineSegments,
   MeshBasicMaterial,
   OrthographicCamera,
   type Quaternion,
@@ -32,6 +35,20 @@ const NONE: readonly number[] = [];
 /** Screen pixels within which an edge is meant rather than its face. */
 const EDGE_REACH_PX = 7;
 
+/** From this many stretches on, ink is drawn as hairlines: each wide stretch costs eight triangles of its own. */
+const HAIRLINES_FROM = 1500;
+
+/** Ink of any amount: wide lines, or hairlines for a part of very many edges, which must still turn fluently. */
+function manyLines(points: number[]) {
+  if (points.length / 6 < HAIRLINES_FROM) return inkLines(points, SHEET_INK, 1.4, false);
+  const geometry = new BufferGeometry();
+  geometry.setAttribute("position", new Float32BufferAttribute(points, 3));
+  const lines = new LineSegments(geometry, new LineBasicMaterial({ color: SHEET_INK }));
+  lines.renderOrder = 1;
+  lines.raycast = () => undefined;
+  return lines;
+}
+
 function inkLines(points: number[], color: string, linewidth: number, through: boolean) {
   const material = new LineMaterial({ color, linewidth, depthTest: !through });
   const lines = new LineSegments2(new LineSegmentsGeometry().setPositions(points), material);
@@ -59,7 +76,7 @@ export function CardModel(props: Props) {
         polygonOffsetUnits: 2,
       }),
       rim: outlineMaterial(box.radius * 0.006),
-      ink: ink.length ? inkLines(ink, SHEET_INK, 1.4, false) : null,
+      ink: ink.length ? manyLines(ink) : null,
     };
   }, [mesh, box.radius]);
   const lit = useMemo(() => {
