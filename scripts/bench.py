@@ -10,9 +10,7 @@ from statistics import median
 
 sys.path.insert(0, str(Path(__file__).resolve().parent.parent))
 
-from OCP.BRepBuilderAPI import BRepBuilderAPI_MakeFace, BRepBuilderAPI_MakePolygon
-from OCP.BRepPrimAPI import BRepPrimAPI_MakePrism
-from OCP.gp import gp_Pnt, gp_Vec
+from tests.parts import comb
 
 from maqueta.checking.demands import demands
 from maqueta.checking.report import check, report
@@ -129,18 +127,6 @@ def growth_rows() -> None:
             f"{limit:.1f} ×",
             after / before <= limit,
         )
-
-
-def comb(teeth: int) -> Shape:
-    """A comb: 4 × teeth + 3 faces."""
-    polygon = BRepBuilderAPI_MakePolygon()
-    points = [(0.0, 0.0), (10.0 * teeth, 0.0)]
-    for tooth in range(teeth, 0, -1):
-        points += [(10.0 * tooth, 20.0), (10.0 * tooth - 5, 20.0), (10.0 * tooth - 5, 10.0), (10.0 * tooth - 10, 10.0)]
-    for x, z in points:
-        polygon.Add(gp_Pnt(x, 0, z))
-    polygon.Close()
-    return BRepPrimAPI_MakePrism(BRepBuilderAPI_MakeFace(polygon.Wire()).Face(), gp_Vec(0, 30, 0)).Shape()
 
 
 def analysis_rows() -> None:

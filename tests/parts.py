@@ -3,6 +3,10 @@
 from functools import cache
 from typing import Any
 
+from OCP.BRepBuilderAPI import BRepBuilderAPI_MakeFace, BRepBuilderAPI_MakePolygon
+from OCP.BRepPrimAPI import BRepPrimAPI_MakePrism
+from OCP.gp import gp_Pnt, gp_Vec
+
 from maqueta.demo.workshop import demo_recipe
 from maqueta.projection.project import project
 from maqueta.projection.projected_part import ProjectedPart
@@ -52,3 +56,15 @@ def seven_block() -> ProjectedPart:
         block((30, 40, 30), (20, 0, 20)),
         block((30, 15, 30), (20, 0, 20), operation="cut"),
     )
+
+
+def comb(teeth: int) -> Shape:
+    """A comb: 4 × teeth + 3 faces."""
+    polygon = BRepBuilderAPI_MakePolygon()
+    points = [(0.0, 0.0), (10.0 * teeth, 0.0)]
+    for tooth in range(teeth, 0, -1):
+        points += [(10.0 * tooth, 20.0), (10.0 * tooth - 5, 20.0), (10.0 * tooth - 5, 10.0), (10.0 * tooth - 10, 10.0)]
+    for x, z in points:
+        polygon.Add(gp_Pnt(x, 0, z))
+    polygon.Close()
+    return BRepPrimAPI_MakePrism(BRepBuilderAPI_MakeFace(polygon.Wire()).Face(), gp_Vec(0, 30, 0)).Shape()

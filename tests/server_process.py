@@ -89,7 +89,12 @@ def chromium() -> Iterator[Browser]:
 
 
 def new_page(
-    browser: Browser, address: str, login: str | None = None, size: tuple[int, int] = (1280, 800), dark: bool = False
+    browser: Browser,
+    address: str,
+    login: str | None = None,
+    size: tuple[int, int] = (1280, 800),
+    dark: bool = False,
+    touch: bool = False,
 ) -> Page:
     """A page in a fresh browser context, logged in if a name is given."""
     context = browser.new_context(
@@ -97,6 +102,7 @@ def new_page(
         viewport={"width": size[0], "height": size[1]},
         color_scheme="dark" if dark else "light",
         reduced_motion="reduce",
+        has_touch=touch,
     )
     page = context.new_page()
     page.goto("/")

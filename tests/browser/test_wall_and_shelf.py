@@ -4,7 +4,7 @@ import re
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import expect
+from playwright.sync_api import Route, expect
 
 from tests.browser.conftest import Open
 
@@ -81,3 +81,36 @@ def test_wrong_password_and_administrator(open_page: Open) -> None:
     page.get_by_role("button", name="Log in").click()
     expect(page.get_by_role("heading", name="People")).to_be_visible()
     expect(page.get_by_role("row", name=re.compile("Nela Havlík"))).to_be_visible()
+
+
+def test_remark_on_its_way_is_kept_before_the_sheet_is_returned(open_page: Open) -> None:
+    page = open_page("ines.corvalho")
+    page.get_by_role("link", name=re.compile("Reed clamp")).click()
+    page.get_by_role("button", name=re.compile("Sheet of Rosa Quispe")).click()
+    sent: list[str] = []
+
+    def slowly(route: Route) -> None:
+        page.wait_for_timeout(700)
+        sent.append("remark")
+        route.continue_()
+
+    page.route(re.compile(r"/api/sheets/\d+/remark$"), slowly)
+    page.on("request", lambda request: sent.append("return") if request.url.endswith("/return") else None)
+    page.get_by_label("Remark on the sheet").fill("Turn the front view once more.")
+    page.get_by_role("button", name="Return sheet").click()
+    expect(page.get_by_role("button", name="Returned")).to_be_visible()
+    assert sent == ["remark", "return"]
+    page.reload()
+    expect(page.get_by_text("Turn the front view once more.")).to_be_visible()
+
+
+def test_sheet_is_not_returned_when_its_remark_was_refused(open_page: Open) -> None:
+    page = open_page("ines.corvalho")
+    page.get_by_role("link", name=re.compile("Reed clamp")).click()
+    page.get_by_role("button", name=re.compile("Sheet of Paul Nakagawa")).click()
+    page.route(re.compile(r"/api/sheets/\d+/remark$"), lambda route: route.abort())
+    page.get_by_label("Remark on the sheet").fill("Lost on the way.")
+    page.get_by_role("button", name="Return sheet").click()
+    expect(page.get_by_role("alert").filter(has_text="so the sheet is not returned")).to_be_visible()
+    expect(page.get_by_role("button", name="Return sheet")).to_be_enabled()
+    expect(page.get_by_label("Remark on the sheet")).to_have_value("Lost on the way.")

@@ -1,28 +1,25 @@
 import { Button, Group, Text, Textarea, TextInput, Title } from "@mantine/core";
-import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 
-import { answer, api } from "../api/client";
 import type { Finding, Sheet } from "../api/types";
 import { FindingShape } from "../drawing/FindingShape";
 import { useMe } from "../frame/me";
 import { criterionLabel, points } from "../frame/words";
 import classes from "./Table.module.css";
-
-type Decision = "upheld" | "waived" | null;
+import type { Decision, Marking } from "./useMarking";
 
 interface Props {
   sheet: Sheet;
   chosen: number | null;
   onPoint: (place: number | null) => void;
   onChoose: (place: number) => void;
-  onDecide: (place: number, decision: Decision, remark?: string) => void;
-  problem?: string;
+  marking: Marking;
 }
 
 /** The marking slip: findings, decisions, remarks, marks. */
-export function Slip({ sheet, chosen, onPoint, onChoose, onDecide, problem }: Props) {
+export function Slip({ sheet, chosen, onPoint, onChoose, marking }: Props) {
   const teaching = useMe().role === "instructor";
+  const problem = marking.decide.error?.message ?? marking.giveBack.error?.message;
   if (!sheet.reviewed) {
     return (
       <aside className={`${classes.slip} panel`} aria-label="Slip">
@@ -64,7 +61,9 @@ export function Slip({ sheet, chosen, onPoint, onChoose, onDecide, problem }: Pr
             editable={teaching && sheet.state === "handed-in"}
             onPoint={onPoint}
             onChoose={onChoose}
-            onDecide={onDecide}
+            onDecide={(place, decision, remark) =>
+              marking.decide.mutate({ place, decision, remark })
+            }
           />
         ))}
       </ol>
@@ -82,12 +81,17 @@ export function Slip({ sheet, chosen, onPoint, onChoose, onDecide, problem }: Pr
           </div>
         ))}
       </div>
-      <Remark sheet={sheet} editable={teaching && sheet.state === "handed-in"} />
+      <Remark
+        sheet={sheet}
+        editable={teaching && sheet.state === "handed-in"}
+        remark={marking.remark}
+      />
     </aside>
   );
 }
 
-interface RowProps extends Pick<Props, "onPoint" | "onChoose" | "onDecide"> {
+interface RowProps extends Pick<Props, "onPoint" | "onChoose"> {
+  onDecide: (place: number, decision: Decision, remark?: string) => void;
   finding: Finding;
   label: number;
   open: boolean;
@@ -178,28 +182,17 @@ function FindingRow({ finding, label, open, editable, onPoint, onChoose, onDecid
   );
 }
 
-function Remark({ sheet, editable }: { sheet: Sheet; editable: boolean }) {
-  const queries = useQueryClient();
+interface RemarkProps {
+  sheet: Sheet;
+  editable: boolean;
+  remark: Marking["remark"];
+}
+
+function Remark({ sheet, editable, remark }: RemarkProps) {
   const [text, setText] = useState(sheet.remark);
-  const [said, setSaid] = useState("");
   if (!editable) {
     return sheet.remark ? <Text className={classes.remark}>{sheet.remark}</Text> : null;
   }
-  const keep = async () => {
-    if (text === sheet.remark) return;
-    try {
-      const fresh = await answer(
-        api.PUT("/api/sheets/{sheet_id}/remark", {
-          params: { path: { sheet_id: sheet.id } },
-          body: { remark: text },
-        }),
-      );
-      queries.setQueryData(["sheet", sheet.id], fresh);
-      setSaid("Kept.");
-    } catch (error) {
-      setSaid((error as Error).message);
-    }
-  };
   return (
     <Textarea
       mt="md"
@@ -207,10 +200,11 @@ function Remark({ sheet, editable }: { sheet: Sheet; editable: boolean }) {
       minRows={2}
       aria-label="Remark on the sheet"
       placeholder={`Remark to ${sheet.student}`}
-      description={said || undefined}
+      description={remark.isSuccess ? "Kept." : undefined}
+      error={remark.error?.message}
       value={text}
       onChange={(e) => setText(e.currentTarget.value)}
-      onBlur={() => void keep()}
+      onBlur={() => text !== sheet.remark && remark.mutate(text)}
     />
   );
 }

@@ -1,6 +1,6 @@
 import { Button, Menu, Text } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 
@@ -14,6 +14,7 @@ import { ReviewedSheet } from "./ReviewedSheet";
 import { Slip } from "./Slip";
 import classes from "./Table.module.css";
 import { TableSide } from "./TableSide";
+import { useMarking } from "./useMarking";
 
 export default function TablePage() {
   const id = Number(useParams().sheet);
@@ -43,7 +44,6 @@ export default function TablePage() {
 function Opened({ sheet }: { sheet: Sheet }) {
   const me = useMe();
   const navigate = useNavigate();
-  const queries = useQueryClient();
   const [pointed, setPointed] = useState<number | null>(null);
   const [chosen, setChosen] = useState<number | null>(sheet.findings[0]?.place ?? null);
   const lit = pointed ?? chosen;
@@ -54,16 +54,8 @@ function Opened({ sheet }: { sheet: Sheet }) {
     if (next !== undefined) void navigate(`/sheets/${next}`);
   };
 
-  const decide = useMutation({
-    mutationFn: (what: { place: number; decision: "upheld" | "waived" | null; remark?: string }) =>
-      answer(
-        api.PUT("/api/sheets/{sheet_id}/findings/{place}", {
-          params: { path: { sheet_id: sheet.id, place: what.place } },
-          body: { decision: what.decision, remark: what.remark ?? null },
-        }),
-      ),
-    onSuccess: (fresh) => queries.setQueryData(["sheet", sheet.id], fresh),
-  });
+  const marking = useMarking(sheet);
+  const { decide, giveBack } = marking;
   const settle = (decision: "upheld" | "waived") => {
     if (chosen === null || !teaching || sheet.state === "returned") return;
     decide.mutate({ place: chosen, decision });
@@ -83,14 +75,6 @@ function Opened({ sheet }: { sheet: Sheet }) {
     ["U", () => settle("upheld")],
     ["X", () => settle("waived")],
   ]);
-
-  const giveBack = async () => {
-    await answer(
-      api.POST("/api/sheets/{sheet_id}/return", { params: { path: { sheet_id: sheet.id } } }),
-    );
-    await queries.invalidateQueries({ queryKey: ["sheet", sheet.id] });
-    await queries.invalidateQueries({ queryKey: ["wall"] });
-  };
 
   const finding = sheet.findings.find((f) => f.place === lit);
   const { exercise } = sheet;
@@ -126,7 +110,11 @@ function Opened({ sheet }: { sheet: Sheet }) {
             >
               Next <kbd className={classes.key}>]</kbd>
             </Button>
-            <Button disabled={sheet.state === "returned"} onClick={() => void giveBack()}>
+            <Button
+              disabled={sheet.state === "returned"}
+              loading={giveBack.isPending}
+              onClick={() => giveBack.mutate()}
+            >
               {sheet.state === "returned" ? "Returned" : "Return sheet"}
             </Button>
           </>
@@ -159,8 +147,7 @@ function Opened({ sheet }: { sheet: Sheet }) {
           chosen={chosen}
           onPoint={setPointed}
           onChoose={setChosen}
-          onDecide={(place, decision, remark) => decide.mutate({ place, decision, remark })}
-          problem={decide.error?.message}
+          marking={marking}
         />
       </div>
     </div>

@@ -26,6 +26,8 @@ const WAYS = { ArrowLeft: "left", ArrowRight: "right", ArrowUp: "up", ArrowDown:
 const DRAG_TURN = 0.01;
 const WHEEL_TURN = 0.004;
 const WHEEL_REST_MS = 250;
+/** A pointer that moved no farther than this has clicked, not dragged. */
+const CLICK_REACH_PX = 2;
 
 /** The part in 3D as a card maquette: drag it, turn the wheel, or use the arrow keys. */
 export function Turntable(props: TurntableProps) {
@@ -79,12 +81,16 @@ export function Turntable(props: TurntableProps) {
     const dy = event.clientY - grip.current.y;
     const far = grip.current.far + Math.hypot(dx, dy);
     grip.current = { x: event.clientX, y: event.clientY, far };
+    // A pointer captured at once would keep its click from the model.
+    if (far > CLICK_REACH_PX && !place.current?.hasPointerCapture(event.pointerId)) {
+      place.current?.setPointerCapture(event.pointerId);
+    }
     spin(dx * DRAG_TURN, dy * DRAG_TURN);
   };
   const release = () => {
     const far = grip.current?.far ?? 0;
     grip.current = null;
-    if (far > 2) onTurned?.(current.current.clone());
+    if (far > CLICK_REACH_PX) onTurned?.(current.current.clone());
   };
   const key = (event: React.KeyboardEvent) => {
     const way = WAYS[event.key as keyof typeof WAYS];
@@ -110,7 +116,6 @@ export function Turntable(props: TurntableProps) {
       }}
       onPointerDown={(e) => {
         if (!onTurned) return;
-        e.currentTarget.setPointerCapture(e.pointerId);
         grip.current = { x: e.clientX, y: e.clientY, far: 0 };
       }}
       onPointerMove={drag}

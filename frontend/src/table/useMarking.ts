@@ -1,0 +1,67 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useRef } from "react";
+
+import { answer, api } from "../api/client";
+import type { Sheet } from "../api/types";
+
+export type Decision = "upheld" | "waived" | null;
+
+/**
+ * What an instructor writes on a sheet. One thing reaches the server after the other, in the order it was done: a
+ * remark still on its way is kept before the sheet is returned, and a sheet whose remark was refused is not returned.
+ */
+export function useMarking(sheet: Sheet) {
+  const queries = useQueryClient();
+  const unkept = useRef(false);
+  const scope = { id: `marking-${sheet.id}` };
+  const shown = (fresh: Sheet) => {
+    queries.setQueryData(["sheet", sheet.id], fresh);
+  };
+  const decide = useMutation({
+    scope,
+    mutationFn: (what: { place: number; decision: Decision; remark?: string }) =>
+      answer(
+        api.PUT("/api/sheets/{sheet_id}/findings/{place}", {
+          params: { path: { sheet_id: sheet.id, place: what.place } },
+          body: { decision: what.decision, remark: what.remark ?? null },
+        }),
+      ),
+    onSuccess: shown,
+    onSettled: (_, error) => {
+      unkept.current = error !== null;
+    },
+  });
+  const remark = useMutation({
+    scope,
+    mutationFn: (text: string) =>
+      answer(
+        api.PUT("/api/sheets/{sheet_id}/remark", {
+          params: { path: { sheet_id: sheet.id } },
+          body: { remark: text },
+        }),
+      ),
+    onSuccess: shown,
+    onSettled: (_, error) => {
+      unkept.current = error !== null;
+    },
+  });
+  const giveBack = useMutation({
+    scope,
+    mutationFn: async () => {
+      if (unkept.current) {
+        throw new Error("The last remark or decision was not kept, so the sheet is not returned.");
+      }
+      return answer(
+        api.POST("/api/sheets/{sheet_id}/return", { params: { path: { sheet_id: sheet.id } } }),
+      );
+    },
+    onSuccess: () =>
+      Promise.all([
+        queries.invalidateQueries({ queryKey: ["sheet", sheet.id] }),
+        queries.invalidateQueries({ queryKey: ["wall"] }),
+      ]),
+  });
+  return { decide, remark, giveBack };
+}
+
+export type Marking = ReturnType<typeof useMarking>;
