@@ -2,7 +2,7 @@ import { Button, CloseButton, Group, Progress, Text } from "@mantine/core";
 import { Link } from "react-router";
 
 import classes from "./Shelf.module.css";
-import type { Arrival } from "./useBringIn";
+import { type Arrival, isOver } from "./useBringIn";
 
 interface Props {
   arrivals: Arrival[];
@@ -13,7 +13,7 @@ interface Props {
 /** What is being brought in, file by file. */
 export function Arrivals({ arrivals, onCancel, onClear }: Props) {
   if (arrivals.length === 0) return null;
-  const over = arrivals.every((a) => a.state === "done" || a.state === "failed");
+  const over = arrivals.every(isOver);
   return (
     <section className={classes.arrivals} aria-label="Brought in" aria-live="polite">
       {arrivals.map((a) => (
@@ -32,7 +32,9 @@ export function Arrivals({ arrivals, onCancel, onClear }: Props) {
             aria-label={`Progress of ${a.name}`}
           />
           <Text className="small" c={a.state === "failed" ? "var(--fault)" : undefined} flex={1}>
-            {a.state === "failed" ? `Not usable: ${a.doing}. The file is kept.` : a.doing}
+            {a.state === "failed" && `Not usable: ${a.doing}. The file is kept.`}
+            {a.state === "stopped" && "Stopped before it was examined. The file is kept."}
+            {!["failed", "stopped"].includes(a.state) && a.doing}
           </Text>
           {a.state === "examining" && a.job !== null && (
             <CloseButton

@@ -10,9 +10,14 @@ export interface Arrival {
   name: string;
   share: number;
   doing: string;
-  state: "sending" | "examining" | "done" | "failed";
+  state: "sending" | "examining" | "done" | "failed" | "stopped";
   job: number | null;
   part: number | null;
+}
+
+/** Whether nothing more will happen to a file. */
+export function isOver(arrival: Arrival): boolean {
+  return ["done", "failed", "stopped"].includes(arrival.state);
 }
 
 /** Files brought in one after another, each with its progress; one that fails does not stop the others. */
@@ -38,6 +43,7 @@ export function useBringIn() {
           note(key, { state: "examining", job, part: part.id });
           const end = await watchJob(job, (share, doing) => note(key, { share, doing }));
           if (end.state === "done") note(key, { state: "done", share: 1, doing: "on the shelf" });
+          else if (end.state === "cancelled") note(key, { state: "stopped", doing: "stopped" });
           else note(key, { state: "failed", doing: end.message });
         } catch (error) {
           note(key, { state: "failed", doing: (error as Error).message });
@@ -65,7 +71,6 @@ export function useBringIn() {
   );
   const cancel = (job: number) =>
     void api.DELETE("/api/jobs/{job_id}", { params: { path: { job_id: job } } });
-  const clear = () =>
-    setList((now) => now.filter((a) => a.state !== "done" && a.state !== "failed"));
+  const clear = () => setList((now) => now.filter((a) => !isOver(a)));
   return { list, bringIn, cancel, clear };
 }

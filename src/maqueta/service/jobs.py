@@ -11,7 +11,7 @@ from maqueta.service.part_files import kept, source_of
 from maqueta.service.workers import KernelWorkers
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore
-from maqueta.store.jobs import claim_next, note_progress, requeue_interrupted
+from maqueta.store.jobs import EXAMINATION_STOPPED, claim_next, note_progress, requeue_interrupted
 from maqueta.store.models import JobRecord, VersionRecord
 from maqueta.store.shelf import keep_examined
 
@@ -96,7 +96,7 @@ class LocalJobs:
             job.progress = 1.0
             if work is None:
                 job.state, job.message = "cancelled", "cancelled"
-                version.state, version.error = "refused", "the examination was cancelled"
+                version.state, version.error = "refused", EXAMINATION_STOPPED
                 return True
             keep_examined(version, kept(self._files, work))
             if work.refused is not None:

@@ -11,6 +11,7 @@ from maqueta.store.models import Account, JobRecord
 
 JobState = Literal["waiting", "running", "done", "failed", "cancelled"]
 FINISHED: tuple[JobState, ...] = ("done", "failed", "cancelled")
+EXAMINATION_STOPPED = "the examination was stopped"
 
 
 def add_job(session: Session, owner: Account, kind: str, subject_id: int) -> JobRecord:

@@ -9,8 +9,8 @@ from fastapi.responses import StreamingResponse
 
 from maqueta.service.forms import JobForm
 from maqueta.service.world import AnyAccount, InTransaction, InWorld, World
-from maqueta.store.jobs import FINISHED, own_job
-from maqueta.store.models import Account, JobRecord
+from maqueta.store.jobs import EXAMINATION_STOPPED, FINISHED, own_job
+from maqueta.store.models import Account, JobRecord, VersionRecord
 
 router = APIRouter(prefix="/api/jobs")
 _STEP_SECONDS = 0.3
@@ -55,6 +55,9 @@ def cancel(job_id: int, account: AnyAccount, session: InTransaction, world: InWo
     job = own_job(session, account, job_id)
     if job.state == "waiting":
         job.state, job.message = "cancelled", "cancelled"
+        version = session.get(VersionRecord, job.subject_id)
+        if job.kind == "part" and version is not None:
+            version.state, version.error = "refused", EXAMINATION_STOPPED
     elif job.state == "running":
         world.jobs.cancel(job_id)
     return _form(job)
