@@ -11,10 +11,13 @@ from typing import Any, NoReturn, TypeVar
 from pydantic import BaseModel, ValidationError
 
 from maqueta.checking.analysis import analysis
+from maqueta.checking.delivered import read_delivered
 from maqueta.checking.exercise import Exercise
 from maqueta.checking.report import check, report
 from maqueta.projection.project import project
 from maqueta.projection.projected_part import ProjectedPart
+from maqueta.reading.dxf_file import LARGEST_FILE
+from maqueta.reading.errors import UnreadableSheetError
 from maqueta.sheet.document import SheetDocument
 from maqueta.solid.errors import PartError
 from maqueta.solid.source import load_part
@@ -35,7 +38,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
     commands = parser.add_subparsers(dest="command", required=True)
     checking = commands.add_parser("check", help="check one sheet")
     checking.add_argument("--part", type=Path, required=True, help="STEP file or part recipe")
-    checking.add_argument("--sheet", type=Path, required=True, help="sheet document (.json)")
+    checking.add_argument("--sheet", type=Path, required=True, help="sheet document (.json) or DXF file (.dxf)")
     checking.add_argument("--task", type=Path, required=True, help="what the exercise asks (.json)")
     checking.add_argument("--out", type=Path, help="report file; standard output if not given")
     analysing = commands.add_parser("analyse", help="what a part's drawing demands")
@@ -57,11 +60,29 @@ def main(arguments: Sequence[str] | None = None) -> int:
 
 def _check(part: Path, sheet: Path, task: Path) -> dict[str, Any]:
     exercise = _model(Exercise, task)
+    if sheet.suffix.lower() == ".dxf":
+        data = _bytes(sheet)
+        projected = _project(part)
+        try:
+            read = read_delivered(data, projected, exercise)
+        except UnreadableSheetError as error:
+            raise InputError(f"{sheet}: {error}") from error
+        return report(check(projected, exercise, read.document)) | {"not_read": list(read.not_read)}
     if sheet.suffix.lower() != ".json":
         _missing(sheet)
-        raise InputError(f"{sheet}: sheets are read as .json documents; this kind of file is not read yet")
+        raise InputError(f"{sheet}: a sheet is a document (.json) or a DXF file (.dxf)")
     document = _model(SheetDocument, sheet)
     return report(check(_project(part), exercise, document)) | {"not_read": []}
+
+
+def _bytes(path: Path) -> bytes:
+    _missing(path)
+    try:
+        if path.stat().st_size > LARGEST_FILE:
+            raise InputError(f"{path}: the file is larger than {LARGEST_FILE // 2**20} MB")
+        return path.read_bytes()
+    except OSError as error:
+        raise InputError(f"{path}: {error.strerror}") from error
 
 
 def _project(path: Path) -> ProjectedPart:

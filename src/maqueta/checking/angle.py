@@ -5,8 +5,8 @@ from collections import Counter
 from maqueta.checking.catalogue import found
 from maqueta.checking.finding import Finding, Parameter
 from maqueta.checking.front import outline
-from maqueta.checking.survey import Survey, place
-from maqueta.projection.arrangement import Angle
+from maqueta.checking.survey import Survey
+from maqueta.projection.arrangement import Angle, place
 
 
 def check_angle(survey: Survey) -> list[Finding]:

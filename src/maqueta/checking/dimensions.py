@@ -115,7 +115,7 @@ def _on_pictorial(dimensions: DimensionSurvey) -> list[Finding]:
     findings = []
     for dimension in dimensions.survey.sheet.dimensions:
         placed = dimensions.survey.by_id[dimension.view]
-        if placed.view.attitude is None:
+        if placed.view.corner is not None:
             findings.append(
                 found(
                     "dimensions.on-pictorial",

@@ -64,6 +64,12 @@ class Thresholds(_Strict):
     alignment_mm: float = 0.5
     #: Group of views off the middle of the drawing area by more than this (common practice, no source).
     centring_mm: float = 10.0
+    #: A missing and a surplus line up to this far apart are one displaced line.
+    displaced_mm: float = 5.0
+    #: Gaps between views that differ by more than this are unequal (common practice, no source).
+    gaps_mm: float = 10.0
+    #: Room a gap between views needs for dimensions (common practice, no source).
+    room_mm: float = 15.0
     #: Scales agree within this ratio.
     scale_ratio: float = 1e-3
 

@@ -117,7 +117,7 @@ def _view_json(survey: Survey, index: int) -> dict[str, Any]:
         "up": item.view.up,
         "scale": _tidy(item.view.scale),
         "box": [_tidy(edge) for edge in item.box],
-        "match": 1.0,
+        "match": round(survey.match(item), 4),
     }
 
 

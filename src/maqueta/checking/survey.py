@@ -8,17 +8,14 @@ from functools import cached_property
 from maqueta.checking.exercise import Exercise
 from maqueta.drawing.ink import InkGroup
 from maqueta.drawing.sheet_ink import sheet_ink
-from maqueta.projection.arrangement import Angle, Place, ViewName, angle_of, name_of, neighbour
+from maqueta.projection.arrangement import Angle, ViewName, angle_of, name_of, neighbour, place
 from maqueta.projection.attitude import Attitude
-from maqueta.projection.line_set import Box
+from maqueta.projection.compare import Comparison, compare
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.projection.ranking import DEFAULT_VIEWS, Ranked, rank
 from maqueta.sheet.document import SheetDocument
-from maqueta.sheet.paper import Layout, layout
+from maqueta.sheet.paper import Layout
 from maqueta.sheet.placed import PlacedView, placed_views
-
-#: Box edges closer than this (mm) count as touching, so that neighbouring boxes have a side to stand on.
-_TOUCH = 0.5
 
 
 @dataclass(frozen=True)
@@ -32,7 +29,7 @@ class Survey:
     @cached_property
     def layout(self) -> Layout:
         """The rectangles of the sheet's paper."""
-        return layout(self.sheet.paper.size, self.sheet.paper.landscape)
+        return self.sheet.paper.layout
 
     @cached_property
     def placed(self) -> tuple[PlacedView, ...]:
@@ -57,7 +54,28 @@ class Survey:
     @cached_property
     def pictorial(self) -> tuple[PlacedView, ...]:
         """The equal-axis views."""
-        return tuple(item for item in self.placed if item.view.attitude is None)
+        return tuple(item for item in self.placed if item.view.corner is not None)
+
+    @cached_property
+    def unrecognised(self) -> tuple[PlacedView, ...]:
+        """Groups of lines that fit no view of the part."""
+        return tuple(item for item in self.placed if item.view.attitude is None and item.view.corner is None)
+
+    @cached_property
+    def compared(self) -> Mapping[str, Comparison]:
+        """Drafted views against what they should show, by id; mirrored and unrecognised ones are not compared."""
+        tolerance, reach = self.exercise.tolerance_mm, self.exercise.thresholds.displaced_mm
+        return {
+            item.view.id: compare(
+                item.lines,
+                item.by_hand,
+                tolerance / item.factor,
+                reach / item.factor,
+                self.exercise.hidden_lines and item.view.attitude is not None,
+            )
+            for item in self.placed
+            if item.view.lines is not None and item.lines.pieces and not item.view.mirrored
+        }
 
     @cached_property
     def ranking(self) -> tuple[Ranked, ...]:
@@ -102,15 +120,22 @@ class Survey:
         best = max((drawn.turned(turn) for turn in range(4)), key=fitting)
         return best if fitting(best) > fitting(drawn) else drawn
 
+    def match(self, item: PlacedView) -> float:
+        """How well the drawn lines of a view agree with the part, 0 to 1; a projected view always does."""
+        if item.view.lines is None or item.view.mirrored:
+            return 1.0
+        return 1.0 - self.compared[item.view.id].disagreement if item.view.id in self.compared else 0.0
+
     @cached_property
     def names(self) -> Mapping[str, str]:
-        """What each view is called, seen from the drawn front view; pictorial ones are "pictorial"."""
-        if self.front is None:
-            return {item.view.id: "pictorial" for item in self.placed}
-        return {
-            item.view.id: name_of(self.reference, item.view.attitude.side) if item.view.attitude else "pictorial"
-            for item in self.placed
-        }
+        """What each view is called, seen from the drawn front view; others are "pictorial" or "unrecognised"."""
+        names: dict[str, str] = {}
+        for item in self.placed:
+            if item.view.attitude is not None:
+                names[item.view.id] = name_of(self.reference, item.view.attitude.side)
+            else:
+                names[item.view.id] = "pictorial" if item.view.corner is not None else "unrecognised"
+        return names
 
     def name(self, item: PlacedView) -> str:
         """What a view is called."""
@@ -164,24 +189,3 @@ def attitude_of(item: PlacedView) -> Attitude:
     attitude = item.view.attitude
     assert attitude is not None, "a pictorial view has no attitude"
     return attitude
-
-
-def place(front: Box, other: Box, name: ViewName | None = None) -> Place:
-    """Where a view stands beside the front view: clear of it above, below, right or left, else apart.
-
-    Top and bottom views are judged up and down only, side views across only, so that a view that is also out of
-    line keeps its place.
-    """
-    clear: dict[Place, float] = {
-        "above": other[1] - front[3],
-        "below": front[1] - other[3],
-        "right": other[0] - front[2],
-        "left": front[0] - other[2],
-    }
-    allowed: tuple[Place, ...] = ("above", "below", "right", "left")
-    if name in ("top", "bottom"):
-        allowed = ("above", "below")
-    elif name in ("right", "left"):
-        allowed = ("right", "left")
-    best = max(allowed, key=lambda side: clear[side])
-    return best if clear[best] > -_TOUCH else "apart"

@@ -5,8 +5,8 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from typing import Literal
 
+from maqueta.checking.centre_lines import feature_axis
 from maqueta.checking.exercise import Exercise
-from maqueta.checking.lines import feature_axis
 from maqueta.dimensioning.count import axis_of_direction
 from maqueta.dimensioning.measure import axis_and_sign, centre_in_view
 from maqueta.dimensioning.proposal import ProposedSize, propose

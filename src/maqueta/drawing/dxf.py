@@ -2,7 +2,7 @@
 
 import io
 import math
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from typing import Any, Final
 
 import ezdxf
@@ -11,6 +11,7 @@ from ezdxf.enums import TextEntityAlignment
 from maqueta.drawing.ink import Arc, Filled, InkGroup, Item, Stroke, Text
 from maqueta.drawing.lettering import FONT_FILE
 from maqueta.drawing.pens import DASHES, WIDTHS, Pen
+from maqueta.drawing.sheet_sizes import SheetSize
 
 #: Layer and line type of each pen; a continuous line needs no line type of its own.
 LAYERS: Final[dict[Pen, str]] = {
@@ -26,6 +27,8 @@ _LINE_TYPES: Final[dict[Pen, str]] = {"hidden": "HIDDEN", "centre": "CENTER"}
 TEXT_LAYER: Final = "TEXT"
 _STYLE: Final = "LETTERING"
 _MILLIMETRES: Final = 4
+#: Flag of a dimension entity that its block belongs to it alone.
+_OWN_BLOCK: Final = 32
 _ANCHORS: Final = {
     "start": TextEntityAlignment.LEFT,
     "middle": TextEntityAlignment.CENTER,
@@ -33,8 +36,12 @@ _ANCHORS: Final = {
 }
 
 
-def dxf(groups: Sequence[InkGroup]) -> bytes:
-    """The sheet as a DXF file (R2010), origin at the lower left corner of the paper."""
+def dxf(groups: Sequence[InkGroup], sizes: Mapping[str, SheetSize]) -> bytes:
+    """The sheet as a DXF file (R2010), origin at the lower left corner of the paper.
+
+    `sizes` are its dimensions: each becomes a dimension entity that carries its ink, so that whoever reads the file
+    knows what was measured.
+    """
     document: Any = ezdxf.new("R2010")
     document.header["$INSUNITS"] = _MILLIMETRES
     document.header["$MEASUREMENT"] = 1
@@ -48,11 +55,32 @@ def dxf(groups: Sequence[InkGroup]) -> bytes:
     document.layers.add(TEXT_LAYER)
     space = document.modelspace()
     for ink in groups:
+        target = space
+        if ink.role == "dimension":
+            target = document.blocks.new_anonymous_block(type_char="D")
+            space.new_entity("DIMENSION", _dimension(sizes[ink.id], target.name))
         for item in ink.items:
-            _add(space, item)
+            _add(target, item)
     target = io.StringIO()
     document.write(target)
     return target.getvalue().encode("utf-8")
+
+
+def _dimension(size: SheetSize, block: str) -> dict[str, Any]:
+    """Attributes of a dimension entity whose ink is a block of its own."""
+    attributes = {"layer": LAYERS["dimension"], "geometry": block, "text": size.text, "text_midpoint": (*size.place, 0)}
+    if size.kind == "linear":
+        return attributes | {
+            "dimtype": _OWN_BLOCK,
+            "defpoint": (*size.place, 0),
+            "defpoint2": (*size.first, 0),
+            "defpoint3": (*size.second, 0),
+            "angle": math.degrees(size.turn),
+        }
+    if size.kind == "radius":
+        return attributes | {"dimtype": 4 + _OWN_BLOCK, "defpoint": (*size.first, 0), "defpoint4": (*size.second, 0)}
+    opposite = tuple(2 * c - p for c, p in zip(size.first, size.second, strict=True))
+    return attributes | {"dimtype": 3 + _OWN_BLOCK, "defpoint": (*opposite, 0), "defpoint4": (*size.second, 0)}
 
 
 def _add(space: Any, item: Item) -> None:

@@ -36,5 +36,3 @@ EXTENSION_BEYOND: Final = 2.0
 #: Arrowheads three times as long as wide (ISO 129-1, ASME Y14.2, both from memory).
 ARROW_LENGTH: Final = 3.0
 ARROW_WIDTH: Final = 1.0
-#: How far centre lines reach past the outline (common practice, no source).
-CENTRE_BEYOND: Final = 3.0

@@ -4,19 +4,17 @@ import math
 
 from maqueta.drawing.dimension_ink import dimension_items
 from maqueta.drawing.ink import Arc, InkGroup, Item, Stroke, group
-from maqueta.drawing.pens import CENTRE_BEYOND
 from maqueta.drawing.title_ink import frame_group, title_group
 from maqueta.projection.carrier import Circle, Point
 from maqueta.projection.line_set import Piece
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.sheet.document import CentreMark, Mark, SheetDocument
-from maqueta.sheet.paper import layout
+from maqueta.sheet.document import CENTRE_BEYOND, CentreMark, Mark, SheetDocument
 from maqueta.sheet.placed import PlacedView, placed_views
 
 
 def sheet_ink(projected: ProjectedPart, sheet: SheetDocument) -> tuple[InkGroup, ...]:
     """All ink of a sheet, bottom layer first. Groups of views, marks and dimensions carry their ids."""
-    sheet_layout = layout(sheet.paper.size, sheet.paper.landscape)
+    sheet_layout = sheet.paper.layout
     placed = {item.view.id: item for item in placed_views(projected, sheet)}
     return (
         frame_group(sheet_layout),
@@ -60,7 +58,7 @@ def mark_items(mark: Mark, placed: PlacedView) -> list[Item]:
     length = math.dist(start, end)
     if length == 0:
         return []
-    dx, dy = (end[0] - start[0]) / length * CENTRE_BEYOND, (end[1] - start[1]) / length * CENTRE_BEYOND
+    dx, dy = (end[0] - start[0]) / length * mark.beyond, (end[1] - start[1]) / length * mark.beyond
     return [Stroke(((start[0] - dx, start[1] - dy), (end[0] + dx, end[1] + dy)), "centre")]
 
 

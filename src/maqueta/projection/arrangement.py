@@ -7,11 +7,15 @@ from functools import cache
 from typing import Final, Literal, get_args
 
 from maqueta.projection.attitude import Attitude, Side, opposite
+from maqueta.projection.line_set import Box
 
 Angle = Literal["first", "third"]
 ViewName = Literal["front", "top", "right", "left", "bottom", "rear"]
 VIEW_NAMES: Final[tuple[ViewName, ...]] = get_args(ViewName)
 Place = Literal["above", "below", "right", "left", "apart"]
+
+#: Box edges closer than this (mm) count as touching, so that neighbouring boxes have a side to stand on.
+_TOUCH: Final = 0.5
 
 _THIRD: Final[dict[ViewName, Place]] = {"top": "above", "bottom": "below", "right": "right", "left": "left"}
 _FIRST: Final[dict[ViewName, Place]] = {"top": "below", "bottom": "above", "right": "left", "left": "right"}
@@ -52,3 +56,24 @@ def angle_of(name: ViewName, place: Place) -> Angle | None:
     if _THIRD.get(name) == place:
         return "third"
     return "first" if _FIRST.get(name) == place else None
+
+
+def place(front: Box, other: Box, name: ViewName | None = None) -> Place:
+    """Where a view stands beside the front view: clear of it above, below, right or left, else apart.
+
+    Top and bottom views are judged up and down only, side views across only, so that a view that is also out of
+    line keeps its place.
+    """
+    clear: dict[Place, float] = {
+        "above": other[1] - front[3],
+        "below": front[1] - other[3],
+        "right": other[0] - front[2],
+        "left": front[0] - other[2],
+    }
+    allowed: tuple[Place, ...] = ("above", "below", "right", "left")
+    if name in ("top", "bottom"):
+        allowed = ("above", "below")
+    elif name in ("right", "left"):
+        allowed = ("right", "left")
+    best = max(allowed, key=lambda side: clear[side])
+    return best if clear[best] > -_TOUCH else "apart"

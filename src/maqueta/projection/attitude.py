@@ -10,7 +10,7 @@ from typing import Final, Literal, get_args
 import numpy as np
 from numpy.typing import NDArray
 
-from maqueta.solid.part import Vector
+from maqueta.solid.part import Axis, Vector
 
 Side = Literal["-x", "+x", "-y", "+y", "-z", "+z"]
 SIDES: Final[tuple[Side, ...]] = get_args(Side)
@@ -29,6 +29,11 @@ def side_of(direction: Vector) -> Side:
         if sum(a * b for a, b in zip(direction, vector(side), strict=True)) > 0.999999:
             return side
     raise ValueError(f"{direction} lies along no axis")
+
+
+def side_along(axis: Axis) -> Side:
+    """The positive direction of a model axis."""
+    return SIDES[2 * "xyz".index(axis) + 1]
 
 
 def opposite(side: Side) -> Side:

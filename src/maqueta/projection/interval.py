@@ -1,6 +1,6 @@
 """Interval sets along one carrier: merging neighbours and taking one set from another."""
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
 from maqueta.projection.carrier import TURN, Interval
@@ -75,3 +75,35 @@ def rejoined(stretches: Sequence[Stretch], gap: float) -> list[Stretch]:
         return list(stretches)
     joined = Stretch(last.start, TURN + first.end, last.edges | first.edges, last.faces | first.faces)
     return [*stretches[1:-1], joined]
+
+
+def joined(intervals: Iterable[Interval]) -> list[Interval]:
+    """Union of bare intervals, lowest first."""
+    result: list[Interval] = []
+    for start, end in sorted(intervals):
+        if result and start <= result[-1][1]:
+            result[-1] = (result[-1][0], max(result[-1][1], end))
+        else:
+            result.append((start, end))
+    return result
+
+
+def remaining(intervals: Iterable[Interval], taken: Sequence[Interval], least: float) -> list[Interval]:
+    """What of `intervals` no interval of the union `taken` covers; remainders up to `least` are dropped."""
+    result: list[Interval] = []
+    for start, end in intervals:
+        for low, high in taken:
+            if high <= start or low >= end:
+                continue
+            if low - start > least:
+                result.append((start, low))
+            start = max(start, high)
+        if end - start > least:
+            result.append((start, end))
+    return result
+
+
+def common(intervals: Iterable[Interval], others: Sequence[Interval], least: float) -> list[Interval]:
+    """What two unions share; stretches up to `least` are dropped."""
+    shared = [(max(a, c), min(b, d)) for a, b in intervals for c, d in others if min(b, d) - max(a, c) > least]
+    return joined(shared)

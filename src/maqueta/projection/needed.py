@@ -51,7 +51,7 @@ def view_need(projected: ProjectedPart, front: Attitude) -> ViewNeed:
     if len(kept) == 1:
         kept.append("top")
     if len(kept) == 3:
-        telling = [name for name in kept[1:] if _tells(projected, attitudes[name])]
+        telling = [name for name in kept[1:] if tells(projected, attitudes[name])]
         kept = ["front", *(telling or ["top"])]
     reasons = tuple((name, _reason(projected, attitudes[name], name, kept, repeated)) for name in _USUAL_THREE)
     return ViewNeed(tuple(kept), tuple(repeated), reasons)
@@ -80,10 +80,10 @@ def _shown(projected: ProjectedPart, attitude: Attitude) -> str:
     axis = attitude.side[1]
     round_ones = sum(1 for feature in projected.part.features if feature.axis == axis)
     circles = {0: "", 1: "one round feature"}.get(round_ones, f"{round_ones} round features")
-    contour = "a contour with steps, slants or curves" if _tells(projected, attitude) else ""
+    contour = "a contour with steps, slants or curves" if tells(projected, attitude) else ""
     return " and ".join(part for part in (contour, circles) if part)
 
 
-def _tells(projected: ProjectedPart, attitude: Attitude) -> bool:
+def tells(projected: ProjectedPart, attitude: Attitude) -> bool:
     """Whether a contour or hole shows its shape along this line of sight, be it from the other end."""
     return any(true_shape(projected, side) > 0 for side in (attitude.side, opposite(attitude.side)))

@@ -5,20 +5,24 @@ unit, in the plane (right, up) of the view, seen from the model's origin; the vi
 lands on the sheet.
 """
 
+import math
 from typing import Annotated, Any, Literal, Self
 
 from pydantic import BaseModel, ConfigDict, Field, model_validator
 
 from maqueta.projection.arrangement import Angle
 from maqueta.projection.attitude import Attitude, Corner, Side
-from maqueta.sheet.paper import PaperSize
+from maqueta.sheet.paper import Layout, PaperSize, layout
 from maqueta.solid.unit import Unit
 
 FARTHEST = 10_000.0
+#: How far centre lines reach past the outline (common practice, no source).
+CENTRE_BEYOND = 3.0
 
 Identifier = Annotated[str, Field(pattern=r"^[a-z0-9-]{1,20}$")]
 Millimetres = Annotated[float, Field(ge=-FARTHEST, le=FARTHEST, allow_inf_nan=False)]
 ModelLength = Annotated[float, Field(ge=-1e6, le=1e6, allow_inf_nan=False)]
+Rectangle = tuple[Millimetres, Millimetres, Millimetres, Millimetres]
 SheetPoint = tuple[Millimetres, Millimetres]
 ViewPoint = tuple[ModelLength, ModelLength]
 ShortText = Annotated[str, Field(max_length=120)]
@@ -32,28 +36,110 @@ class _Strict(BaseModel):
     model_config = ConfigDict(extra="forbid", frozen=True)
 
 
+class Frame(_Strict):
+    """Border and title block as drawn on a sheet from elsewhere: (left, bottom, right, top) in sheet mm."""
+
+    border: Rectangle
+    title: Rectangle | None = None
+
+    @model_validator(mode="after")
+    def _spread(self) -> Self:
+        for box in (self.border, self.title):
+            if box is not None and (box[0] >= box[2] or box[1] >= box[3]):
+                raise ValueError("a frame is wider and higher than nothing")
+        return self
+
+
 class Paper(_Strict):
     """The paper a sheet is drawn on."""
 
     size: PaperSize = "A3"
     landscape: bool = True
+    frame: Frame | None = None
+
+    @property
+    def layout(self) -> Layout:
+        """The rectangles of the sheet: as drawn where it brings its own frame, else ours for the paper size."""
+        usual = layout(self.size, self.landscape)
+        if self.frame is None:
+            return usual
+        _, bottom, right, _ = self.frame.border
+        return Layout(usual.width, usual.height, self.frame.border, self.frame.title or (right, bottom, right, bottom))
+
+
+Turn = Annotated[float, Field(ge=-100, le=100, allow_inf_nan=False)]
+#: An equal-axis view may stand on any of its six axis directions (degrees).
+AxisTurn = Literal[0, 60, 120, 180, 240, 300]
+DraftedPen = Literal["visible", "hidden", "construction"]
+
+
+class _Drafted(_Strict):
+    """A line drawn by hand; `short` is by how many mm a broken one may end early, its last gap not showing.
+
+    `either` marks a stroke of a file that may be a visible line or a single dash of a hidden one.
+    """
+
+    pen: DraftedPen = "visible"
+    either: bool = False
+    short: Annotated[float, Field(ge=0, le=20, allow_inf_nan=False)] = 0.0
+
+
+class DraftedLine(_Drafted):
+    """A straight line, or with more than two points a free curve."""
+
+    kind: Literal["line"] = "line"
+    points: Annotated[tuple[ViewPoint, ...], Field(min_length=2, max_length=2000)]
+
+
+class DraftedArc(_Drafted):
+    """A circle or arc, counter-clockwise from the angle `start` by `sweep` (radians)."""
+
+    kind: Literal["arc"] = "arc"
+    centre: ViewPoint
+    radius: Annotated[float, Field(gt=0, le=1e6, allow_inf_nan=False)]
+    start: Turn = 0.0
+    sweep: Annotated[float, Field(gt=0, le=6.2831854, allow_inf_nan=False)] = 2 * math.pi
+
+
+class DraftedEllipse(_Drafted):
+    """An ellipse or part of one: `angle` of the major half axis, then eccentric angles (radians)."""
+
+    kind: Literal["ellipse"] = "ellipse"
+    centre: ViewPoint
+    major: Annotated[float, Field(gt=0, le=1e6, allow_inf_nan=False)]
+    minor: Annotated[float, Field(gt=0, le=1e6, allow_inf_nan=False)]
+    angle: Turn = 0.0
+    start: Turn = 0.0
+    sweep: Annotated[float, Field(gt=0, le=6.2831854, allow_inf_nan=False)] = 2 * math.pi
+
+
+Drafted = Annotated[DraftedLine | DraftedArc | DraftedEllipse, Field(discriminator="kind")]
 
 
 class View(_Strict):
-    """One projected view: a principal one (`side` and `up`) or a pictorial one (`corner`)."""
+    """One view: a principal one (`side` and `up`) or a pictorial one (`corner`, turned in its plane by degrees).
+
+    A projected view has the part's own lines; a drafted one has its `lines`, drawn by hand or read from a file. A
+    drafted view of which neither attitude nor corner is known fits no view of the part; a `mirrored` one fits only
+    as a mirror image (about the upright through its `at`).
+    """
 
     id: Identifier
     side: Side | None = None
     up: Side | None = None
     corner: Corner | None = None
+    turn: AxisTurn = 0
     at: SheetPoint
     scale: Annotated[float, Field(gt=1e-4, le=1000, allow_inf_nan=False)] = 1.0
     hidden: bool = True
     smooth: bool = False
+    lines: Annotated[tuple[Drafted, ...], Field(max_length=4000)] | None = None
+    mirrored: bool = False
 
     @model_validator(mode="after")
     def _one_way_of_looking(self) -> Self:
-        if self.corner is None and (self.side is None or self.up is None):
+        loose = self.lines is not None and self.side is None and self.up is None
+        if self.corner is None and (self.side is None or self.up is None) and not loose:
             raise ValueError("a view needs side and up, or a corner")
         if self.corner is not None and (self.side is not None or self.up is not None):
             raise ValueError("a pictorial view has a corner, no side and no up")
@@ -110,13 +196,14 @@ class CentreMark(_Strict):
 
 
 class CentreLine(_Strict):
-    """A centre line between two points of a view; it is drawn a little beyond both."""
+    """A centre line between two points of a view; it is drawn `beyond` both, in mm on paper."""
 
     kind: Literal["line"] = "line"
     id: Identifier
     view: Identifier
     start: ViewPoint
     end: ViewPoint
+    beyond: Annotated[float, Field(ge=0, le=20, allow_inf_nan=False)] = CENTRE_BEYOND
 
 
 Mark = Annotated[CentreMark | CentreLine, Field(discriminator="kind")]

@@ -1,19 +1,26 @@
 """Views on paper: their line sets moved to the place and scale the sheet gives them."""
 
+import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
 from maqueta.projection.carrier import Point, Similarity
+from maqueta.projection.compare import DrawnPiece
 from maqueta.projection.line_set import Box, LineSet, Piece, box_of, extremes
+from maqueta.projection.mirror import mirror_image
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.document import SheetDocument, View
+from maqueta.sheet.drafted import pieces_of
 from maqueta.solid.unit import MILLIMETRES
 
 
 @dataclass(frozen=True)
 class PlacedView:
-    """A view of the sheet with the line set behind it. `factor` is mm on paper per unit of the part."""
+    """A view of the sheet with the line set it should have. `factor` is mm on paper per unit of the part.
+
+    A drafted view that fits no view of the part has an empty line set.
+    """
 
     view: View
     lines: LineSet
@@ -30,7 +37,9 @@ class PlacedView:
 
     @cached_property
     def drawn(self) -> tuple[Piece, ...]:
-        """The pieces the sheet shows, in the view's own plane."""
+        """The pieces the sheet shows, in the view's own plane; those drawn by hand have no model behind them."""
+        if self.view.lines is not None:
+            return tuple(item.piece for item in self.by_hand)
         return tuple(
             piece
             for piece in self.lines.pieces
@@ -40,9 +49,15 @@ class PlacedView:
         )
 
     @cached_property
+    def by_hand(self) -> tuple[DrawnPiece, ...]:
+        """The lines of a drafted view; none of a projected one."""
+        return pieces_of(self.view.lines or (), self.factor)
+
+    @cached_property
     def box(self) -> Box:
         """Bounding box of the drawn lines on the sheet, mm."""
-        left, bottom, right, top = box_of(p for piece in self.drawn for p in extremes(piece))
+        points = [p for piece in self.drawn for p in extremes(piece)]
+        left, bottom, right, top = box_of(points or [(0.0, 0.0)])
         return (*self.to_sheet((left, bottom)), *self.to_sheet((right, top)))
 
 
@@ -53,9 +68,14 @@ def placed_views(projected: ProjectedPart, sheet: SheetDocument) -> tuple[Placed
     for view in sheet.views:
         if view.corner is not None:
             lines = projected.corners[view.corner]
-        else:
-            assert view.attitude is not None
+            if view.turn:
+                angle = math.radians(view.turn)
+                lines = lines.moved(Similarity(math.cos(angle), math.sin(angle), 0.0, 0.0))
+        elif view.attitude is not None:
             lines = projected.line_set(view.attitude)
+            lines = mirror_image(lines) if view.mirrored else lines
+        else:
+            lines = LineSet(())
         placed.append(PlacedView(view, lines, view.scale * unit))
     return tuple(placed)
 

@@ -5,6 +5,7 @@ from fastapi import APIRouter, HTTPException, Response
 from maqueta.drawing.dxf import dxf
 from maqueta.drawing.pdf import pdf
 from maqueta.drawing.sheet_ink import sheet_ink
+from maqueta.drawing.sheet_sizes import sheet_sizes
 from maqueta.drawing.svg import svg
 from maqueta.service.forms import DecisionForm, Number, RemarkForm, SheetForm
 from maqueta.service.present import (
@@ -20,7 +21,6 @@ from maqueta.service.present import (
 from maqueta.service.variation import version_for
 from maqueta.service.world import AnyAccount, Instructor, InTransaction, InWorld
 from maqueta.sheet.document import SheetDocument
-from maqueta.sheet.paper import layout
 from maqueta.store.errors import NotVisible
 from maqueta.store.exercises import decide, give_back, readable_sheet, reviewed_sheet, sheets_of
 from maqueta.store.models import SheetRecord
@@ -71,7 +71,7 @@ def as_svg(sheet_id: int, account: AnyAccount, session: InTransaction, world: In
     sheet = readable_sheet(session, account, sheet_id)
     document, title = _document(sheet)
     groups = sheet_ink(world.dossiers.get(version_for(world, session, sheet.exercise, sheet.student_id)), document)
-    drawing = svg(groups, layout(document.paper.size, document.paper.landscape), title)
+    drawing = svg(groups, document.paper.layout, title)
     headers = {"content-security-policy": "sandbox; default-src 'none'; style-src 'unsafe-inline'; font-src data:"}
     return Response(drawing, media_type="image/svg+xml", headers=headers)
 
@@ -82,7 +82,7 @@ def as_pdf(sheet_id: int, account: AnyAccount, session: InTransaction, world: In
     sheet = readable_sheet(session, account, sheet_id)
     document, title = _document(sheet)
     groups = sheet_ink(world.dossiers.get(version_for(world, session, sheet.exercise, sheet.student_id)), document)
-    drawing = pdf(groups, layout(document.paper.size, document.paper.landscape), title)
+    drawing = pdf(groups, document.paper.layout, title)
     headers = {"content-disposition": f'inline; filename="sheet-{sheet.id}.pdf"'}
     return Response(drawing, media_type="application/pdf", headers=headers)
 
@@ -92,8 +92,8 @@ def as_dxf(sheet_id: int, account: AnyAccount, session: InTransaction, world: In
     """The sheet as DXF in millimetres, a layer for each kind of line."""
     sheet = readable_sheet(session, account, sheet_id)
     document, _ = _document(sheet)
-    version = version_for(world, session, sheet.exercise, sheet.student_id)
-    drawing = dxf(sheet_ink(world.dossiers.get(version), document))
+    projected = world.dossiers.get(version_for(world, session, sheet.exercise, sheet.student_id))
+    drawing = dxf(sheet_ink(projected, document), sheet_sizes(projected, document))
     headers = {"content-disposition": f'attachment; filename="sheet-{sheet.id}.dxf"'}
     return Response(drawing, media_type="image/vnd.dxf", headers=headers)
 

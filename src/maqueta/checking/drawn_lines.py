@@ -1,0 +1,90 @@
+"""A drafted view line by line: missing, surplus, displaced, of the wrong kind."""
+
+import math
+from collections.abc import Iterable, Sequence
+
+from maqueta.checking.catalogue import found
+from maqueta.checking.finding import Finding
+from maqueta.checking.survey import Survey
+from maqueta.projection.carrier import Circle, Point
+from maqueta.projection.compare import Comparison, length_of
+from maqueta.projection.displacement import Displaced
+from maqueta.projection.line_set import Piece
+from maqueta.sheet.placed import PlacedView
+
+
+def check_drawn(survey: Survey, item: PlacedView, result: Comparison) -> list[Finding]:
+    """Findings of one drafted view from its comparison."""
+    name = survey.name(item)
+    visible = [piece for piece in result.missing if piece.kind == "visible"]
+    hidden = [piece for piece in result.missing if piece.kind == "hidden"]
+    extra = list(result.extra)
+    findings: list[Finding] = []
+    if item.view.attitude is None:
+        on_pictorial = [entry.piece for entry in item.by_hand if entry.piece.kind == "hidden"]
+        extra = [piece for piece in extra if piece.kind != "hidden"]
+        findings += _one("lines.hidden-on-pictorial", item, name, on_pictorial, "")
+    findings += _one("lines.missing-visible", item, name, visible)
+    findings += _one("lines.missing-hidden", item, name, hidden)
+    findings += _one("lines.extra", item, name, extra)
+    findings += _one("lines.tangent-edge", item, name, result.smooth)
+    for kind in ("visible", "hidden"):
+        # A wrong piece carries the kind it should have; the wording speaks of the kind it was drawn in.
+        drawn_as = "hidden" if kind == "visible" else "visible"
+        wrong = [piece for piece in result.wrong if piece.kind == kind]
+        findings += _one("lines.wrong-kind", item, name, wrong, drawn_as)
+    findings += [_displaced(item, name, pair) for pair in result.displaced]
+    return findings
+
+
+def _one(
+    rule: str, item: PlacedView, name: str, pieces: Sequence[Piece], variant: str | None = None
+) -> Iterable[Finding]:
+    if not pieces:
+        return
+    one = "one" if len(pieces) == 1 else ""
+    yield found(
+        rule,
+        views=(item.view.id,),
+        at=_places(item, pieces),
+        parameters={"count": len(pieces), "length": length_of(pieces) * item.factor, "name": name},
+        variant=one if variant is None else variant,
+        edges=tuple(sorted({edge for piece in pieces for edge in piece.edges})),
+        faces=tuple(sorted({face for piece in pieces if not piece.edges for face in piece.faces})),
+    )
+
+
+def _places(item: PlacedView, pieces: Iterable[Piece]) -> tuple[tuple[Point, ...], ...]:
+    return tuple(tuple(piece.moved(item.move).outline()) for piece in pieces)
+
+
+def _displaced(item: PlacedView, name: str, pair: Displaced) -> Finding:
+    """How far and which way the line should move: against the shift it was drawn with."""
+    back = (-pair.shift[0] * item.factor, -pair.shift[1] * item.factor)
+    circle = isinstance(pair.missing.carrier, Circle)
+    parameters: dict[str, str | float | int] = {
+        "name": name,
+        "distance": math.hypot(*back),
+        "way": _way(back),
+        "length": pair.extra.length * item.factor,
+    }
+    if isinstance(pair.missing.carrier, Circle):
+        parameters["diameter"] = 2 * pair.missing.carrier.radius
+    return found(
+        "lines.displaced",
+        views=(item.view.id,),
+        at=_places(item, (pair.extra,)),
+        parameters=parameters,
+        variant="circle" if circle else "",
+        edges=pair.missing.edges,
+        faces=() if pair.missing.edges else pair.missing.faces,
+    )
+
+
+def _way(shift: Point) -> str:
+    """A direction on the sheet in words; slanted ones by both parts."""
+    x, y = shift
+    across, up = ("right" if x > 0 else "left"), ("up" if y > 0 else "down")
+    if abs(x) < 0.05 * abs(y):
+        return up
+    return across if abs(y) < 0.05 * abs(x) else f"{up} and {across}"

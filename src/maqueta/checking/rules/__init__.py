@@ -1,0 +1,1 @@
+"""The rules of the catalogue, by what they are about."""

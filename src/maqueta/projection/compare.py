@@ -1,0 +1,195 @@
+"""Two drawings of one view against each other: what is missing, surplus, of the wrong kind, or a little off.
+
+Both are interval sets on carriers, so that the differences are exact; curves that are neither lines nor circles are
+compared by distance. All lengths are in the unit of the plane the pieces lie in.
+"""
+
+from collections import defaultdict
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass
+from functools import cached_property
+from typing import Final
+
+from maqueta.projection.carrier import Circle, Interval, Line
+from maqueta.projection.coincidence import along, coinciding
+from maqueta.projection.curve_cover import Chords
+from maqueta.projection.displacement import Displaced, displaced_lines
+from maqueta.projection.interval import common, joined, remaining
+from maqueta.projection.line_set import LineKind, LineSet, Piece
+
+#: Stretches shorter than this many tolerances are not told apart from lines that meet.
+_LEAST: Final = 2.0
+
+
+@dataclass(frozen=True, slots=True)
+class DrawnPiece:
+    """A drawn stretch. `short` is how much a broken line may end early because its last gap does not show.
+
+    `either` marks a stretch whose kind cannot be told: it counts as whatever is expected in its place.
+    """
+
+    piece: Piece
+    short: float = 0.0
+    either: bool = False
+
+
+@dataclass(frozen=True)
+class Comparison:
+    """The differences between a drawn view and the expected one.
+
+    `missing` and `wrong` pieces carry the expected kind and the model behind them, `extra` and `smooth` ones the drawn
+    kind; `smooth` are drawn where two faces run smoothly into each other. `expected` and `drawn` are whole lengths.
+    """
+
+    missing: tuple[Piece, ...]
+    extra: tuple[Piece, ...]
+    wrong: tuple[Piece, ...]
+    smooth: tuple[Piece, ...]
+    displaced: tuple[Displaced, ...]
+    expected: float
+    drawn: float
+
+    @cached_property
+    def disagreement(self) -> float:
+        """Share of all ink, expected and drawn, on which the two disagree: 0 for equal drawings, 1 for strangers.
+
+        A stretch of the wrong kind is at least in its place, so it counts half (it stands in both lengths).
+        """
+        off = sum(pair.missing.length + pair.extra.length for pair in self.displaced)
+        ill = length_of(self.missing) + length_of(self.extra) + length_of(self.wrong) + off
+        return float(ill / max(self.expected + self.drawn, 1e-9))
+
+
+def length_of(pieces: Iterable[Piece]) -> float:
+    """Length of pieces together."""
+    return sum(piece.length for piece in pieces)
+
+
+def compare(
+    expected: LineSet,
+    drawn: Sequence[DrawnPiece],
+    tolerance: float,
+    reach: float,
+    hidden: bool = True,
+    curves: bool = True,
+) -> Comparison:
+    """Compare drawn pieces with the expected line set.
+
+    Carriers match within `tolerance`; a missing and a surplus line up to `reach` apart are one displaced line.
+    Without `hidden` no hidden line is expected, and one that is drawn in its right place is no difference.
+    Without `curves` only lines and circles are compared, which is quicker.
+    """
+    wanted = [piece for piece in expected.pieces if piece.kind != "smooth"]
+    pieces = [item.piece for item in drawn]
+    pairs = coinciding(wanted, pieces, tolerance)
+    missing, wrong = _against(wanted, drawn, pairs, _LEAST * tolerance, hidden)
+    _, extra = split(pieces, wanted, tolerance, [(j, i) for i, j in pairs])
+    if curves:
+        missing, extra = _curves(missing, extra, wanted, pieces, tolerance)
+    smooth, extra = split(extra, expected.of("smooth"), tolerance)
+    displaced, missing, extra = displaced_lines(missing, extra, tolerance, reach)
+    return Comparison(
+        tuple(missing),
+        tuple(extra),
+        tuple(wrong),
+        tuple(smooth),
+        tuple(displaced),
+        length_of(piece for piece in wanted if hidden or piece.kind == "visible"),
+        length_of(pieces),
+    )
+
+
+def pace(piece: Piece) -> float:
+    """Length per unit of a carrier's parameter: 1 along lines and free curves, the radius around a circle."""
+    return piece.carrier.radius if isinstance(piece.carrier, Circle) else 1.0
+
+
+def stretches(piece: Piece, intervals: Iterable[Interval]) -> list[Piece]:
+    """Parts of a piece by intervals of its parameter."""
+    return [Piece(piece.kind, piece.carrier, interval, piece.edges, piece.faces) for interval in intervals]
+
+
+def _against(
+    wanted: Sequence[Piece],
+    drawn: Sequence[DrawnPiece],
+    pairs: Sequence[tuple[int, int]],
+    least: float,
+    hidden: bool,
+) -> tuple[list[Piece], list[Piece]]:
+    """Wanted stretches that nothing covers, and those that only the other kind covers."""
+    drawn_on: defaultdict[int, list[int]] = defaultdict(list)
+    for i, j in pairs:
+        drawn_on[i].append(j)
+    missing: list[Piece] = []
+    wrong: list[Piece] = []
+    for index, piece in enumerate(wanted):
+        covers: Mapping[LineKind, list[Interval]] = {"visible": [], "hidden": [], "smooth": []}
+        rate = pace(piece)
+        for j in drawn_on[index]:
+            item = drawn[j]
+            short = item.short / rate
+            covers[piece.kind if item.either else item.piece.kind].extend(
+                (a - short, b + short) for a, b in along(piece, item.piece)
+            )
+        visible, broken = joined(covers["visible"]), joined(covers["hidden"])
+        own, other = (visible, broken) if piece.kind == "visible" else (broken, visible)
+        bare = remaining([piece.interval], own, least / rate)
+        # A visible line hides a hidden one under it (ISO 128-2, ASME Y14.2, from memory).
+        ill = (
+            common([piece.interval], visible, least / rate)
+            if piece.kind == "hidden"
+            else common(bare, broken, least / rate)
+        )
+        wrong += stretches(piece, ill)
+        if hidden or piece.kind == "visible":
+            missing += stretches(piece, remaining(bare, other, least / rate))
+    return missing, wrong if hidden else [piece for piece in wrong if piece.kind == "visible"]
+
+
+def split(
+    pieces: Sequence[Piece],
+    others: Sequence[Piece],
+    tolerance: float,
+    pairs: Sequence[tuple[int, int]] | None = None,
+) -> tuple[list[Piece], list[Piece]]:
+    """Stretches of `pieces` that lie on lines of `others`, and the stretches that do not."""
+    found = coinciding(pieces, others, tolerance) if pairs is None else pairs
+    others_on: defaultdict[int, list[int]] = defaultdict(list)
+    for i, j in found:
+        others_on[i].append(j)
+    on: list[Piece] = []
+    off: list[Piece] = []
+    for index, piece in enumerate(pieces):
+        spans = joined([span for j in others_on[index] for span in along(piece, others[j])])
+        least = _LEAST * tolerance / pace(piece)
+        on += stretches(piece, common([piece.interval], spans, least))
+        off += stretches(piece, remaining([piece.interval], spans, least))
+    return on, off
+
+
+def _curves(
+    missing: list[Piece],
+    extra: list[Piece],
+    wanted: Sequence[Piece],
+    drawn: Sequence[Piece],
+    tolerance: float,
+) -> tuple[list[Piece], list[Piece]]:
+    """Settle by distance what carriers cannot: ellipses, free curves, and curves drawn as chords or other curves."""
+    least = _LEAST * tolerance
+    bent_drawn = [piece for piece in extra if not isinstance(piece.carrier, Line)]
+    bent_wanted = [piece for piece in missing if not isinstance(piece.carrier, Line)]
+    if not bent_drawn and not bent_wanted:
+        return missing, extra
+    all_drawn, all_wanted = Chords(drawn, tolerance), Chords(wanted, tolerance)
+    some_drawn, some_wanted = Chords(bent_drawn, tolerance), Chords(bent_wanted, tolerance)
+    still_missing = [
+        rest
+        for piece in missing
+        for rest in (some_drawn if isinstance(piece.carrier, Line) else all_drawn).far_from(piece, least)
+    ]
+    still_extra = [
+        rest
+        for piece in extra
+        for rest in (some_wanted if isinstance(piece.carrier, Line) else all_wanted).far_from(piece, least)
+    ]
+    return still_missing, still_extra

@@ -1,0 +1,1 @@
+"""Sheets from elsewhere: a file → strokes, words and sizes → views of the part → a sheet document."""

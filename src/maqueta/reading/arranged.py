@@ -1,0 +1,90 @@
+"""Which view is which: of all views each group could be, the set that agrees best as a sheet.
+
+Symmetric parts look the same from several sides; what a group is then follows from where it stands.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Final
+
+from maqueta.projection.arrangement import Angle, angle_of, name_of, neighbour, place
+from maqueta.projection.attitude import Attitude
+from maqueta.projection.line_set import Box
+from maqueta.reading.identify import Fit
+
+#: What an odd arrangement weighs against a share of disagreeing ink.
+_OTHER_ANGLE: Final = 0.010
+_TURNED: Final = 0.020
+_TWICE: Final = 0.030
+_OTHER_FRONT: Final = 0.015
+_OFF_LINE: Final = 0.005
+_MIRROR: Final = 0.05
+_NOT_ASKED: Final = 0.008
+#: Front views further down the list of accepted ones weigh this much more each.
+_LESS_LIKED: Final = 0.0005
+
+
+@dataclass(frozen=True, slots=True)
+class Standing:
+    """A group on the sheet: its box and the views it could be."""
+
+    box: Box
+    fits: Sequence[Fit]
+
+
+def arrange(
+    groups: Sequence[Standing], angle: Angle, fronts: Sequence[Attitude], views: Sequence[str]
+) -> tuple[list[Fit], int | None]:
+    """One fit for every group, and the place of the front view among them (None without a principal view).
+
+    `fronts` are the front views the exercise accepts, best first, and `views` those it asks for; empty when any will
+    do.
+    """
+    principal = [k for k, group in enumerate(groups) if group.fits and group.fits[0].identity.attitude is not None]
+    chosen = {k: group.fits[0] for k, group in enumerate(groups)}
+    best: tuple[float, int, dict[int, Fit]] | None = None
+    for front in principal:
+        for fit in groups[front].fits:
+            if fit.identity.attitude is None:
+                continue
+            cost = fit.disagreement + (_MIRROR if fit.identity.mirrored else 0.0)
+            liked = fronts.index(fit.identity.attitude) if fit.identity.attitude in fronts else None
+            cost += _OTHER_FRONT if liked is None else _LESS_LIKED * liked
+            picked = {front: fit}
+            names: list[str] = ["front"]
+            for other in principal:
+                if other == front:
+                    continue
+                merit, view, name = _best(groups, front, fit.identity.attitude, other, angle, names)
+                cost += merit
+                picked[other] = view
+                names.append(name)
+                cost += _NOT_ASKED if views and name not in views else 0.0
+            if best is None or cost < best[0] - 1e-9:
+                best = (cost, front, picked)
+    if best is None:
+        return [chosen[k] for k in range(len(groups))], None
+    return [best[2].get(k, chosen[k]) for k in range(len(groups))], best[1]
+
+
+def _best(
+    groups: Sequence[Standing], front: int, attitude: Attitude, other: int, angle: Angle, taken: Sequence[str]
+) -> tuple[float, Fit, str]:
+    candidates: list[tuple[float, int, Fit, str]] = []
+    for fit in groups[other].fits:
+        own = fit.identity.attitude
+        if own is None:
+            continue
+        name = name_of(attitude, own.side)
+        cost = fit.disagreement + (_MIRROR if fit.identity.mirrored else 0.0)
+        cost += _TWICE if name in taken else 0.0
+        cost += _TURNED if neighbour(attitude, name) != own else 0.0
+        stands = place(groups[front].box, groups[other].box, name)
+        speaks = angle_of(name, stands)
+        if name not in ("front", "rear") and speaks != angle:
+            cost += _OTHER_ANGLE
+        if speaks is None and name != "rear":
+            cost += _OFF_LINE
+        candidates.append((cost, len(candidates), fit, name))
+    least = min(candidates, key=lambda c: c[:2])
+    return least[0], least[2], least[3]

@@ -1,0 +1,184 @@
+"""Broken lines drawn as separate short strokes, joined into the lines they stand for.
+
+A run of collinear (or concentric) strokes of one style is a broken line when its gaps are even and its inner strokes
+are even (hidden) or alternate between long and short (centre). Common practice, no source.
+"""
+
+import math
+from collections import defaultdict
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from itertools import pairwise
+from typing import Final
+
+from maqueta.projection.carrier import TURN, Circle, Line
+from maqueta.projection.line_set import Piece
+from maqueta.reading.content import Mark
+from maqueta.reading.kinds import Kind, kind_of
+
+#: Longest dash and widest gap of a line drawn in strokes, mm on paper.
+_LONGEST, _WIDEST, _NARROWEST = 30.0, 4.0, 0.2
+_LONGEST_HIDDEN: Final = 9.0
+_EVEN: Final = 0.25
+#: Strokes lie on one line within this (mm).
+_IN_LINE: Final = 0.05
+
+
+@dataclass(frozen=True, slots=True)
+class _Run:
+    """Strokes in order along one carrier with the gaps between them."""
+
+    members: tuple[int, ...]
+    lengths: tuple[float, ...]
+    gaps: tuple[float, ...]
+    closed: bool
+
+
+def join_dashes(marks: Sequence[Mark]) -> tuple[Mark, ...]:
+    """Replace runs of strokes by one broken line each; everything else stays as it is."""
+    joined: list[Mark] = []
+    taken: set[int] = set()
+    rhythms: list[tuple[float, float]] = []
+    runs = _runs(marks)
+    for run in runs:
+        meant = _meaning(run, kind_of(marks[run.members[0]].style))
+        if meant is None or taken.intersection(run.members):
+            continue
+        gap = sum(run.gaps) / len(run.gaps)
+        if meant == "hidden":
+            rhythms.append((max(run.lengths), gap))
+        joined.append(_joined(marks, run, meant, gap))
+        taken.update(run.members)
+    for run in runs:
+        if len(run.members) == 2 and not taken.intersection(run.members) and _like(run, rhythms):
+            joined.append(_joined(marks, run, "hidden", run.gaps[0]))
+            taken.update(run.members)
+    rest = [mark for index, mark in enumerate(marks) if index not in taken]
+    broken = {mark.style.layer for mark in joined if kind_of(mark.style) == "hidden"}
+    gap = max((gap for _, gap in rhythms), default=0.0)
+    dash = max((dash for dash, _ in rhythms), default=0.0)
+    rest = [_stub(mark, dash, gap) if mark.style.layer in broken else mark for mark in rest]
+    return (*rest, *joined)
+
+
+def _stub(mark: Mark, dash: float, gap: float) -> Mark:
+    """A single stroke no longer than a dash may be the whole of a short hidden line, its last gap not showing."""
+    hidden = kind_of(mark.style) == "hidden" and not mark.style.pattern
+    return replace(mark, short=gap) if hidden and mark.piece.length <= 1.1 * dash else mark
+
+
+def _runs(marks: Sequence[Mark]) -> list[_Run]:
+    groups: defaultdict[tuple[object, ...], list[int]] = defaultdict(list)
+    for index, mark in enumerate(marks):
+        carrier = mark.piece.carrier
+        if mark.style.pattern or mark.piece.length > _LONGEST:
+            continue
+        if isinstance(carrier, Line):
+            groups[(mark.style, "line", round(carrier.angle, 4) % round(math.pi, 4))].append(index)
+        elif isinstance(carrier, Circle):
+            groups[(mark.style, "arc", round(carrier.radius, 1))].append(index)
+    runs: list[_Run] = []
+    for key, members in groups.items():
+        for in_line in _in_line(marks, members, key[1] == "arc"):
+            runs += _cut(marks, in_line)
+    return runs
+
+
+def _in_line(marks: Sequence[Mark], members: list[int], arcs: bool) -> list[list[int]]:
+    result: list[list[int]] = []
+    if arcs:
+        for index in members:
+            c = marks[index].piece.carrier
+            assert isinstance(c, Circle)
+            for group in result:
+                other = marks[group[0]].piece.carrier
+                assert isinstance(other, Circle)
+                if math.dist((c.x, c.y), (other.x, other.y)) <= _IN_LINE and abs(c.radius - other.radius) <= _IN_LINE:
+                    group.append(index)
+                    break
+            else:
+                result.append([index])
+        return result
+
+    def offset(index: int) -> float:
+        carrier = marks[index].piece.carrier
+        assert isinstance(carrier, Line)
+        return carrier.offset
+
+    for index in sorted(members, key=offset):
+        if result and offset(index) - offset(result[-1][-1]) <= _IN_LINE:
+            result[-1].append(index)
+        else:
+            result.append([index])
+    return result
+
+
+def _cut(marks: Sequence[Mark], members: list[int]) -> list[_Run]:
+    """Strokes along one carrier, parted wherever the next gap is too wide for a broken line."""
+    carrier = marks[members[0]].piece.carrier
+    rate = carrier.radius if isinstance(carrier, Circle) else 1.0
+    order = sorted(members, key=lambda index: marks[index].piece.interval[0])
+    spans = [marks[index].piece.interval for index in order]
+    gaps = [rate * (b[0] - a[1]) for a, b in pairwise(spans)]
+    closed = False
+    if isinstance(carrier, Circle) and len(order) > 2:
+        last = rate * (spans[0][0] + TURN - spans[-1][1])
+        closed = _NARROWEST <= last <= _WIDEST and all(_NARROWEST <= gap <= _WIDEST for gap in gaps)
+    usual = sorted(gap for gap in gaps if _NARROWEST <= gap <= _WIDEST)
+    middle = usual[len(usual) // 2] if usual else 0.0
+    runs: list[_Run] = []
+    start = 0
+    for place in range(1, len(order) + 1):
+        fits = place < len(order) and abs(gaps[place - 1] - middle) <= max(0.15, _EVEN * middle) and middle > 0
+        if fits:
+            continue
+        if place - start >= 2:
+            lengths = tuple(rate * (b - a) for a, b in spans[start:place])
+            runs.append(_Run(tuple(order[start:place]), lengths, tuple(gaps[start : place - 1]), closed))
+        start = place
+    return runs
+
+
+def _meaning(run: _Run, said: Kind) -> Kind | None:
+    """What a run of strokes is; two strokes are only joined where the layer says that they are broken."""
+    inner = run.lengths if run.closed else run.lengths[1:-1]
+    if said in ("hidden", "centre"):
+        return said if max(run.lengths) <= (_LONGEST_HIDDEN if said == "hidden" else _LONGEST) else None
+    if said not in ("open", "visible") or len(run.members) < 3:
+        return None
+    longest = max(inner)
+    gap = max(run.gaps)
+    even = min(inner) >= (1 - _EVEN) * longest
+    if even and max(run.lengths) <= 1.1 * longest <= _LONGEST_HIDDEN and gap <= longest:
+        return "hidden"
+    if len(run.lengths) >= 3 and _alternates(run.lengths) and gap <= max(run.lengths) / 2:
+        return "centre"
+    return None
+
+
+def _alternates(lengths: Sequence[float]) -> bool:
+    """Long and short strokes in turn, the short ones even and less than half as long as any long inner one."""
+    for first in (0, 1):
+        long, short = lengths[first::2], lengths[1 - first :: 2]
+        inner = [length for place, length in enumerate(lengths) if place % 2 == first and 0 < place < len(lengths) - 1]
+        compared = inner or long
+        if short and max(short) <= 0.5 * min(compared) and max(short) - min(short) <= max(0.2, _EVEN * max(short)):
+            return True
+    return False
+
+
+def _like(run: _Run, rhythms: Sequence[tuple[float, float]]) -> bool:
+    return any(
+        abs(run.gaps[0] - gap) <= max(0.1, 0.15 * gap) and max(run.lengths) <= 1.1 * dash for dash, gap in rhythms
+    )
+
+
+def _joined(marks: Sequence[Mark], run: _Run, meant: Kind, gap: float) -> Mark:
+    first, last = marks[run.members[0]], marks[run.members[-1]]
+    carrier = first.piece.carrier
+    reach = (first.piece.interval[0], last.piece.interval[1])
+    if run.closed:
+        reach = (0.0, TURN)
+    pattern = (max(run.lengths), -gap) if meant == "hidden" else (max(run.lengths), -gap, min(run.lengths), -gap)
+    style = replace(first.style, pattern=pattern, pattern_name="STROKES")
+    return Mark(Piece("visible", carrier, reach, (), ()), style, 0.0 if run.closed else 1.05 * gap)

@@ -1,0 +1,407 @@
+"""A DXF file as strokes, words and sizes in mm on paper, by a general DXF library.
+
+The file is hostile: entity counts, nesting and coordinates are bounded, and nothing is dropped silently.
+"""
+
+import io
+import itertools
+import math
+import re
+from collections import Counter
+from collections.abc import Iterable, Iterator
+from dataclasses import replace
+from typing import Any, Final
+
+import ezdxf
+from ezdxf import recover
+from ezdxf.path import make_path
+from ezdxf.tools.text import fast_plain_mtext
+
+from maqueta.projection.carrier import TURN, Circle, Ellipse, Point, Similarity, line_through, recognised
+from maqueta.projection.line_set import Piece, extremes
+from maqueta.reading.content import Content, Mark, Pointer, Size, SizeKind, Style, Words
+from maqueta.reading.errors import UnreadableSheetError
+
+LARGEST_FILE: Final = 48 * 1024 * 1024
+MOST_ENTITIES: Final = 40_000
+MOST_STROKES: Final = 20_000
+_DEEPEST: Final = 12
+#: Coordinates beyond this (in file units) belong to no sheet of paper.
+_FARTHEST: Final = 1e6
+_ENTITY: Final = re.compile(rb"\n[ \t]*0[ \t]*\r?\n[ \t]*[A-Z3][A-Z0-9_]+[ \t]*\r?(?=\n)")
+_MM_PER_UNIT: Final = {1: 25.4, 2: 304.8, 4: 1.0, 5: 10.0, 6: 1000.0}
+#: The longest paper in common use is 1189 mm (A0, ISO 216): a sheet smaller than this in file units is in inches.
+_INCHES_BELOW: Final = 60.0
+_UNREAD_ON_PURPOSE: Final = {"VIEWPORT", "ATTDEF", "SEQEND"}
+
+
+def read_dxf(data: bytes) -> Content:
+    """Read a DXF file. Raises UnreadableSheetError with one line for people."""
+    document = _open(data)
+    space, windows = _space(document)
+    layers = {layer.dxf.name.lower(): layer for layer in document.layers}
+    collector = _Collector(document, layers)
+    if windows:
+        for window, inner in windows:
+            collector.through(window, inner)
+    collector.collect(space)
+    return collector.content(_millimetres(document, collector))
+
+
+def _open(data: bytes) -> Any:
+    if not data.strip():
+        raise UnreadableSheetError("the file is empty")
+    if len(data) > LARGEST_FILE:
+        raise UnreadableSheetError(f"the file is larger than {LARGEST_FILE // 2**20} MB")
+    if b"\x00" in data[:4096] or b"SECTION" not in data[:65536]:
+        raise UnreadableSheetError("it is not a text DXF file")
+    count = sum(1 for _ in itertools.islice(_ENTITY.finditer(data), 8 * MOST_ENTITIES))
+    if count > MOST_ENTITIES:
+        raise UnreadableSheetError(f"the file has more than {MOST_ENTITIES} entities; a sheet has some hundred")
+    try:
+        document, _ = recover.read(io.BytesIO(data))
+    except (ezdxf.DXFError, ValueError, KeyError, IndexError, AttributeError, TypeError, OverflowError) as error:
+        raise UnreadableSheetError("it is not a usable DXF file: its structure is broken") from error
+    return document
+
+
+def _space(document: Any) -> tuple[Iterable[Any], list[tuple[Any, list[Any]]]]:
+    """The space the sheet is drawn in: paper space where something is drawn there, with its windows on the model."""
+    model = list(document.modelspace())
+    for name in document.layout_names_in_taborder():
+        if name == "Model":
+            continue
+        paper = list(document.layout(name))
+        drawn = [entity for entity in paper if entity.dxftype() != "VIEWPORT"]
+        windows = [e for e in paper if e.dxftype() == "VIEWPORT" and e.dxf.get("id", 2) != 1 and e.dxf.get("status", 1)]
+        if drawn or (windows and not model):
+            inner = [(window, model) for window in windows] if model else []
+            return drawn if inner or not model or len(drawn) > len(model) else [*model], inner
+    return model, []
+
+
+class _Collector:
+    """Walks through entities and blocks and keeps what a sheet is made of, in file units."""
+
+    def __init__(self, document: Any, layers: dict[str, Any]) -> None:
+        self._document = document
+        self._layers = layers
+        self._patterns: dict[str, tuple[float, ...]] = {}
+        self.marks: list[Mark] = []
+        self.words: list[Words] = []
+        self.sizes: list[Size] = []
+        self.pointers: list[Pointer] = []
+        self.filled: list[tuple[Point, ...]] = []
+        self._unread: Counter[str] = Counter()
+
+    def collect(self, entities: Iterable[Any]) -> None:
+        """Take in entities of the sheet."""
+        for entity in entities:
+            self._take(entity, None, ())
+
+    def through(self, window: Any, entities: Iterable[Any]) -> None:
+        """Take in what a window on the model shows, at the window's place and scale."""
+        scale = window.dxf.height / window.dxf.view_height if window.dxf.get("view_height", 0) else 1.0
+        x, y = window.dxf.view_center_point[0], window.dxf.view_center_point[1]
+        target = window.dxf.get("view_target_point", (0, 0, 0))
+        move = Similarity(
+            scale, 0.0, window.dxf.center[0] - scale * (x + target[0]), window.dxf.center[1] - scale * (y + target[1])
+        )
+        half = (window.dxf.width / 2 * 1.001, window.dxf.height / 2 * 1.001)
+        inner = _Collector(self._document, self._layers)
+        inner.collect(entities)
+        moved = _moved(inner, move)
+
+        def shown(point: Point) -> bool:
+            return bool(
+                abs(point[0] - window.dxf.center[0]) <= half[0] and abs(point[1] - window.dxf.center[1]) <= half[1]
+            )
+
+        self.marks += [m for m in moved.marks if all(shown(p) for p in m.piece.ends)]
+        self.words += [w for w in moved.words if shown(w.at)]
+        self.sizes += [s for s in moved.sizes if shown(s.first)]
+        self.pointers += [p for p in moved.pointers if shown(p.points[0])]
+        self._unread += inner._unread
+
+    def content(self, unit: float) -> Content:
+        """Everything in mm; `unit` is mm per file unit."""
+        moved = _moved(self, Similarity(unit, 0.0, 0.0, 0.0))
+        unread = [f"{kind} ({number})" for kind, number in sorted(self._unread.items())]
+        return replace(moved, not_read=tuple(unread))
+
+    def _take(self, entity: Any, parent: Style | None, inside: tuple[str, ...]) -> None:
+        kind = entity.dxftype()
+        style = self._style(entity, parent)
+        layer = self._layers.get(style.layer.lower())
+        if layer is not None and (layer.is_off() or layer.is_frozen()):
+            self._unread[f"{kind} on the switched-off layer {style.layer}"] += 1
+            return
+        if style.layer.lower() == "defpoints" or entity.dxf.get("invisible", 0):
+            return
+        if len(self.marks) > MOST_STROKES:
+            raise UnreadableSheetError(f"the sheet has more than {MOST_STROKES} lines")
+        try:
+            if kind == "INSERT":
+                self._insert(entity, style, inside)
+            elif kind == "DIMENSION":
+                self._dimension(entity)
+            elif kind in ("TEXT", "ATTRIB"):
+                self._text(entity, style)
+            elif kind == "MTEXT":
+                self._long_text(entity, style)
+            elif kind in ("LEADER", "MULTILEADER"):
+                self._leader(entity)
+            elif kind in ("SOLID", "TRACE"):
+                self.filled.append(tuple((float(v.x), float(v.y)) for v in entity.wcs_vertices()))
+            elif kind == "HATCH" or kind in _UNREAD_ON_PURPOSE:
+                return
+            else:
+                self._curve(entity, kind, style)
+        except UnreadableSheetError:
+            raise
+        except (ezdxf.DXFError, ValueError, ArithmeticError, KeyError, IndexError, AttributeError, TypeError):
+            self._unread[f"{kind} that is damaged"] += 1
+
+    def _style(self, entity: Any, parent: Style | None) -> Style:
+        layer_name = str(entity.dxf.get("layer", "0"))
+        if parent is not None and layer_name == "0":
+            layer_name = parent.layer
+        layer = self._layers.get(layer_name.lower())
+        name = str(entity.dxf.get("linetype", "BYLAYER")).upper()
+        own = name not in ("BYLAYER", "BYBLOCK")
+        if name == "BYBLOCK" and parent is not None:
+            name, own = parent.pattern_name, True
+        elif not own:
+            name = str(layer.dxf.linetype).upper() if layer is not None else "CONTINUOUS"
+        width = int(entity.dxf.get("lineweight", -1))
+        if width == -2 and parent is not None:
+            width = parent.width if parent.width is not None else -3
+        if width == -1:
+            width = int(layer.dxf.get("lineweight", -3)) if layer is not None else -3
+        colour = int(entity.dxf.get("color", 256))
+        if colour == 0 and parent is not None:
+            colour = parent.colour
+        if colour == 256:
+            colour = abs(int(layer.dxf.color)) if layer is not None else 7
+        pattern = self._pattern(name)
+        plain = own and not pattern and layer is not None and bool(self._pattern(str(layer.dxf.linetype).upper()))
+        return Style(layer_name, pattern, name, plain, width if width >= 0 else None, colour)
+
+    def _pattern(self, name: str) -> tuple[float, ...]:
+        if name not in self._patterns:
+            lengths: tuple[float, ...] = ()
+            if name in self._document.linetypes:
+                tags = self._document.linetypes.get(name).pattern_tags.tags
+                lengths = tuple(float(tag.value) for tag in tags if tag.code == 49)
+            self._patterns[name] = lengths
+        return self._patterns[name]
+
+    def _insert(self, entity: Any, style: Style, inside: tuple[str, ...]) -> None:
+        name = str(entity.dxf.name).lower()
+        if name in inside or len(inside) >= _DEEPEST:
+            self._unread[f"INSERT of the block {entity.dxf.name}, which contains itself"] += 1
+            return
+        for attribute in entity.attribs:
+            if not attribute.is_invisible:
+                self._take(attribute, style, inside)
+        copies = entity.multi_insert() if entity.mcount > 1 else (entity,)
+        for copy in itertools.islice(copies, 400):
+            for child in copy.virtual_entities():
+                self._take(child, style, (*inside, name))
+
+    def _text(self, entity: Any, style: Style) -> None:
+        text = entity.plain_text() if entity.dxftype() == "TEXT" else str(entity.dxf.text)
+        place = entity.dxf.get("insert", (0, 0, 0))
+        height = float(entity.dxf.get("height", 2.5))
+        at = (float(place[0]), float(place[1]))
+        halign, valign = int(entity.dxf.get("halign", 0)), int(entity.dxf.get("valign", 0))
+        if (halign or valign) and entity.dxf.hasattr("align_point"):
+            point = entity.dxf.align_point
+            share = {1: 0.5, 2: 1.0, 4: 0.5}.get(halign, 0.0)
+            drop = {2: 0.5, 3: 1.0}.get(valign, 0.5 if halign == 4 else 0.0)
+            turn = math.radians(float(entity.dxf.get("rotation", 0.0)))
+            back, down = share * _width(text, height), drop * height
+            at = (
+                float(point[0]) - back * math.cos(turn) + down * math.sin(turn),
+                float(point[1]) - back * math.sin(turn) - down * math.cos(turn),
+            )
+            if halign in (3, 5):
+                at = (float(place[0]), float(place[1]))
+        tag = str(entity.dxf.tag) if entity.dxftype() == "ATTRIB" else ""
+        self._say(text, at, height, float(entity.dxf.get("rotation", 0.0)), style, tag)
+
+    def _long_text(self, entity: Any, style: Style) -> None:
+        lines = entity.plain_text(split=True)
+        height = float(entity.dxf.get("char_height", 2.5))
+        turn = entity.get_rotation()
+        angle = math.radians(turn)
+        corner = int(entity.dxf.get("attachment_point", 1))
+        column, row = (corner - 1) % 3, (corner - 1) // 3
+        pitch = 1.66 * height * float(entity.dxf.get("line_spacing_factor", 1.0))
+        whole = height + pitch * (len(lines) - 1)
+        x, y = float(entity.dxf.insert[0]), float(entity.dxf.insert[1])
+        for index, line in enumerate(lines):
+            back = (0.0, 0.5, 1.0)[column] * _width(line, height)
+            down = height + index * pitch - (0.0, 0.5, 1.0)[row] * whole
+            at = (
+                x - back * math.cos(angle) + down * math.sin(angle),
+                y - back * math.sin(angle) - down * math.cos(angle),
+            )
+            self._say(line, at, height, turn, style)
+
+    def _say(self, text: str, at: Point, height: float, turn: float, style: Style, tag: str = "") -> None:
+        _usable(at)
+        if text.strip():
+            self.words.append(Words(text.strip()[:200], at, height, turn, style, tag))
+
+    def _dimension(self, entity: Any) -> None:
+        kinds: dict[int, SizeKind] = {0: "linear", 1: "aligned", 3: "diameter", 4: "radius"}
+        kind = kinds.get(entity.dimtype, "other")
+        text = self._written(entity)
+        place = entity.dxf.get("defpoint", (0, 0, 0))
+        middle = entity.dxf.get("text_midpoint", place)
+        if kind in ("diameter", "radius"):
+            far = entity.dxf.get("defpoint4", (0, 0, 0))
+            a, b = _point(place), _point(far)
+            centre = ((a[0] + b[0]) / 2, (a[1] + b[1]) / 2) if kind == "diameter" else a
+            self.sizes.append(Size(kind, centre, b, 0.0, _point(middle), text))
+            return
+        if kind == "other":
+            self._unread["DIMENSION of an angle or a coordinate"] += 1
+            return
+        first, second = _point(entity.dxf.defpoint2), _point(entity.dxf.defpoint3)
+        turn = math.radians(float(entity.dxf.get("angle", 0.0)))
+        if kind == "aligned":
+            turn = math.atan2(second[1] - first[1], second[0] - first[0])
+        self.sizes.append(Size(kind, first, second, turn, _point(place), text))
+
+    def _written(self, entity: Any) -> str:
+        """What stands at a dimension: the text given, else what its block shows, else what it measures."""
+        given = str(fast_plain_mtext(str(entity.dxf.get("text", "") or "")))
+        if given.strip() and "<>" not in given:
+            return given.strip()
+        shown = ""
+        block = entity.get_geometry_block()
+        if block is not None:
+            for child in block:
+                if child.dxftype() in ("TEXT", "MTEXT"):
+                    shown = child.plain_text()
+                    break
+        if shown.strip():
+            return " ".join(shown.split())
+        measured = entity.dxf.get("actual_measurement", None)
+        if measured is None:
+            measured = entity.get_measurement()
+        value = float(measured) * float(entity.override().get("dimlfac", 1.0) or 1.0)
+        number = f"{value:.4f}".rstrip("0").rstrip(".")
+        return given.replace("<>", number) if given.strip() else number
+
+    def _leader(self, entity: Any) -> None:
+        if entity.dxftype() == "LEADER":
+            points = tuple(_point(vertex) for vertex in entity.vertices)
+            if len(points) >= 2:
+                self.pointers.append(Pointer(points))
+            return
+        text = entity.context.mtext
+        note = fast_plain_mtext(text.default_content) if text is not None else ""
+        for leader in entity.context.leaders:
+            for line in leader.lines:
+                last = _point(leader.last_leader_point) if leader.last_leader_point else _point(line.vertices[-1])
+                points = (*(_point(vertex) for vertex in line.vertices), last)
+                if len(points) >= 2:
+                    self.pointers.append(Pointer(points, " ".join(note.split())))
+
+    def _curve(self, entity: Any, kind: str, style: Style) -> None:
+        if kind not in ("LINE", "CIRCLE", "ARC", "ELLIPSE", "LWPOLYLINE", "POLYLINE", "SPLINE"):
+            self._unread[kind] += 1
+            return
+        if kind in ("LWPOLYLINE", "POLYLINE"):
+            if kind == "LWPOLYLINE" and entity.dxf.get("const_width", 0.0) > 0:
+                style = replace(style, width=round(100 * entity.dxf.const_width))
+            for part in entity.virtual_entities():
+                self._curve(part, part.dxftype(), style)
+            return
+        for carrier, interval in _carriers(entity, kind):
+            piece = Piece("visible", carrier, interval, (), ())
+            for point in piece.ends:
+                _usable(point)
+            if piece.length > 0:
+                self.marks.append(Mark(piece, style))
+
+
+def _carriers(entity: Any, kind: str) -> Iterator[tuple[Any, tuple[float, float]]]:
+    dxf = entity.dxf
+    flat = abs(dxf.get("extrusion", (0, 0, 1))[2] - 1.0) < 1e-9
+    if kind == "LINE":
+        first, last = _point(dxf.start), _point(dxf.end)
+        if math.dist(first, last) > 1e-9:
+            yield line_through(first, last)
+    elif kind in ("CIRCLE", "ARC") and flat:
+        centre, radius = _point(dxf.center), float(dxf.radius)
+        if not 0 < radius < _FARTHEST:
+            raise UnreadableSheetError(f"the file has a circle of radius {radius:g}")
+        reach = (0.0, TURN)
+        if kind == "ARC":
+            start = math.radians(dxf.start_angle) % TURN
+            reach = (start, start + (math.radians(dxf.end_angle) - start) % TURN)
+        yield Circle(*centre, radius), reach
+    elif kind == "ELLIPSE" and flat and 0 < dxf.ratio <= 1:
+        centre = _point(dxf.center)
+        axis = _point(dxf.major_axis)
+        major = math.hypot(*axis)
+        start = float(dxf.start_param) % TURN
+        width = (float(dxf.end_param) - start) % TURN or TURN
+        if abs(dxf.ratio - 1) < 1e-6:
+            start += math.atan2(axis[1], axis[0])
+            yield Circle(*centre, major), (0.0, TURN) if width >= TURN - 1e-9 else (start % TURN, start % TURN + width)
+            return
+        angle = math.atan2(axis[1], axis[0])
+        flip = math.pi * (math.floor(angle / math.pi) % 2)
+        start = (start + flip) % TURN
+        ellipse = Ellipse(*centre, major, major * dxf.ratio, angle % math.pi)
+        yield ellipse, (0.0, TURN) if width >= TURN - 1e-9 else (start, start + width)
+    else:
+        points = [_point(vertex) for vertex in make_path(entity).flattening(0.01, segments=8)]
+        for point in points:
+            _usable(point)
+        points = [p for k, p in enumerate(points) if k == 0 or math.dist(p, points[k - 1]) > 1e-9]
+        if len(points) >= 2:
+            yield recognised(points, 0.01)
+
+
+def _point(value: Any) -> Point:
+    point = (float(value[0]), float(value[1]))
+    _usable(point)
+    return point
+
+
+def _usable(point: Point) -> None:
+    if not all(math.isfinite(c) and abs(c) <= _FARTHEST for c in point):
+        raise UnreadableSheetError(f"the file has a coordinate that is not on any sheet ({point[0]:g}, {point[1]:g})")
+
+
+def _width(text: str, height: float) -> float:
+    """Rough width of lettering; narrow letters are about two thirds as wide as high (common practice, no source)."""
+    return 0.67 * height * len(text)
+
+
+def _moved(source: "_Collector | Content", move: Similarity) -> Content:
+    scale = move.scale
+    marks = tuple(mark.with_piece(mark.piece.moved(move)) for mark in source.marks)
+    words = tuple(replace(w, at=move(w.at), height=w.height * scale) for w in source.words)
+    sizes = tuple(replace(s, first=move(s.first), second=move(s.second), place=move(s.place)) for s in source.sizes)
+    pointers = tuple(replace(p, points=tuple(move(q) for q in p.points)) for p in source.pointers)
+    filled = tuple(tuple(move(q) for q in shape) for shape in source.filled)
+    return Content(marks, words, sizes, pointers, filled, ())
+
+
+def _millimetres(document: Any, collector: _Collector) -> float:
+    """Mm per file unit: the header's unit unless the size of the drawing speaks against it."""
+    points = [p for mark in collector.marks for p in extremes(mark.piece)]
+    if not points:
+        raise UnreadableSheetError("there is no line in the file")
+    spread = max(max(c) - min(c) for c in zip(*points, strict=True))
+    said = _MM_PER_UNIT.get(int(document.header.get("$INSUNITS", 0)))
+    if said is not None and 40.0 <= spread * said <= 3000.0:
+        return said
+    return 25.4 if spread < _INCHES_BELOW else 1.0

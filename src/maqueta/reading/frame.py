@@ -1,0 +1,200 @@
+"""Border, paper edge and title block of a sheet from elsewhere, found by their lines."""
+
+import itertools
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Final
+
+from maqueta.projection.carrier import Line
+from maqueta.projection.line_set import Box, box_of, extremes
+from maqueta.reading.content import Mark, Words
+from maqueta.reading.kinds import Kind
+from maqueta.reading.title_words import is_label
+from maqueta.sheet.paper import SIDES_MM, PaperSize
+
+#: Lines meet within this (mm).
+_MEET: Final = 0.6
+#: How far a border may stand inside the paper's edge, mm: the widest margins in use, with room (ISO 5457).
+_WIDEST_MARGIN: Final = 45.0
+
+
+@dataclass(frozen=True, slots=True)
+class SheetFrame:
+    """What surrounds the drawing: `paper` and `border` boxes, the `title` block's box, and the marks they are made of.
+
+    `size` and `landscape` are those of the paper the border fits; None when there is no border.
+    """
+
+    paper: Box | None
+    border: Box | None
+    title: Box | None
+    members: frozenset[int]
+    size: PaperSize | None
+    landscape: bool
+
+
+def find_frame(marks: Sequence[Mark], kinds: Sequence[Kind], words: Sequence[Words], asked: PaperSize) -> SheetFrame:
+    """Find the frame; `asked` is the paper the exercise asks for, preferred where a border fits several."""
+    straight = {
+        index: box_of(mark.piece.ends)
+        for index, mark in enumerate(marks)
+        if kinds[index] in ("visible", "frame", "title", "text", "open")
+        and isinstance(mark.piece.carrier, Line)
+        and min(_extent(box_of(mark.piece.ends))) < 1e-3
+    }
+    rectangles = sorted(_large_rectangles(straight), key=lambda box: -_area(box))
+    fitting = [(box, paper) for box in rectangles if (paper := _paper_of(box, asked)) is not None]
+    border, outer, size, landscape = None, None, None, True
+    if fitting:
+        outer_box, (size, landscape) = fitting[0]
+        inside = [box for box, _ in fitting[1:] if _area(box) < 0.999 * _area(outer_box)]
+        border = inside[0] if inside and _is_paper(outer_box, size) else outer_box
+        outer = outer_box if border is not outer_box else None
+    edges = [box for box in (border, outer) if box is not None]
+    members = {index for index, box in straight.items() if any(_on_edge(box, edge) for edge in edges)}
+    members |= {index for index, kind in enumerate(kinds) if kind == "frame"}
+    title = _title_box(marks, kinds, straight, words, border, members)
+    if title is not None:
+        members |= {index for index, mark in enumerate(marks) if _inside(box_of(extremes(mark.piece)), title)}
+    return SheetFrame(outer, border, title, frozenset(members), size, landscape)
+
+
+def _extent(box: Box) -> tuple[float, float]:
+    return box[2] - box[0], box[3] - box[1]
+
+
+def _area(box: Box) -> float:
+    return (box[2] - box[0]) * (box[3] - box[1])
+
+
+def _inside(box: Box, outer: Box, slack: float = _MEET) -> bool:
+    return (
+        box[0] >= outer[0] - slack
+        and box[1] >= outer[1] - slack
+        and box[2] <= outer[2] + slack
+        and box[3] <= outer[3] + slack
+    )
+
+
+def _large_rectangles(straight: dict[int, Box]) -> list[Box]:
+    """Closed rectangles of long lines; a line may be drawn in several parts."""
+    level = [box for box in straight.values() if box[2] - box[0] > 100]
+    upright = [box for box in straight.values() if box[3] - box[1] > 80]
+    level = sorted(level, key=lambda box: box[0] - box[2])[:40]
+    upright = sorted(upright, key=lambda box: box[1] - box[3])[:40]
+    found: list[Box] = []
+    for low, high in itertools.permutations(level, 2):
+        if high[1] - low[1] < 80 or abs(low[0] - high[0]) > _MEET or abs(low[2] - high[2]) > _MEET:
+            continue
+        left = any(_joins(side, low[0], low[1], high[1]) for side in upright)
+        right = any(_joins(side, low[2], low[1], high[1]) for side in upright)
+        if left and right:
+            found.append((low[0], low[1], low[2], high[1]))
+    return found
+
+
+def _joins(side: Box, x: float, low: float, high: float) -> bool:
+    return abs(side[0] - x) <= _MEET and abs(side[1] - low) <= _MEET and abs(side[3] - high) <= _MEET
+
+
+def _paper_of(box: Box, asked: PaperSize) -> tuple[PaperSize, bool] | None:
+    """The paper a border fits, with the narrowest margins; the asked one when it fits as well."""
+    width, height = _extent(box)
+    candidates = []
+    for size, (short, long) in SIDES_MM.items():
+        for paper, landscape in (((long, short), True), ((short, long), False)):
+            margins = (paper[0] - width, paper[1] - height)
+            if all(-1.0 <= margin <= 2 * _WIDEST_MARGIN for margin in margins):
+                candidates.append((size != asked, sum(margins), size, landscape))
+    if not candidates:
+        return None
+    _, _, size, landscape = min(candidates)
+    return size, landscape
+
+
+def _is_paper(box: Box, size: PaperSize) -> bool:
+    return all(abs(a - b) <= 2.0 for a, b in zip(sorted(_extent(box)), SIDES_MM[size], strict=True))
+
+
+def _on_edge(line: Box, edge: Box) -> bool:
+    """Whether a straight line lies on one side of a rectangle."""
+    level = line[3] - line[1] < line[2] - line[0]
+    if not _inside(line, edge):
+        return False
+    if level:
+        return min(abs(line[1] - edge[1]), abs(line[1] - edge[3])) <= _MEET / 2
+    return min(abs(line[0] - edge[0]), abs(line[0] - edge[2])) <= _MEET / 2
+
+
+def _title_box(
+    marks: Sequence[Mark],
+    kinds: Sequence[Kind],
+    straight: dict[int, Box],
+    words: Sequence[Words],
+    border: Box | None,
+    members: set[int],
+) -> Box | None:
+    """The box of the title block: its own layer, else the net of lines around the words that name its fields."""
+    labels = [word for word in words if is_label(word.text) or word.tag]
+    own = [box_of(extremes(marks[i].piece)) for i, kind in enumerate(kinds) if kind == "title" and i not in members]
+    if own:
+        inside = [box for box in own if border is None or _inside(box, border)]
+        if inside:
+            return _union(inside)
+    nets = _nets({index: box for index, box in straight.items() if index not in members})
+    candidates = []
+    for net in nets:
+        box = _union(net)
+        if border is not None:
+            box = _to_border(box, border)
+        if border is not None and _area(box) > 0.35 * _area(border):
+            continue
+        count = sum(1 for word in labels if _holds(box, word))
+        if count >= 1 and len(net) >= 2:
+            candidates.append((count, -_area(box), box))
+    if candidates:
+        return max(candidates)[2]
+    if len(labels) >= 2:
+        return _union([(w.at[0], w.at[1], w.at[0] + 0.67 * w.height * len(w.text), w.at[1] + w.height) for w in labels])
+    return None
+
+
+def _holds(box: Box, word: Words) -> bool:
+    return box[0] - _MEET <= word.at[0] <= box[2] and box[1] - _MEET <= word.at[1] <= box[3]
+
+
+def _union(boxes: Sequence[Box]) -> Box:
+    return (min(b[0] for b in boxes), min(b[1] for b in boxes), max(b[2] for b in boxes), max(b[3] for b in boxes))
+
+
+def _to_border(box: Box, border: Box) -> Box:
+    """A net that touches the border on a side reaches to it: the border is the block's own edge there."""
+    left, bottom, right, top = box
+    near = 1.5
+    if abs(right - border[2]) <= near or (bottom - border[1] <= near and border[2] - right < 60):
+        right = border[2]
+    if abs(bottom - border[1]) <= near:
+        bottom = border[1]
+    return (left, bottom, right, top)
+
+
+def _nets(straight: dict[int, Box]) -> list[list[Box]]:
+    """Straight lines that touch or cross, gathered."""
+    boxes = list(straight.values())
+    home = list(range(len(boxes)))
+
+    def root(place: int) -> int:
+        while home[place] != place:
+            home[place] = home[home[place]]
+            place = home[place]
+        return place
+
+    for i, a in enumerate(boxes):
+        for j in range(i):
+            b = boxes[j]
+            if a[0] <= b[2] + _MEET and b[0] <= a[2] + _MEET and a[1] <= b[3] + _MEET and b[1] <= a[3] + _MEET:
+                home[root(i)] = root(j)
+    nets: dict[int, list[Box]] = {}
+    for place, box in enumerate(boxes):
+        nets.setdefault(root(place), []).append(box)
+    return list(nets.values())

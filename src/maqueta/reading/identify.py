@@ -1,0 +1,282 @@
+"""What view of the part a group of lines is, where it stands and at what scale.
+
+Candidate scales are those that the box of the group, the title block and the standards suggest; the place is voted for
+by all pairs of drawn and expected lines; the few best poses are compared exactly, and the least disagreement wins.
+"""
+
+import itertools
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+
+from maqueta.projection.carrier import Line, Point, Similarity
+from maqueta.projection.compare import Comparison, DrawnPiece, compare, length_of, split
+from maqueta.projection.line_set import Box, Piece, box_of, extremes
+from maqueta.projection.projected_part import ProjectedPart
+from maqueta.reading.candidates import (
+    Candidate,
+    Identity,
+    Rows,
+    Stations,
+    pictorial_candidates,
+    principal_candidates,
+    remembered,
+    stations_of,
+)
+from maqueta.sheet.scales import recommended
+from maqueta.solid.unit import MILLIMETRES
+
+#: A group that disagrees with its best view on more than half of the ink is no view of the part.
+STRANGER: Final = 0.5
+#: Poses compared exactly, best votes first.
+_COMPARED: Final = 14
+_REFINED: Final = 5
+#: Views within this much of the least disagreement stay in question.
+_CLOSE: Final = 0.06
+#: A mirror image must be this much better than every true view before a view is called mirrored.
+_MIRRORED: Final = 0.04
+#: A view is found within a larger group when this much of its lines is there.
+_MOSTLY: Final = 0.8
+#: In isometric drawing the axes keep their full length; in isometric projection they shrink to √(2/3) (ISO 5456-3).
+_FULL_AXES: Final = math.sqrt(1.5)
+
+
+@dataclass(frozen=True)
+class Fit:
+    """A group read as one view: `at` is where the model's origin lands on the sheet (mm)."""
+
+    identity: Identity
+    scale: float
+    at: Point
+    disagreement: float
+
+
+@dataclass(frozen=True)
+class _Pose:
+    candidate: Candidate
+    scale: float
+    at: Point
+    votes: float
+
+
+@dataclass(frozen=True)
+class Found:
+    """A view found within a larger group: its fit and which of the group's pieces lie on its lines."""
+
+    fit: Fit
+    box: Box
+    members: frozenset[int]
+
+
+def find_within(
+    projected: ProjectedPart, group: Sequence[DrawnPiece], scales: Sequence[float], tolerance: float
+) -> Found | None:
+    """The view most of whose lines are drawn somewhere in a group, whatever else the group holds; None if none is."""
+    unit = MILLIMETRES[projected.part.unit]
+    pieces = tuple(item.piece for item in group)
+    drawn, box = stations_of(pieces), box_of(p for piece in pieces for p in extremes(piece))
+    poses = [
+        pose
+        for candidate in principal_candidates(remembered(projected))
+        if not candidate.identities[0][0].mirrored
+        for scale in scales
+        for pose in _poses_at(candidate, scale, drawn, box, unit, tolerance)
+    ]
+    poses.sort(key=lambda pose: -pose.votes)
+    best: tuple[float, Found] | None = None
+    for pose in poses[:_COMPARED]:
+        factor = pose.scale * unit
+        result = compared(pose.candidate, factor, pose.at, group, tolerance, hidden=True)
+        here = 1.0 - length_of(result.missing) / max(result.expected, 1e-9)
+        if here >= _MOSTLY and (best is None or here * result.expected > best[0]):
+            beyond = length_by_source(result.extra, pose, unit, pieces)
+            fit = Fit(pose.candidate.identities[0][0], pose.scale, pose.at, 1.0 - here)
+            own = pose.candidate.box
+            at = (factor * own[0] + pose.at[0], factor * own[1] + pose.at[1])
+            reach = (*at, factor * own[2] + pose.at[0], factor * own[3] + pose.at[1])
+            best = (here * result.expected, Found(fit, reach, beyond))
+    return best[1] if best is not None else None
+
+
+def length_by_source(extra: Sequence[Piece], pose: _Pose, unit: float, pieces: Sequence[Piece]) -> frozenset[int]:
+    """Places of the pieces of which at most half is surplus at a pose."""
+    move = Similarity(pose.scale * unit, 0.0, *pose.at)
+    surplus = [piece.moved(move) for piece in extra]
+    on, _ = split(pieces, surplus, 0.01)
+    members = []
+    for index, piece in enumerate(pieces):
+        mine = [p for p in surplus if type(p.carrier) is type(piece.carrier)]
+        covered = length_of(split([piece], mine, 0.01)[0]) if mine and on else 0.0
+        if covered <= piece.length / 2:
+            members.append(index)
+    return frozenset(members)
+
+
+def identify(
+    projected: ProjectedPart, group: Sequence[DrawnPiece], scales: Sequence[float], tolerance: float, hidden: bool
+) -> list[Fit]:
+    """All views a group could be, least disagreement first; empty when it fits none.
+
+    `scales` are likely ones (title block, exercise); `tolerance` in mm; `hidden` whether hidden lines are asked for.
+    """
+    key = remembered(projected)
+    unit = MILLIMETRES[projected.part.unit]
+    found = _fits(principal_candidates(key), group, scales, unit, tolerance, hidden)
+    if not found or found[0].disagreement > 0.2:
+        enlarged = [scale * root for scale in scales for root in (1.0, _FULL_AXES)]
+        pictorial = _fits(pictorial_candidates(key), group, enlarged, unit, tolerance, False)
+        if pictorial and (not found or pictorial[0].disagreement < found[0].disagreement):
+            return [fit for fit in pictorial if fit.disagreement <= STRANGER][:1]
+    found = [fit for fit in found if fit.disagreement <= STRANGER]
+    true_ones = [fit for fit in found if not fit.identity.mirrored]
+    if true_ones and found[0].disagreement > true_ones[0].disagreement - _MIRRORED:
+        found = true_ones
+    return [fit for fit in found if fit.disagreement <= found[0].disagreement + _CLOSE]
+
+
+def _fits(
+    candidates: Sequence[Candidate],
+    group: Sequence[DrawnPiece],
+    scales: Sequence[float],
+    unit: float,
+    tolerance: float,
+    hidden: bool,
+) -> list[Fit]:
+    pieces = tuple(item.piece for item in group)
+    box = box_of(p for piece in pieces for p in extremes(piece))
+    drawn = stations_of(pieces)
+    poses = [pose for c in candidates for pose in _poses(c, drawn, box, scales, unit, tolerance)]
+    poses.sort(key=lambda pose: -pose.votes)
+    fits: list[Fit] = []
+    rough = [
+        (compared(pose.candidate, pose.scale * unit, pose.at, group, tolerance, hidden, curves=False), pose)
+        for pose in poses[:_COMPARED]
+    ]
+    rough.sort(key=lambda entry: entry[0].disagreement)
+    for place, (result, pose) in enumerate(rough):
+        if place < _REFINED and _curved(result):
+            result = compared(pose.candidate, pose.scale * unit, pose.at, group, tolerance, hidden)
+        factor = pose.scale * unit
+        own = pose.candidate.box[:2]
+        fits += [
+            Fit(
+                identity,
+                pose.scale,
+                (pose.at[0] + factor * (own[0] - corner[0]), pose.at[1] + factor * (own[1] - corner[1])),
+                result.disagreement,
+            )
+            for identity, corner in pose.candidate.identities
+        ]
+    fits.sort(key=lambda fit: fit.disagreement)
+    best: dict[Identity, Fit] = {}
+    for fit in fits:
+        best.setdefault(fit.identity, fit)
+    return list(best.values())
+
+
+def compared(
+    candidate: Candidate,
+    factor: float,
+    at: Point,
+    group: Sequence[DrawnPiece],
+    tolerance: float,
+    hidden: bool,
+    curves: bool = True,
+) -> Comparison:
+    """A group against a look of the part at a pose, in the plane of the look."""
+    back = Similarity(1 / factor, 0.0, -at[0] / factor, -at[1] / factor)
+    own = [DrawnPiece(item.piece.moved(back), item.short / factor, item.either) for item in group]
+    return compare(candidate.lines, own, tolerance / factor, 0.0, hidden, curves)
+
+
+def _curved(result: Comparison) -> bool:
+    return any(not isinstance(piece.carrier, Line) for piece in (*result.missing, *result.extra))
+
+
+def _poses(
+    candidate: Candidate, drawn: Stations, box: Box, scales: Sequence[float], unit: float, tolerance: float
+) -> list[_Pose]:
+    width, height = candidate.box[2] - candidate.box[0], candidate.box[3] - candidate.box[1]
+    return [
+        pose
+        for scale in _scales(width * unit, height * unit, box, scales)
+        for pose in _poses_at(candidate, scale, drawn, box, unit, tolerance)
+    ]
+
+
+def _poses_at(
+    candidate: Candidate, scale: float, drawn: Stations, box: Box, unit: float, tolerance: float
+) -> list[_Pose]:
+    """Poses at one scale; the vote is the share of line that agrees, a fitting box counts a little."""
+    own, factor = candidate.stations, scale * unit
+    across = _offsets(drawn.upright, own.upright, drawn.circles, own.circles, 0, factor, tolerance)
+    up = _offsets(drawn.level, own.level, drawn.circles, own.circles, 1, factor, tolerance)
+    across = across or [(box[0] - factor * candidate.box[0], 0.0)]
+    up = up or [(box[1] - factor * candidate.box[1], 0.0)]
+    whole = sum(float(r[:, 1].sum()) for r in (drawn.upright, drawn.level)) + factor * sum(
+        float(r[:, 1].sum()) for r in (own.upright, own.level)
+    )
+    width, height = candidate.box[2] - candidate.box[0], candidate.box[3] - candidate.box[1]
+    fit = 1.0 - 0.5 * (_off(factor * width, box[2] - box[0]) + _off(factor * height, box[3] - box[1]))
+    return [
+        _Pose(candidate, scale, (x, y), (2 * (vx + vy) / whole if whole > 0 else 0.0) + 0.2 * fit)
+        for (x, vx), (y, vy) in itertools.product(across, up)
+    ]
+
+
+def _off(a: float, b: float) -> float:
+    return abs(a - b) / max(a, b, 1e-9)
+
+
+def _scales(width: float, height: float, box: Box, likely: Sequence[float]) -> list[float]:
+    """Scales at which a view of a true size could fill a box: the box's own, likely ones, standard ones near it."""
+    own = [drawn / true for drawn, true in ((box[2] - box[0], width), (box[3] - box[1], height)) if true > 1e-9]
+    if not own or max(own) <= 0:
+        return []
+    low, high = 0.7 * min(own), 1.4 * max(own)
+    standard = [float(scale) for units in ("mm", "inch") for scale in recommended(units)]
+    result: list[float] = []
+    for scale in (*likely, *standard, *own):
+        if low <= scale <= high and all(abs(scale / other - 1) > 2e-3 for other in result):
+            result.append(scale)
+    # Far from both sides of the box a scale needs a reason: likely ones stay, the others must fit one side.
+    near = [s for s in result if s in likely or min(abs(s / o - 1) for o in own) < 0.02]
+    return near[:6]
+
+
+def _offsets(
+    drawn: Rows, expected: Rows, circles: Rows, rings: Rows, index: int, factor: float, tolerance: float
+) -> list[tuple[float, float]]:
+    """The best few shifts along one direction, each with the length of line that agrees on it."""
+    shifts: list[Rows] = []
+    weights: list[Rows] = []
+    if len(drawn) and len(expected):
+        shifts.append((drawn[:, 0][:, None] - factor * expected[:, 0][None, :]).ravel())
+        weights.append(np.minimum(drawn[:, 1][:, None], factor * expected[:, 1][None, :]).ravel())
+    if len(circles) and len(rings):
+        same = np.abs(circles[:, 2][:, None] - factor * rings[:, 2][None, :]) <= tolerance
+        gap = circles[:, index][:, None] - factor * rings[:, index][None, :]
+        shifts.append(gap[same])
+        weights.append(np.broadcast_to(circles[:, 2][:, None], same.shape)[same])
+    if not shifts or not sum(len(s) for s in shifts):
+        return []
+    every, weight = np.concatenate(shifts), np.concatenate(weights)
+    order = np.argsort(every)
+    every, weight = every[order], weight[order]
+    total = np.concatenate([[0.0], np.cumsum(weight)])
+    last = np.searchsorted(every, every + tolerance, side="right")
+    votes = total[last] - total[: len(every)]
+    result: list[tuple[float, float]] = []
+    for place in np.argsort(-votes):
+        stretch = slice(int(place), int(last[place]))
+        # The weighted median: a neighbouring line within the tolerance must not draw the place aside.
+        grown = np.cumsum(weight[stretch])
+        shift = float(every[stretch][np.searchsorted(grown, grown[-1] / 2)])
+        if all(abs(shift - other) > 2 * tolerance for other, _ in result):
+            result.append((shift, float(votes[place])))
+        if len(result) == 2:
+            break
+    return result

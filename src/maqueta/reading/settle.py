@@ -1,0 +1,124 @@
+"""Lines of which neither dashes nor layer tell what they are: settled style by style by what the part would show."""
+
+from collections import defaultdict
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from typing import Final
+
+from maqueta.projection.carrier import Similarity
+from maqueta.projection.compare import DrawnPiece, length_of, split
+from maqueta.projection.line_set import Piece, box_of, extremes
+from maqueta.projection.projected_part import ProjectedPart
+from maqueta.reading.content import Mark, Style
+from maqueta.reading.groups import grouped
+from maqueta.reading.identify import Fit, identify
+from maqueta.reading.kinds import Kind
+from maqueta.solid.unit import MILLIMETRES
+
+#: A style belongs to the views when at least this share of its ink lies on lines of the part.
+_MOSTLY: Final = 0.5
+#: It is that of hidden lines when this share of what lies on the part lies on hidden ones.
+_HIDDEN: Final = 0.7
+_MOST_GROUPS: Final = 16
+
+
+@dataclass(frozen=True)
+class Settled:
+    """Kinds with no open ones left among the `taken` marks; `either` may be visible or hidden, mark by mark.
+
+    `left_out` says which styles were taken as lettering and dimension lines.
+    """
+
+    kinds: list[Kind]
+    taken: list[int]
+    either: frozenset[int]
+    left_out: tuple[str, ...]
+
+
+def settle_open(
+    marks: Sequence[Mark],
+    kinds: Sequence[Kind],
+    taken: Sequence[int],
+    projected: ProjectedPart,
+    scales: Sequence[float],
+    tolerance: float,
+) -> Settled:
+    """Give every open mark a kind, or leave its whole style out of the views."""
+    result = list(kinds)
+    by_style: defaultdict[Style, list[int]] = defaultdict(list)
+    for index in taken:
+        if kinds[index] == "open":
+            by_style[replace(marks[index].style, pattern=(), pattern_name="")].append(index)
+    known = [index for index in taken if kinds[index] != "open"]
+    certain = [index for index in known if kinds[index] == "visible"]
+    left_out: list[str] = []
+    dropped: set[int] = set()
+    either = _dash_long(marks, kinds, taken)
+    for style, members in sorted(by_style.items(), key=lambda entry: -_ink(marks, entry[1])):
+        share, hidden = _on_the_part(marks, kinds, certain or members, members, projected, scales, tolerance)
+        if share < _MOSTLY:
+            dropped.update(members)
+            left_out.append(f"{len(members)} lines of the layer {style.layer}, taken as dimension or other lines")
+            continue
+        for index in members:
+            result[index] = "hidden" if hidden >= _HIDDEN and certain else "visible"
+        certain = certain or members
+    return Settled(result, [i for i in taken if i not in dropped], either - dropped, tuple(left_out))
+
+
+def _ink(marks: Sequence[Mark], members: Sequence[int]) -> float:
+    return sum(marks[i].piece.length for i in members)
+
+
+def _dash_long(marks: Sequence[Mark], kinds: Sequence[Kind], taken: Sequence[int]) -> frozenset[int]:
+    """Continuous strokes no longer than the dashes of the sheet's hidden lines in strokes: they may be one dash."""
+    broken = [mark.style for mark, kind in zip(marks, kinds, strict=True) if kind == "hidden"]
+    dashes = [style for style in broken if style.pattern_name == "STROKES"]
+    if not dashes:
+        return frozenset()
+    longest = 1.1 * max(style.pattern[0] for style in dashes)
+    styles = {replace(style, pattern=(), pattern_name="") for style in dashes}
+    return frozenset(
+        i
+        for i in taken
+        if not marks[i].style.pattern
+        and marks[i].piece.length <= longest
+        and replace(marks[i].style, pattern=(), pattern_name="") in styles
+    )
+
+
+def _on_the_part(
+    marks: Sequence[Mark],
+    kinds: Sequence[Kind],
+    base: Sequence[int],
+    members: Sequence[int],
+    projected: ProjectedPart,
+    scales: Sequence[float],
+    tolerance: float,
+) -> tuple[float, float]:
+    """Share of the members' ink that lies on lines of the views that `base` shows, and the hidden share of that."""
+    boxes = [box_of(extremes(marks[i].piece)) for i in base]
+    on_visible = on_hidden = 0.0
+    own = [marks[i].piece for i in members]
+    groups = sorted(grouped(boxes), key=lambda places: -sum(marks[base[k]].piece.length for k in places))
+    for places in groups[:_MOST_GROUPS]:
+        pieces = [DrawnPiece(marks[base[k]].piece, either=True) for k in places]
+        if len(pieces) < 3:
+            continue
+        fits = identify(projected, pieces, scales, tolerance, hidden=False)
+        if fits and fits[0].disagreement <= 0.45:
+            visible, hidden = _shares(fits[0], own, projected, tolerance)
+            on_visible += visible
+            on_hidden += hidden
+    whole = max(length_of(own), 1e-9)
+    return min(1.0, (on_visible + on_hidden) / whole), on_hidden / max(on_visible + on_hidden, 1e-9)
+
+
+def _shares(fit: Fit, own: Sequence[Piece], projected: ProjectedPart, tolerance: float) -> tuple[float, float]:
+    if fit.identity.attitude is None:
+        return 0.0, 0.0
+    factor = fit.scale * MILLIMETRES[projected.part.unit]
+    lines = projected.line_set(fit.identity.attitude).moved(Similarity(factor, 0.0, *fit.at))
+    visible, rest = split(own, lines.of("visible"), tolerance)
+    hidden, _ = split(rest, lines.of("hidden"), tolerance)
+    return length_of(visible), length_of(hidden)

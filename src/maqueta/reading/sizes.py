@@ -1,0 +1,184 @@
+"""Dimensions and notes of a sheet from elsewhere, tied to the geometry they touch."""
+
+import math
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from typing import Final, Literal
+
+from maqueta.dimensioning.text import read_text
+from maqueta.projection.carrier import Circle, Line, Point
+from maqueta.projection.line_set import LineSet, extremes
+from maqueta.reading.content import Pointer, Size, Words
+from maqueta.reading.groups import apart
+from maqueta.sheet.document import Dimension, LinearDimension, RoundDimension
+from maqueta.sheet.placed import PlacedView
+
+#: Extension lines start about 1.5 mm off the outline (ASME Y14.5, from memory); points are looked for this far off.
+_GAP: Final = 3.0
+#: A note stands within this distance of the end of its leader, in letter heights.
+_NOTE_NEAR: Final = 4.0
+
+
+@dataclass(frozen=True, slots=True)
+class TiedSizes:
+    """Dimensions of the document, and texts of those that touch no view."""
+
+    dimensions: tuple[Dimension, ...]
+    loose: tuple[str, ...]
+
+
+def tie_sizes(
+    sizes: Sequence[Size],
+    pointers: Sequence[Pointer],
+    words: Sequence[Words],
+    views: Sequence[PlacedView],
+    tolerance: float,
+) -> TiedSizes:
+    """Tie sizes and leader notes to views. `tolerance` is mm on paper."""
+    dimensions: list[Dimension] = []
+    loose: list[str] = []
+    for size in sizes:
+        tied = _tied(size, views, tolerance, f"d{len(dimensions) + 1}")
+        if tied is None:
+            loose.append(size.text)
+        else:
+            dimensions.append(tied)
+    for pointer, note in _noted(pointers, words):
+        tied = _note(pointer, note, views, tolerance, f"d{len(dimensions) + 1}")
+        if tied is not None:
+            dimensions.append(tied)
+    return TiedSizes(tuple(dimensions), tuple(loose))
+
+
+def _tied(size: Size, views: Sequence[PlacedView], tolerance: float, name: str) -> Dimension | None:
+    if size.kind in ("diameter", "radius"):
+        return _round(size, views, tolerance, name)
+    candidates = []
+    for item in views:
+        start, start_off = _snapped(item, size.first, size.turn, tolerance)
+        end, end_off = _snapped(item, size.second, size.turn, tolerance)
+        touching = max(_off_box(item, size.first), _off_box(item, size.second))
+        candidates.append((touching > _GAP, start_off + end_off > 2 * tolerance, touching, item, start, end))
+    if not candidates:
+        return None
+    far, _, touching, item, start, end = min(candidates, key=lambda c: c[:3])
+    if far and touching > 10 * _GAP:
+        return None
+    along: Literal["across", "up", "aligned"] = "aligned"
+    turn = size.turn % math.pi
+    if size.kind == "linear" or min(turn, math.pi - turn) < 1e-3 or abs(turn - math.pi / 2) < 1e-3:
+        if min(turn, math.pi - turn) < 1e-3:
+            along = "across"
+        elif abs(turn - math.pi / 2) < 1e-3:
+            along = "up"
+    place = (size.place[0] - item.view.at[0], size.place[1] - item.view.at[1])
+    return LinearDimension(
+        id=name, view=item.view.id, start=start, end=end, along=along, place=place, text=size.text[:120] or None
+    )
+
+
+def _off_box(item: PlacedView, point: Point) -> float:
+    return apart(item.box, (*point, *point))
+
+
+def _plane(item: PlacedView, point: Point) -> Point:
+    return ((point[0] - item.view.at[0]) / item.factor, (point[1] - item.view.at[1]) / item.factor)
+
+
+def _snapped(item: PlacedView, point: Point, turn: float, tolerance: float) -> tuple[Point, float]:
+    """A measured point drawn onto what it measures: only its place along the measured direction matters.
+
+    Returns the point in the view's plane, and how far it was off (mm on paper).
+    """
+    own = _plane(item, point)
+    dx, dy = math.cos(turn), math.sin(turn)
+    here = own[0] * dx + own[1] * dy
+    nearest = min(
+        (p[0] * dx + p[1] * dy for p in _points(item.lines)), key=lambda value: abs(value - here), default=here
+    )
+    off = abs(nearest - here) * item.factor
+    if off > tolerance:
+        return own, off
+    shift = nearest - here
+    return (own[0] + shift * dx, own[1] + shift * dy), off
+
+
+def _points(lines: LineSet) -> Iterator[Point]:
+    """Points a size can be taken from: ends of lines, centres, and the outermost points of circles."""
+    for piece in lines.pieces:
+        yield from piece.ends
+        if isinstance(piece.carrier, Circle):
+            c = piece.carrier
+            yield (c.x, c.y)
+            yield from ((c.x + c.radius, c.y), (c.x - c.radius, c.y), (c.x, c.y + c.radius), (c.x, c.y - c.radius))
+        elif not isinstance(piece.carrier, Line):
+            yield from extremes(piece)
+
+
+def _circles(views: Sequence[PlacedView]) -> Iterator[tuple[PlacedView, Circle]]:
+    for item in views:
+        for piece in item.lines.of("visible", "hidden"):
+            if isinstance(piece.carrier, Circle):
+                yield item, piece.carrier
+
+
+def _round(size: Size, views: Sequence[PlacedView], tolerance: float, name: str) -> Dimension | None:
+    radius = math.dist(size.first, size.second)
+    best = None
+    for item, circle in _circles(views):
+        centre = item.to_sheet((circle.x, circle.y))
+        off = math.dist(centre, size.first) + abs(circle.radius * item.factor - radius)
+        if best is None or off < best[0]:
+            best = (off, item, circle)
+    if best is None or best[0] > max(2.0, 4 * tolerance):
+        return None
+    return _round_dimension(size.text, size.kind == "radius", best[1], best[2], size.place, name)
+
+
+def _round_dimension(
+    text: str, by_radius: bool, item: PlacedView, circle: Circle, place: Point, name: str
+) -> RoundDimension:
+    return RoundDimension(
+        kind="radius" if by_radius else "diameter",
+        id=name,
+        view=item.view.id,
+        centre=(circle.x, circle.y),
+        radius=circle.radius,
+        place=(place[0] - item.view.at[0], place[1] - item.view.at[1]),
+        count=min(999, max(1, read_text(text).count)),
+        text=text[:120] or None,
+    )
+
+
+def _noted(pointers: Sequence[Pointer], words: Sequence[Words]) -> Iterator[tuple[Pointer, str]]:
+    """Leaders with the notes that stand at their ends."""
+    for pointer in pointers:
+        if pointer.note:
+            yield pointer, pointer.note
+            continue
+        best: tuple[float, str] | None = None
+        for word in words:
+            wide = 0.67 * word.height * len(word.text)
+            box = (word.at[0], word.at[1], word.at[0] + wide, word.at[1] + word.height)
+            distance = apart(box, (*pointer.points[-1], *pointer.points[-1]))
+            if distance <= _NOTE_NEAR * word.height and (best is None or distance < best[0]):
+                best = (distance, word.text)
+        if best is not None:
+            yield pointer, best[1]
+
+
+def _note(pointer: Pointer, note: str, views: Sequence[PlacedView], tolerance: float, name: str) -> Dimension | None:
+    """A leader whose note is the size of the circle it points at."""
+    written = read_text(note)
+    if written.value is None or written.symbol not in ("diameter", "radius"):
+        return None
+    best = None
+    for item, circle in _circles(views):
+        centre = item.to_sheet((circle.x, circle.y))
+        away = math.dist(centre, pointer.points[0])
+        off = min(abs(away - circle.radius * item.factor), away)
+        if best is None or off < best[0]:
+            best = (off, item, circle)
+    if best is None or best[0] > max(1.0, 3 * tolerance):
+        return None
+    return _round_dimension(note, written.symbol == "radius", best[1], best[2], pointer.points[-1], name)

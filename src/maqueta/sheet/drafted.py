@@ -1,0 +1,74 @@
+"""Lines drawn by hand, as pieces on carriers and back, in the plane of their view."""
+
+import math
+from collections.abc import Sequence
+
+from maqueta.projection.carrier import TURN, Circle, Ellipse, Free, Line, recognised
+from maqueta.projection.compare import DrawnPiece
+from maqueta.projection.line_set import LineKind, Piece
+from maqueta.sheet.document import Drafted, DraftedArc, DraftedEllipse, DraftedLine, DraftedPen
+
+#: Points of a free curve closer to a line or circle than this part of their spread are one.
+_STRAIGHT = 1e-5
+
+
+def pieces_of(lines: Sequence[Drafted], factor: float) -> tuple[DrawnPiece, ...]:
+    """The visible and hidden lines of a drafted view; construction lines are left out.
+
+    `factor` is mm on paper per unit of the plane.
+    """
+    pieces = []
+    for line in lines:
+        if line.pen == "construction":
+            continue
+        piece = piece_of(line)
+        if piece.length > 1e-9:
+            pieces.append(DrawnPiece(piece, line.short / factor, line.either))
+    return tuple(pieces)
+
+
+def piece_of(line: Drafted) -> Piece:
+    """One drawn line as a piece with nothing of the model behind it."""
+    shown: LineKind = "hidden" if line.pen == "hidden" else "visible"
+    match line:
+        case DraftedLine():
+            spread = max(max(c) - min(c) for c in zip(*line.points, strict=True))
+            carrier, interval = recognised(line.points, max(_STRAIGHT * spread, 1e-9))
+            return Piece(shown, carrier, interval, (), ())
+        case DraftedArc():
+            start = line.start % TURN
+            whole = line.sweep >= TURN - 1e-6
+            reach = (0.0, TURN) if whole else (start, start + line.sweep)
+            return Piece(shown, Circle(*line.centre, line.radius), reach, (), ())
+        case DraftedEllipse():
+            start = line.start % TURN
+            reach = (0.0, TURN) if line.sweep >= TURN - 1e-6 else (start, start + line.sweep)
+            ellipse = Ellipse(*line.centre, line.major, line.minor, line.angle % math.pi)
+            return Piece(shown, ellipse, reach, (), ())
+
+
+def drafted_of(piece: Piece, pen: DraftedPen, short: float = 0.0, either: bool = False) -> Drafted:
+    """A piece as a drawn line of the document; `short` is in mm on paper."""
+    start, end = piece.interval
+    sweep = min(end - start, TURN)
+    match piece.carrier:
+        case Line():
+            return DraftedLine(points=piece.ends, pen=pen, short=short, either=either)
+        case Free(points):
+            return DraftedLine(points=points[:2000], pen=pen, short=short, either=either)
+        case Circle(x, y, radius):
+            return DraftedArc(
+                centre=(x, y), radius=radius, start=start, sweep=sweep, pen=pen, short=short, either=either
+            )
+        case Ellipse(x, y, major, minor, angle):
+            return DraftedEllipse(
+                centre=(x, y),
+                major=major,
+                minor=minor,
+                angle=angle,
+                start=start,
+                sweep=sweep,
+                pen=pen,
+                short=short,
+                either=either,
+            )
