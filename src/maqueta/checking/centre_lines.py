@@ -6,14 +6,13 @@ from collections.abc import Sequence
 from maqueta.checking.catalogue import found
 from maqueta.checking.finding import Finding
 from maqueta.checking.survey import Survey
-from maqueta.dimensioning.measure import axis_and_sign, centre_in_view
+from maqueta.dimensioning.measure import centre_in_view, feature_axis
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.carrier import Circle, Point
 from maqueta.projection.line_set import Piece
 from maqueta.sheet.document import CentreLine, CentreMark
 from maqueta.sheet.placed import PlacedView
-from maqueta.solid.features import across
-from maqueta.solid.part import AXES, Feature, Part
+from maqueta.solid.part import Feature
 
 
 def check_centres(survey: Survey, item: PlacedView, attitude: Attitude) -> list[Finding]:
@@ -77,22 +76,6 @@ def _circle_shown(item: PlacedView, feature: Feature, centre: Point, tolerance: 
         and math.dist((piece.carrier.x, piece.carrier.y), centre) <= tolerance
         for piece in _shown(item)
     )
-
-
-def feature_axis(part: Part, feature: Feature, attitude: Attitude) -> tuple[Point, Point]:
-    """The axis of a feature seen from the side: its two ends in the view's plane."""
-    face = part.faces[feature.faces[0]]
-    place = AXES.index(feature.axis)
-    sense = 1.0 if face.direction[place] > 0 else -1.0
-    ends = sorted(face.point[place] + sense * reach for reach in face.reach)
-    first, second = across(feature.axis)
-    points = []
-    for along in ends:
-        spot = {feature.axis: along, first: feature.at[0], second: feature.at[1]}
-        right, right_sign = axis_and_sign(attitude.right)
-        up, up_sign = axis_and_sign(attitude.up)
-        points.append((right_sign * spot[right], up_sign * spot[up]))
-    return points[0], points[1]
 
 
 def _marked(marks: list[CentreMark | CentreLine], centre: Point, tolerance: float) -> bool:

@@ -5,10 +5,9 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from typing import Literal
 
-from maqueta.checking.centre_lines import feature_axis
 from maqueta.checking.exercise import Exercise
 from maqueta.dimensioning.count import axis_of_direction
-from maqueta.dimensioning.measure import axis_and_sign, centre_in_view
+from maqueta.dimensioning.measure import axis_and_sign, centre_in_view, feature_axis
 from maqueta.dimensioning.proposal import ProposedSize, propose
 from maqueta.dimensioning.size_model import SizeModel, size_model, unsupported
 from maqueta.projection.arrangement import ViewName, neighbour, place_of

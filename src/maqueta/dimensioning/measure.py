@@ -10,7 +10,8 @@ from maqueta.projection.attitude import Attitude, Side
 from maqueta.projection.carrier import Circle, Point
 from maqueta.sheet.document import Dimension, LinearDimension, RoundDimension
 from maqueta.sheet.placed import PlacedView
-from maqueta.solid.part import AXES, Axis, Part
+from maqueta.solid.features import across
+from maqueta.solid.part import AXES, Axis, Feature, Part
 
 #: How near (relative to the part's size) a picked point must lie to what it measures.
 PICK_TOLERANCE = 1e-4
@@ -117,6 +118,22 @@ def centre_in_view(centre: tuple[float, float], axis: Axis, attitude: Attitude) 
     right, right_sign = axis_and_sign(attitude.right)
     up, up_sign = axis_and_sign(attitude.up)
     return (right_sign * spot[right], up_sign * spot[up])
+
+
+def feature_axis(part: Part, feature: Feature, attitude: Attitude) -> tuple[Point, Point]:
+    """The axis of a feature seen from the side: its two ends in the view's plane."""
+    face = part.faces[feature.faces[0]]
+    place = AXES.index(feature.axis)
+    sense = 1.0 if face.direction[place] > 0 else -1.0
+    ends = sorted(face.point[place] + sense * reach for reach in face.reach)
+    first, second = across(feature.axis)
+    points = []
+    for along in ends:
+        spot = {feature.axis: along, first: feature.at[0], second: feature.at[1]}
+        right, right_sign = axis_and_sign(attitude.right)
+        up, up_sign = axis_and_sign(attitude.up)
+        points.append((right_sign * spot[right], up_sign * spot[up]))
+    return points[0], points[1]
 
 
 def overall_along(

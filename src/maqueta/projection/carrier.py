@@ -247,6 +247,8 @@ def recognised(points: Sequence[Point], tolerance: float) -> tuple[Carrier, Inte
     """
     array = np.asarray(points)
     middle = array.mean(axis=0)
+    if np.ptp(array, axis=0).max() <= tolerance and math.dist(points[0], points[-1]) > 0:
+        return line_through(points[0], points[-1])
     _, _, axes = np.linalg.svd(array - middle, full_matrices=False)
     along, off = (array - middle) @ axes[0], (array - middle) @ axes[1]
     if np.abs(off).max() <= tolerance and np.ptp(along) > tolerance:
@@ -260,7 +262,8 @@ def recognised(points: Sequence[Point], tolerance: float) -> tuple[Carrier, Inte
     if len(points) >= 5 and np.abs(distances - radius).max() <= tolerance:
         circle = Circle(float(x), float(y), radius)
         start, half, end = (circle.parameter(points[k]) for k in (0, len(points) // 2, -1))
-        return circle, arc_interval(start, half, end, math.dist(points[0], points[-1]) < tolerance)
+        closed = math.dist(points[0], points[-1]) < tolerance < math.dist(points[0], points[len(points) // 2])
+        return circle, arc_interval(start, half, end, closed)
     free = Free(tuple((float(p[0]), float(p[1])) for p in points))
     length = sum(math.dist(p, q) for p, q in zip(free.points, free.points[1:], strict=False))
     return free, (0.0, length)

@@ -34,14 +34,14 @@ class Standing:
 
 def arrange(
     groups: Sequence[Standing], angle: Angle, fronts: Sequence[Attitude], views: Sequence[str]
-) -> tuple[list[Fit], int | None]:
-    """One fit for every group, and the place of the front view among them (None without a principal view).
+) -> tuple[list[Fit | None], int | None]:
+    """One fit for every group (None where it has none), and the place of the front view (None without a principal one).
 
     `fronts` are the front views the exercise accepts, best first, and `views` those it asks for; empty when any will
     do.
     """
     principal = [k for k, group in enumerate(groups) if group.fits and group.fits[0].identity.attitude is not None]
-    chosen = {k: group.fits[0] for k, group in enumerate(groups)}
+    chosen = {k: group.fits[0] if group.fits else None for k, group in enumerate(groups)}
     best: tuple[float, int, dict[int, Fit]] | None = None
     for front in principal:
         for fit in groups[front].fits:

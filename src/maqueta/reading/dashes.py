@@ -13,8 +13,8 @@ from typing import Final
 
 from maqueta.projection.carrier import TURN, Circle, Line
 from maqueta.projection.line_set import Piece
-from maqueta.reading.content import Mark
-from maqueta.reading.kinds import Kind, kind_of
+from maqueta.reading.content import Mark, Style
+from maqueta.reading.kinds import Kind, kind_of, pattern_kind
 
 #: Longest dash and widest gap of a line drawn in strokes, mm on paper.
 _LONGEST, _WIDEST, _NARROWEST = 30.0, 4.0, 0.2
@@ -54,17 +54,20 @@ def join_dashes(marks: Sequence[Mark]) -> tuple[Mark, ...]:
             joined.append(_joined(marks, run, "hidden", run.gaps[0]))
             taken.update(run.members)
     rest = [mark for index, mark in enumerate(marks) if index not in taken]
-    broken = {mark.style.layer for mark in joined if kind_of(mark.style) == "hidden"}
+    broken = {
+        replace(m.style, pattern=(), pattern_name="")
+        for m in joined
+        if pattern_kind(m.style.pattern, m.style.pattern_name) == "hidden"
+    }
     gap = max((gap for _, gap in rhythms), default=0.0)
     dash = max((dash for dash, _ in rhythms), default=0.0)
-    rest = [_stub(mark, dash, gap) if mark.style.layer in broken else mark for mark in rest]
-    return (*rest, *joined)
+    return (*(_stub(mark, broken, dash, gap) for mark in rest), *joined)
 
 
-def _stub(mark: Mark, dash: float, gap: float) -> Mark:
+def _stub(mark: Mark, broken: set[Style], dash: float, gap: float) -> Mark:
     """A single stroke no longer than a dash may be the whole of a short hidden line, its last gap not showing."""
-    hidden = kind_of(mark.style) == "hidden" and not mark.style.pattern
-    return replace(mark, short=gap) if hidden and mark.piece.length <= 1.1 * dash else mark
+    alone = replace(mark.style, pattern=(), pattern_name="") in broken and not mark.style.pattern
+    return replace(mark, short=1.05 * gap) if alone and mark.piece.length <= 1.1 * dash else mark
 
 
 def _runs(marks: Sequence[Mark]) -> list[_Run]:
@@ -144,7 +147,7 @@ def _meaning(run: _Run, said: Kind) -> Kind | None:
     inner = run.lengths if run.closed else run.lengths[1:-1]
     if said in ("hidden", "centre"):
         return said if max(run.lengths) <= (_LONGEST_HIDDEN if said == "hidden" else _LONGEST) else None
-    if said not in ("open", "visible") or len(run.members) < 3:
+    if said != "open" or len(run.members) < 3:
         return None
     longest = max(inner)
     gap = max(run.gaps)
@@ -179,6 +182,7 @@ def _joined(marks: Sequence[Mark], run: _Run, meant: Kind, gap: float) -> Mark:
     reach = (first.piece.interval[0], last.piece.interval[1])
     if run.closed:
         reach = (0.0, TURN)
-    pattern = (max(run.lengths), -gap) if meant == "hidden" else (max(run.lengths), -gap, min(run.lengths), -gap)
+    dash = max(run.lengths)
+    pattern = (dash, -gap) if meant == "hidden" else (dash, -gap, min(min(run.lengths), dash / 4), -gap)
     style = replace(first.style, pattern=pattern, pattern_name="STROKES")
     return Mark(Piece("visible", carrier, reach, (), ()), style, 0.0 if run.closed else 1.05 * gap)

@@ -7,6 +7,7 @@ import io
 import itertools
 import math
 import re
+import tempfile
 from collections import Counter
 from collections.abc import Iterable, Iterator
 from dataclasses import replace
@@ -29,9 +30,21 @@ _DEEPEST: Final = 12
 #: Coordinates beyond this (in file units) belong to no sheet of paper.
 _FARTHEST: Final = 1e6
 _ENTITY: Final = re.compile(rb"\n[ \t]*0[ \t]*\r?\n[ \t]*[A-Z3][A-Z0-9_]+[ \t]*\r?(?=\n)")
+#: Curves are followed, and told to be lines or circles, within this (file units; 0.01 mm in a file in inches).
+_FINE: Final = 0.0004
 _MM_PER_UNIT: Final = {1: 25.4, 2: 304.8, 4: 1.0, 5: 10.0, 6: 1000.0}
 #: The longest paper in common use is 1189 mm (A0, ISO 216): a sheet smaller than this in file units is in inches.
 _INCHES_BELOW: Final = 60.0
+_BROKEN: Final = (
+    ezdxf.DXFError,
+    ValueError,
+    KeyError,
+    IndexError,
+    AttributeError,
+    TypeError,
+    OverflowError,
+    RecursionError,
+)
 _UNREAD_ON_PURPOSE: Final = {"VIEWPORT", "ATTDEF", "SEQEND"}
 
 
@@ -59,10 +72,22 @@ def _open(data: bytes) -> Any:
     if count > MOST_ENTITIES:
         raise UnreadableSheetError(f"the file has more than {MOST_ENTITIES} entities; a sheet has some hundred")
     try:
-        document, _ = recover.read(io.BytesIO(data))
-    except (ezdxf.DXFError, ValueError, KeyError, IndexError, AttributeError, TypeError, OverflowError) as error:
+        return _loaded(data)
+    except _BROKEN as error:
         raise UnreadableSheetError("it is not a usable DXF file: its structure is broken") from error
-    return document
+
+
+def _loaded(data: bytes) -> Any:
+    """The library's document: read as it stands, else with its recovery of damaged files."""
+    with tempfile.NamedTemporaryFile(suffix=".dxf") as scratch:
+        scratch.write(data)
+        scratch.flush()
+        try:
+            return ezdxf.readfile(scratch.name)
+        except _BROKEN:
+            # The recovery drops entities it does not like, such as dimensions without a picture of their own.
+            document, _ = recover.read(io.BytesIO(data))
+            return document
 
 
 def _space(document: Any) -> tuple[Iterable[Any], list[tuple[Any, list[Any]]]]:
@@ -361,12 +386,12 @@ def _carriers(entity: Any, kind: str) -> Iterator[tuple[Any, tuple[float, float]
         ellipse = Ellipse(*centre, major, major * dxf.ratio, angle % math.pi)
         yield ellipse, (0.0, TURN) if width >= TURN - 1e-9 else (start, start + width)
     else:
-        points = [_point(vertex) for vertex in make_path(entity).flattening(0.01, segments=8)]
+        points = [_point(vertex) for vertex in make_path(entity).flattening(_FINE, segments=8)]
         for point in points:
             _usable(point)
         points = [p for k, p in enumerate(points) if k == 0 or math.dist(p, points[k - 1]) > 1e-9]
         if len(points) >= 2:
-            yield recognised(points, 0.01)
+            yield recognised(points, _FINE)
 
 
 def _point(value: Any) -> Point:

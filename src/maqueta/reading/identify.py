@@ -33,6 +33,8 @@ from maqueta.solid.unit import MILLIMETRES
 STRANGER: Final = 0.5
 #: Poses compared exactly, best votes first.
 _COMPARED: Final = 14
+#: A group flatter than this (mm) is a line, no view.
+_FLAT: Final = 0.5
 _REFINED: Final = 5
 #: Views within this much of the least disagreement stay in question.
 _CLOSE: Final = 0.06
@@ -122,6 +124,9 @@ def identify(
 
     `scales` are likely ones (title block, exercise); `tolerance` in mm; `hidden` whether hidden lines are asked for.
     """
+    box = box_of(p for item in group for p in extremes(item.piece))
+    if min(box[2] - box[0], box[3] - box[1]) < _FLAT or _too_few(group):
+        return []
     key = remembered(projected)
     unit = MILLIMETRES[projected.part.unit]
     found = _fits(principal_candidates(key), group, scales, unit, tolerance, hidden)
@@ -135,6 +140,11 @@ def identify(
     if true_ones and found[0].disagreement > true_ones[0].disagreement - _MIRRORED:
         found = true_ones
     return [fit for fit in found if fit.disagreement <= found[0].disagreement + _CLOSE]
+
+
+def _too_few(group: Sequence[DrawnPiece]) -> bool:
+    """No view is drawn with fewer than four straight lines and no curve."""
+    return len(group) < 4 and all(isinstance(item.piece.carrier, Line) for item in group)
 
 
 def _fits(
@@ -157,7 +167,7 @@ def _fits(
     ]
     rough.sort(key=lambda entry: entry[0].disagreement)
     for place, (result, pose) in enumerate(rough):
-        if place < _REFINED and _curved(result):
+        if place < _REFINED and _curved(result) and _straight_share(result) < STRANGER:
             result = compared(pose.candidate, pose.scale * unit, pose.at, group, tolerance, hidden)
         factor = pose.scale * unit
         own = pose.candidate.box[:2]
@@ -190,6 +200,12 @@ def compared(
     back = Similarity(1 / factor, 0.0, -at[0] / factor, -at[1] / factor)
     own = [DrawnPiece(item.piece.moved(back), item.short / factor, item.either) for item in group]
     return compare(candidate.lines, own, tolerance / factor, 0.0, hidden, curves)
+
+
+def _straight_share(result: Comparison) -> float:
+    """The disagreement of straight lines alone: what no closer look at the curves can mend."""
+    straight = [p for p in (*result.missing, *result.extra) if isinstance(p.carrier, Line)]
+    return length_of(straight) / max(result.expected + result.drawn, 1e-9)
 
 
 def _curved(result: Comparison) -> bool:

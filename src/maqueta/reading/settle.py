@@ -26,12 +26,15 @@ _MOST_GROUPS: Final = 16
 class Settled:
     """Kinds with no open ones left among the `taken` marks; `either` may be visible or hidden, mark by mark.
 
-    `left_out` says which styles were taken as lettering and dimension lines.
+    `loose` are marks of whose kind the file itself says nothing; `dropped` marks and `left_out` styles were taken as
+    lettering and dimension lines.
     """
 
     kinds: list[Kind]
     taken: list[int]
     either: frozenset[int]
+    loose: frozenset[int]
+    dropped: frozenset[int]
     left_out: tuple[str, ...]
 
 
@@ -63,7 +66,10 @@ def settle_open(
         for index in members:
             result[index] = "hidden" if hidden >= _HIDDEN and certain else "visible"
         certain = certain or members
-    return Settled(result, [i for i in taken if i not in dropped], either - dropped, tuple(left_out))
+    loose = frozenset(i for i in taken if kinds[i] == "open")
+    return Settled(
+        result, [i for i in taken if i not in dropped], either - dropped, loose, frozenset(dropped), tuple(left_out)
+    )
 
 
 def _ink(marks: Sequence[Mark], members: Sequence[int]) -> float:

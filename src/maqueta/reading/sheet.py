@@ -1,6 +1,6 @@
 """From what a file holds to the sheet document: frame, title block, views, centre lines and sizes."""
 
-from collections import defaultdict
+from collections import Counter, defaultdict
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Final
@@ -8,17 +8,19 @@ from typing import Final
 from maqueta.projection.arrangement import Angle, ViewName
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.carrier import Line, Similarity
-from maqueta.projection.compare import DrawnPiece
-from maqueta.projection.line_set import Box, box_of, extremes
+from maqueta.projection.compare import DrawnPiece, split
+from maqueta.projection.line_set import Box, Piece, box_of, extremes
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.arranged import Standing, arrange
-from maqueta.reading.content import Content, Mark
+from maqueta.reading.centre_strokes import runs_through_centre
+from maqueta.reading.content import Content, Mark, Pointer, Size, Words
 from maqueta.reading.dashes import join_dashes
 from maqueta.reading.errors import UnreadableSheetError
 from maqueta.reading.frame import SheetFrame, find_frame
 from maqueta.reading.groups import apart, grouped
 from maqueta.reading.identify import Fit, find_within, identify
 from maqueta.reading.kinds import Kind, kinds_of
+from maqueta.reading.loose_sizes import loose_sizes
 from maqueta.reading.settle import settle_open
 from maqueta.reading.sizes import tie_sizes
 from maqueta.reading.title import read_title, symbol_marks
@@ -36,7 +38,7 @@ from maqueta.sheet.document import (
 )
 from maqueta.sheet.drafted import drafted_of
 from maqueta.sheet.paper import PaperSize
-from maqueta.sheet.placed import placed_views
+from maqueta.sheet.placed import PlacedView, placed_views
 from maqueta.sheet.scales import parse_scale
 from maqueta.solid.unit import MILLIMETRES, Unit
 
@@ -97,6 +99,7 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
     groups = _groups(marks, kinds, taken, settled.either, projected, scales, expected)
     groups, strays = _without_strays(groups, marks)
     fits, front = arrange([Standing(g.box, g.fits) for g in groups], expected.angle, expected.fronts, expected.views)
+    groups, strays, kinds = _centred(groups, fits, strays, marks, kinds, settled.loose, projected, expected.tolerance)
     views, certainty = _views(groups, fits, strays, marks, kinds, settled.either, projected)
     shift = _shift(frame)
     document = SheetDocument(
@@ -110,7 +113,9 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
     )
     placed = placed_views(projected, document)
     axes = [mark for mark, kind in zip(marks, kinds, strict=True) if kind == "centre"]
-    tied = tie_sizes(content.sizes, content.pointers, content.words, placed, expected.tolerance)
+    sizes, pointers = _loose(content, marks, kinds, settled.dropped, frame.title, placed, expected.units)
+    known = [item for item in placed if item.lines.pieces]
+    tied = tie_sizes([*content.sizes, *sizes], [*content.pointers, *pointers], content.words, known, expected.tolerance)
     centre_lines = _centre_lines(axes, [(item.view, item.box, item.factor) for item in placed])
     document = document.model_copy(update={"marks": centre_lines, "dimensions": tied.dimensions})
     loose = [f"the dimension {text!r}, which touches no view" for text in tied.loose]
@@ -216,9 +221,65 @@ def _without_strays(groups: list[_Group], marks: Sequence[Mark]) -> tuple[list[_
     return kept, dict(strays)
 
 
+def _loose(
+    content: Content,
+    marks: Sequence[Mark],
+    kinds: Sequence[Kind],
+    dropped: frozenset[int],
+    title: Box | None,
+    placed: Sequence[PlacedView],
+    units: Unit,
+) -> tuple[list[Size], list[Pointer]]:
+    """Sizes and leaders drawn as loose lines and texts."""
+    lines = [mark.piece for i, mark in enumerate(marks) if kinds[i] == "dimension" or i in dropped]
+    words = [word for word in content.words if title is None or not _holds(title, word)]
+    scale = Counter(item.view.scale for item in placed if item.view.attitude is not None).most_common(1)
+    factor = (scale[0][0] if scale else 1.0) * MILLIMETRES[units]
+    return loose_sizes(words, lines, content.filled, factor)
+
+
+def _holds(box: Box, word: Words) -> bool:
+    return box[0] <= word.at[0] <= box[2] and box[1] <= word.at[1] <= box[3]
+
+
+def _centred(
+    groups: Sequence[_Group],
+    fits: Sequence[Fit | None],
+    strays: Mapping[int, Sequence[int]],
+    marks: Sequence[Mark],
+    kinds: Sequence[Kind],
+    loose: frozenset[int],
+    projected: ProjectedPart,
+    tolerance: float,
+) -> tuple[list[_Group], dict[int, list[int]], list[Kind]]:
+    """Take centre marks and axes out of the views where nothing in the file tells them from other lines."""
+    unit = MILLIMETRES[projected.part.unit]
+    known = list(kinds)
+    for place, (group, fit) in enumerate(zip(groups, fits, strict=True)):
+        attitude = fit.identity.attitude if fit is not None else None
+        if fit is None or attitude is None or fit.identity.mirrored:
+            continue
+        move = Similarity(fit.scale * unit, 0.0, *fit.at)
+        expected = projected.line_set(attitude).moved(move).pieces
+        mine = [i for i in (*group.members, *strays.get(place, ())) if i in loose]
+        _, beyond = split([marks[i].piece for i in mine], expected, tolerance)
+        for i in mine:
+            own = marks[i].piece
+            extra = sum(piece.length for piece in beyond if piece.carrier == own.carrier and _overlaps(piece, own))
+            if extra > own.length / 2 and runs_through_centre(own, projected.part, attitude, move, tolerance):
+                known[i] = "centre"
+    kept = [replace(g, members=tuple(i for i in g.members if known[i] != "centre")) for g in groups]
+    rest = {place: [i for i in some if known[i] != "centre"] for place, some in strays.items()}
+    return kept, rest, known
+
+
+def _overlaps(piece: Piece, other: Piece) -> bool:
+    return piece.interval[0] < other.interval[1] and other.interval[0] < piece.interval[1]
+
+
 def _views(
     groups: Sequence[_Group],
-    fits: Sequence[Fit],
+    fits: Sequence[Fit | None],
     strays: Mapping[int, Sequence[int]],
     marks: Sequence[Mark],
     kinds: Sequence[Kind],
@@ -229,7 +290,7 @@ def _views(
     views: list[View] = []
     certainty: dict[str, float] = {}
     for place, group in enumerate(groups):
-        fit = fits[place] if group.fits else None
+        fit = fits[place]
         name: Identifier = f"v{place + 1}"
         scale = fit.scale if fit is not None else 1.0
         at = fit.at if fit is not None else group.box[:2]

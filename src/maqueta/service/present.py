@@ -6,12 +6,12 @@ from typing import Final
 from pydantic import TypeAdapter
 
 from maqueta.checking.catalogue import CATALOGUE, wording
-from maqueta.checking.centre_lines import feature_axis
 from maqueta.checking.exercise import CRITERIA, Exercise
 from maqueta.checking.finding import Finding
 from maqueta.checking.marks import Mark, cost, mark
 from maqueta.checking.report import Check, check
 from maqueta.checking.survey import Survey
+from maqueta.dimensioning.measure import feature_axis
 from maqueta.drawing.sheet_ink import piece_item
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.line_set import LineSet
