@@ -3,7 +3,6 @@
 import io
 import math
 from collections import defaultdict
-from functools import cache
 from itertools import pairwise
 from typing import Any
 
@@ -27,7 +26,6 @@ def inked(demo: DemoExercise) -> tuple[InkGroup, ...]:
     return sheet_ink(demo_projected(demo.part), sheet_of(demo))
 
 
-@cache
 def sheet_of(demo: DemoExercise) -> SheetDocument:
     return model_sheet(demo_projected(demo.part), demo.task, Drafter("A. Tester", "Evening 2", "2026-11-20"))
 

@@ -11,7 +11,7 @@ import ezdxf
 
 from maqueta.drawing.sheet_ink import mark_items
 from maqueta.drawing.sheet_sizes import SheetSize, sheet_sizes
-from maqueta.projection.carrier import TURN, Circle, Line, Point
+from maqueta.projection.carrier import TURN, Circle, Free, Line, Point, line_through
 from maqueta.projection.line_set import Piece
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.document import SheetDocument
@@ -129,15 +129,9 @@ def drawn_lines(projected: ProjectedPart, sheet: SheetDocument) -> list[Drawn]:
     for mark in sheet.marks:
         for stroke in mark_items(mark, placed[mark.view]):
             (x0, y0), (x1, y1) = stroke.points  # type: ignore[union-attr]
-            carrier, reach = _line((x0, y0), (x1, y1))
+            carrier, reach = line_through((x0, y0), (x1, y1))
             lines.append(Drawn(mark.view, "centre", Piece("visible", carrier, reach, (), ())))
     return lines
-
-
-def _line(p: Point, q: Point) -> tuple[Line, tuple[float, float]]:
-    from maqueta.projection.carrier import line_through
-
-    return line_through(p, q)
 
 
 class Writer:
@@ -185,7 +179,7 @@ class Writer:
                 self._piece(target, piece, self.attributes(item.kind))
 
     def _strokes(self, item: Drawn) -> Iterator[Piece]:
-        if not self.how.strokes or item.kind == "visible":
+        if not self.how.strokes or item.kind == "visible" or isinstance(item.piece.carrier, Free):
             yield item.piece
             return
         dash, gap = self.how.dash

@@ -46,8 +46,9 @@ def _offset(survey: Survey, front: PlacedView, item: PlacedView) -> list[Finding
     across = name in ("top", "bottom")
     index = 0 if across else 1
     offset = item.view.at[index] - front.view.at[index]
-    if attitude_of(front) != survey.reference:
-        # A front view turned in its own plane shares no axis with its neighbours: only its box can line up.
+    if attitude_of(front) != survey.reference or front.view.mirrored or item.view.mirrored:
+        # A front view turned in its own plane, or a mirror image, shares no axis with its neighbours: only its box
+        # can line up.
         offset = _middle(item, index) - _middle(front, index)
     allowed = survey.exercise.thresholds.alignment_mm
     if abs(offset) <= allowed:
@@ -64,8 +65,9 @@ def _offset(survey: Survey, front: PlacedView, item: PlacedView) -> list[Finding
 
 
 def _middle(item: PlacedView, index: int) -> float:
-    """Middle of a view's box, across (0) or up (1), mm."""
-    return (item.box[index] + item.box[index + 2]) / 2
+    """Middle of what a view should show, across (0) or up (1), mm on the sheet."""
+    low, high = item.lines.box[index], item.lines.box[index + 2]
+    return item.view.at[index] + item.factor * (low + high) / 2
 
 
 def _sight_lines(front: PlacedView, item: PlacedView, across: bool) -> tuple[tuple[Point, ...], ...]:

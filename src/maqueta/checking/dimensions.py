@@ -65,7 +65,8 @@ class DimensionSurvey:
             placed = self.survey.by_id[dimension.view]
             reference = dimension.text is not None and read_text(dimension.text).reference
             if placed.view.attitude is not None and not reference:
-                result.append(measure(self.model, self.survey.projected.part, placed, dimension))
+                own = _as_in_a_mirror(dimension) if placed.view.mirrored else dimension
+                result.append(measure(self.model, self.survey.projected.part, placed, own))
         return tuple(result)
 
     @cached_property
@@ -109,6 +110,14 @@ def dimension_place(placed: PlacedView, dimension: Dimension) -> tuple[Point, ..
     if dimension.along == "up":
         return ((x, start[1]), (x, end[1]))
     return (start, end)
+
+
+def _as_in_a_mirror(dimension: Dimension) -> Dimension:
+    """A dimension of a mirrored view where it would stand in the true one: its sizes still count."""
+    if isinstance(dimension, LinearDimension):
+        (x0, y0), (x1, y1) = dimension.start, dimension.end
+        return dimension.model_copy(update={"start": (-x0, y0), "end": (-x1, y1)})
+    return dimension.model_copy(update={"centre": (-dimension.centre[0], dimension.centre[1])})
 
 
 def _on_pictorial(dimensions: DimensionSurvey) -> list[Finding]:
@@ -164,9 +173,15 @@ def _values(dimensions: DimensionSurvey) -> list[Finding]:
 
 
 def _same_value(written: float, true: float, decimals: int) -> bool:
-    """Equal when rounded as asked; a value written finer must be true in every digit it shows (to 1e-3 of a step)."""
+    """Equal when rounded as asked; a value written finer must be true in every digit it shows (to 1e-3 of a step).
+
+    A size half-way between two steps may be rounded either way.
+    """
     step = 10.0**-decimals
-    return abs(written - rounded(true, decimals)) <= 1e-3 * step or abs(written - true) <= 1e-3 * step
+    if abs(written - rounded(true, decimals)) <= 1e-3 * step or abs(written - true) <= 1e-3 * step:
+        return True
+    whole = abs(written / step - round(written / step)) <= 1e-6
+    return whole and abs(abs(written - true) - step / 2) <= 1e-3 * step
 
 
 def _to_hidden(dimensions: DimensionSurvey) -> list[Finding]:

@@ -50,7 +50,7 @@ def _stretch(piece: Piece, points: list[tuple[float, float]], length: float) -> 
 def chords(piece: Piece, tolerance: float) -> LineString:
     """A piece as a chain of chords within a tenth of the tolerance."""
     if isinstance(piece.carrier, Line | Free):
-        return LineString(piece.outline())
+        return LineString(LineString(piece.outline()).simplify(_CHORD * tolerance).coords)
     radius = piece.carrier.radius if isinstance(piece.carrier, Circle) else piece.carrier.major
     start, end = piece.interval
     step = 2 * math.acos(max(0.5, 1 - _CHORD * tolerance / max(radius, 1e-9)))

@@ -18,7 +18,8 @@ _TURNED: Final = 0.020
 _TWICE: Final = 0.030
 _OTHER_FRONT: Final = 0.015
 _OFF_LINE: Final = 0.005
-_MIRROR: Final = 0.05
+#: A mirror image explains a sheet only where true views would need several oddities.
+_MIRROR: Final = 0.03
 _NOT_ASKED: Final = 0.008
 #: Front views further down the list of accepted ones weigh this much more each.
 _LESS_LIKED: Final = 0.0005

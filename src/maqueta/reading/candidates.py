@@ -71,7 +71,7 @@ def stations_of(pieces: tuple[Piece, ...]) -> Stations:
 
 @lru_cache(maxsize=8)
 def principal_candidates(projected: "_ByHash") -> tuple[Candidate, ...]:
-    """The distinct looks of the 24 attitudes, and of their mirror images where they look like no attitude."""
+    """The distinct looks of the 24 attitudes and of their mirror images, true ones first."""
     part = projected.projected
     tolerance = 1e-5 * part.part.size
     identities = [Identity(attitude) for attitude in ATTITUDES]
@@ -84,7 +84,7 @@ def principal_candidates(projected: "_ByHash") -> tuple[Candidate, ...]:
         home = next((members for other, members in groups if alike(look, other, tolerance)), None)  # type: ignore[arg-type]
         if home is None:
             groups.append((look, [index]))
-        elif not identities[index].mirrored or identities[home[0]].mirrored:
+        else:
             home.append(index)
     return tuple(_candidate([(identities[i], sets[i]) for i in members]) for _, members in groups)
 

@@ -20,6 +20,8 @@ from maqueta.reading.kinds import Kind, kind_of, pattern_kind
 _LONGEST, _WIDEST, _NARROWEST = 30.0, 4.0, 0.2
 _LONGEST_HIDDEN: Final = 9.0
 _EVEN: Final = 0.25
+#: A lone stroke up to this long may be one dash, with at most this much of a gap after it (mm).
+_STUB, _STUB_GAP = 6.0, 2.0
 #: Strokes lie on one line within this (mm).
 _IN_LINE: Final = 0.05
 
@@ -66,8 +68,13 @@ def join_dashes(marks: Sequence[Mark]) -> tuple[Mark, ...]:
 
 def _stub(mark: Mark, broken: set[Style], dash: float, gap: float) -> Mark:
     """A single stroke no longer than a dash may be the whole of a short hidden line, its last gap not showing."""
-    alone = replace(mark.style, pattern=(), pattern_name="") in broken and not mark.style.pattern
-    return replace(mark, short=1.05 * gap) if alone and mark.piece.length <= 1.1 * dash else mark
+    if mark.style.pattern:
+        return mark
+    if replace(mark.style, pattern=(), pattern_name="") in broken:
+        return replace(mark, short=1.05 * gap) if mark.piece.length <= 1.1 * dash else mark
+    # No run tells the rhythm: a short stroke may still be all that shows of a hidden line.
+    short = mark.piece.length <= _STUB and kind_of(mark.style) in ("hidden", "open")
+    return replace(mark, short=min(_STUB_GAP, mark.piece.length / 2)) if short else mark
 
 
 def _runs(marks: Sequence[Mark]) -> list[_Run]:

@@ -33,13 +33,13 @@ from maqueta.solid.unit import MILLIMETRES
 STRANGER: Final = 0.5
 #: Poses compared exactly, best votes first.
 _COMPARED: Final = 14
+#: An odd scale must explain this much more of the ink than a usual one.
+_ODD: Final = 0.03
 #: A group flatter than this (mm) is a line, no view.
 _FLAT: Final = 0.5
 _REFINED: Final = 5
 #: Views within this much of the least disagreement stay in question.
 _CLOSE: Final = 0.06
-#: A mirror image must be this much better than every true view before a view is called mirrored.
-_MIRRORED: Final = 0.04
 #: A view is found within a larger group when this much of its lines is there.
 _MOSTLY: Final = 0.8
 #: In isometric drawing the axes keep their full length; in isometric projection they shrink to √(2/3) (ISO 5456-3).
@@ -136,9 +136,6 @@ def identify(
         if pictorial and (not found or pictorial[0].disagreement < found[0].disagreement):
             return [fit for fit in pictorial if fit.disagreement <= STRANGER][:1]
     found = [fit for fit in found if fit.disagreement <= STRANGER]
-    true_ones = [fit for fit in found if not fit.identity.mirrored]
-    if true_ones and found[0].disagreement > true_ones[0].disagreement - _MIRRORED:
-        found = true_ones
     return [fit for fit in found if fit.disagreement <= found[0].disagreement + _CLOSE]
 
 
@@ -176,7 +173,7 @@ def _fits(
                 identity,
                 pose.scale,
                 (pose.at[0] + factor * (own[0] - corner[0]), pose.at[1] + factor * (own[1] - corner[1])),
-                result.disagreement,
+                result.disagreement + (0.0 if _usual(pose.scale, scales) else _ODD),
             )
             for identity, corner in pose.candidate.identities
         ]
@@ -243,6 +240,14 @@ def _poses_at(
     ]
 
 
+def _usual(scale: float, likely: Sequence[float]) -> bool:
+    return any(abs(scale / other - 1) < 1e-3 for other in (*likely, *_standard()))
+
+
+def _standard() -> list[float]:
+    return [float(scale) for units in ("mm", "inch") for scale in recommended(units)]
+
+
 def _off(a: float, b: float) -> float:
     return abs(a - b) / max(a, b, 1e-9)
 
@@ -253,9 +258,8 @@ def _scales(width: float, height: float, box: Box, likely: Sequence[float]) -> l
     if not own or max(own) <= 0:
         return []
     low, high = 0.7 * min(own), 1.4 * max(own)
-    standard = [float(scale) for units in ("mm", "inch") for scale in recommended(units)]
     result: list[float] = []
-    for scale in (*likely, *standard, *own):
+    for scale in (*likely, *_standard(), *own):
         if low <= scale <= high and all(abs(scale / other - 1) > 2e-3 for other in result):
             result.append(scale)
     # Far from both sides of the box a scale needs a reason: likely ones stay, the others must fit one side.

@@ -11,8 +11,9 @@ from typing import Final
 
 from maqueta.dimensioning.text import read_text
 from maqueta.projection.carrier import Line, Point
-from maqueta.projection.line_set import Piece
+from maqueta.projection.line_set import Box, Piece
 from maqueta.reading.content import Pointer, Size, Words
+from maqueta.reading.groups import apart
 
 #: How far a text may stand from its dimension line, in letter heights.
 _NEAR: Final = 1.6
@@ -41,11 +42,15 @@ class _Axis:
 
 
 def loose_sizes(
-    words: Sequence[Words], lines: Sequence[Piece], arrows: Sequence[Sequence[Point]], factor: float
+    words: Sequence[Words],
+    lines: Sequence[Piece],
+    arrows: Sequence[Sequence[Point]],
+    boxes: Sequence[Box],
+    factor: float,
 ) -> tuple[list[Size], list[Pointer]]:
     """Sizes and leaders that texts and loose lines of the dimension kind make up.
 
-    `factor` is mm on paper per unit of written values.
+    `boxes` are those of the views, `factor` is mm on paper per unit of written values.
     """
     straight = [line for line in lines if isinstance(line.carrier, Line)]
     tips = [tip for shape in arrows if (tip := _tip(shape)) is not None]
@@ -55,7 +60,7 @@ def loose_sizes(
         written = read_text(word.text)
         if written.value is None:
             continue
-        size = _linear(word, written.value, straight, tips, factor)
+        size = _linear(word, written.value, straight, tips, boxes, factor)
         if size is not None:
             sizes.append(size)
         elif written.symbol in ("diameter", "radius"):
@@ -85,7 +90,14 @@ def _middle(word: Words) -> Point:
     )
 
 
-def _linear(word: Words, value: float, lines: Sequence[Piece], tips: Sequence[Point], factor: float) -> Size | None:
+def _linear(
+    word: Words,
+    value: float,
+    lines: Sequence[Piece],
+    tips: Sequence[Point],
+    boxes: Sequence[Box],
+    factor: float,
+) -> Size | None:
     best: tuple[float, Size] | None = None
     for axis in _axes(word, lines):
         places = sorted(_places(axis, lines, tips))
@@ -98,7 +110,7 @@ def _linear(word: Words, value: float, lines: Sequence[Piece], tips: Sequence[Po
                 over = low - _MEET <= middle <= high + _MEET and _drawn(axis, low, high, lines, word)
                 if not right and not over:
                     continue
-                first, second = (_foot(axis, t, lines) for t in (low, high))
+                first, second = (_foot(axis, t, lines, boxes) for t in (low, high))
                 away = max(0.0, low - middle, middle - high)
                 wrong = abs((high - low) / factor - value) / max(value, 1e-9) if right else 3.0
                 drawn = 0.0 if _drawn(axis, low, high, lines, word) else 4.0
@@ -120,7 +132,7 @@ def _axes(word: Words, lines: Sequence[Piece]) -> Iterator[_Axis]:
         axis = _Axis((dx, dy), -line.ends[0][0] * dy + line.ends[0][1] * dx)
         lean = abs(math.sin(line.carrier.angle - turn))
         parallel = lean <= _PARALLEL
-        upright = abs(math.cos(line.carrier.angle - turn)) <= _PARALLEL
+        upright = abs(math.sin(turn)) <= _PARALLEL and abs(dx) <= _PARALLEL
         distance = abs(axis.off(middle))
         near = distance <= _NEAR * word.height if parallel else upright and distance <= 0.6 * word.height
         start, end = sorted(axis.on(point) for point in line.ends)
@@ -176,9 +188,9 @@ def _drawn(axis: _Axis, low: float, high: float, lines: Sequence[Piece], word: W
     return at >= high - _MEET
 
 
-def _foot(axis: _Axis, t: float, lines: Sequence[Piece]) -> Point:
-    """Where the extension line at a place of the dimension line starts: its end farther from it."""
-    best, far = axis.point(t), 0.0
+def _foot(axis: _Axis, t: float, lines: Sequence[Piece], boxes: Sequence[Box]) -> Point:
+    """Where the extension line at a place of the dimension line starts: its end nearest to a view."""
+    ends = [axis.point(t)]
     for line in lines:
         assert isinstance(line.carrier, Line)
         dx, dy = line.carrier.direction
@@ -186,10 +198,12 @@ def _foot(axis: _Axis, t: float, lines: Sequence[Piece]) -> Point:
             continue
         offs = [axis.off(point) for point in line.ends]
         if min(offs) <= _MEET and max(offs) >= -_MEET:
-            for off, point in zip(offs, line.ends, strict=True):
-                if abs(off) > far:
-                    best, far = point, abs(off)
-    return best
+            ends += line.ends
+
+    def away(point: Point) -> float:
+        return min((apart(box, (*point, *point)) for box in boxes), default=0.0)
+
+    return min(ends, key=lambda point: (round(away(point), 3), -abs(axis.off(point))))
 
 
 def _leader(word: Words, lines: Sequence[Piece]) -> list[Pointer]:

@@ -77,20 +77,8 @@ def _ink(marks: Sequence[Mark], members: Sequence[int]) -> float:
 
 
 def _dash_long(marks: Sequence[Mark], kinds: Sequence[Kind], taken: Sequence[int]) -> frozenset[int]:
-    """Continuous strokes no longer than the dashes of the sheet's hidden lines in strokes: they may be one dash."""
-    broken = [mark.style for mark, kind in zip(marks, kinds, strict=True) if kind == "hidden"]
-    dashes = [style for style in broken if style.pattern_name == "STROKES"]
-    if not dashes:
-        return frozenset()
-    longest = 1.1 * max(style.pattern[0] for style in dashes)
-    styles = {replace(style, pattern=(), pattern_name="") for style in dashes}
-    return frozenset(
-        i
-        for i in taken
-        if not marks[i].style.pattern
-        and marks[i].piece.length <= longest
-        and replace(marks[i].style, pattern=(), pattern_name="") in styles
-    )
+    """Short strokes of which nothing says what they are: they may be all that shows of a hidden line."""
+    return frozenset(i for i in taken if kinds[i] == "open" and marks[i].short > 0)
 
 
 def _on_the_part(

@@ -21,7 +21,7 @@ from maqueta.reading.groups import apart, grouped
 from maqueta.reading.identify import Fit, find_within, identify
 from maqueta.reading.kinds import Kind, kinds_of
 from maqueta.reading.loose_sizes import loose_sizes
-from maqueta.reading.settle import settle_open
+from maqueta.reading.settle import Settled, settle_open
 from maqueta.reading.sizes import tie_sizes
 from maqueta.reading.title import read_title, symbol_marks
 from maqueta.sheet.document import (
@@ -99,7 +99,7 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
     groups = _groups(marks, kinds, taken, settled.either, projected, scales, expected)
     groups, strays = _without_strays(groups, marks)
     fits, front = arrange([Standing(g.box, g.fits) for g in groups], expected.angle, expected.fronts, expected.views)
-    groups, strays, kinds = _centred(groups, fits, strays, marks, kinds, settled.loose, projected, expected.tolerance)
+    groups, strays, kinds = _centred(groups, fits, strays, marks, kinds, settled, projected, expected.tolerance)
     views, certainty = _views(groups, fits, strays, marks, kinds, settled.either, projected)
     shift = _shift(frame)
     document = SheetDocument(
@@ -235,7 +235,7 @@ def _loose(
     words = [word for word in content.words if title is None or not _holds(title, word)]
     scale = Counter(item.view.scale for item in placed if item.view.attitude is not None).most_common(1)
     factor = (scale[0][0] if scale else 1.0) * MILLIMETRES[units]
-    return loose_sizes(words, lines, content.filled, factor)
+    return loose_sizes(words, lines, content.filled, [item.box for item in placed], factor)
 
 
 def _holds(box: Box, word: Words) -> bool:
@@ -248,7 +248,7 @@ def _centred(
     strays: Mapping[int, Sequence[int]],
     marks: Sequence[Mark],
     kinds: Sequence[Kind],
-    loose: frozenset[int],
+    settled: Settled,
     projected: ProjectedPart,
     tolerance: float,
 ) -> tuple[list[_Group], dict[int, list[int]], list[Kind]]:
@@ -261,7 +261,8 @@ def _centred(
             continue
         move = Similarity(fit.scale * unit, 0.0, *fit.at)
         expected = projected.line_set(attitude).moved(move).pieces
-        mine = [i for i in (*group.members, *strays.get(place, ())) if i in loose]
+        mine = [i for i in (*group.members, *strays.get(place, ())) if i in settled.loose]
+        mine += [i for i in settled.dropped if apart(_box(marks, [i]), group.box) <= _AXIS_NEAR]
         _, beyond = split([marks[i].piece for i in mine], expected, tolerance)
         for i in mine:
             own = marks[i].piece

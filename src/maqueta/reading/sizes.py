@@ -100,7 +100,21 @@ def _snapped(item: PlacedView, point: Point, turn: float, tolerance: float) -> t
     if off > tolerance:
         return own, off
     shift = nearest - here
-    return (own[0] + shift * dx, own[1] + shift * dy), off
+    met = (own[0] + shift * dx, own[1] + shift * dy)
+    return _onto(item, met, nearest, (dx, dy)), off
+
+
+def _onto(item: PlacedView, point: Point, level: float, along: Point) -> Point:
+    """Over the gap of an extension line onto the nearest corner or centre of its level."""
+    dx, dy = along
+    here = -point[0] * dy + point[1] * dx
+    across = [
+        -p[0] * dy + p[1] * dx for p in _points(item.lines) if abs(p[0] * dx + p[1] * dy - level) * item.factor < 1e-3
+    ]
+    best = min(across, key=lambda value: abs(value - here), default=here)
+    if abs(best - here) * item.factor > _GAP:
+        return point
+    return (point[0] - (best - here) * dy, point[1] + (best - here) * dx)
 
 
 def _points(lines: LineSet) -> Iterator[Point]:
