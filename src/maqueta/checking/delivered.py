@@ -5,7 +5,8 @@ from maqueta.projection.attitude import Attitude
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.projection.ranking import DEFAULT_VIEWS, rank
 from maqueta.reading.dxf_file import read_dxf
-from maqueta.reading.sheet import Expectation, ReadSheet, read_sheet
+from maqueta.reading.expectation import Expectation
+from maqueta.reading.sheet import ReadSheet, read_sheet
 
 
 def read_delivered(data: bytes, projected: ProjectedPart, exercise: Exercise) -> ReadSheet:

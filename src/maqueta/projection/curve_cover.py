@@ -4,15 +4,18 @@ import math
 from collections.abc import Sequence
 from typing import Final
 
-from shapely import STRtree, union_all
+import numpy as np
+from numpy.typing import NDArray
+from shapely import STRtree, line_interpolate_point
 from shapely.geometry import LineString
-from shapely.geometry.base import BaseGeometry
+from shapely.ops import substring
 
 from maqueta.projection.carrier import Circle, Free, Line
 from maqueta.projection.line_set import Piece
 
 #: Curves become chords with at most this part of the tolerance between chord and curve.
 _CHORD: Final = 0.1
+_MOST_PLACES: Final = 4000
 
 
 class Chords:
@@ -26,25 +29,37 @@ class Chords:
     def far_from(self, piece: Piece, least: float) -> list[Piece]:
         """Stretches of a piece farther than the tolerance from all pieces; those up to `least` long are dropped.
 
-        An untouched piece comes back as it is; a partly covered curve comes back as free curves.
+        An untouched piece comes back as it is; a partly covered curve comes back as free curves. Distances are taken
+        at places a tolerance apart.
         """
         own = chords(piece, self._tolerance)
-        near = self._tree.query(own.buffer(2 * self._tolerance).envelope)
-        if len(near) == 0:
+        count = int(min(_MOST_PLACES, max(8, math.ceil(own.length / self._tolerance)))) + 1
+        along = np.linspace(0.0, own.length, count)
+        places = line_interpolate_point(own, along)
+        near = np.zeros(count, dtype=bool)
+        near[self._tree.query(places, predicate="dwithin", distance=self._tolerance)[0]] = True
+        if not near.any():
             return [piece]
-        cover = union_all([self._chains[k] for k in near]).buffer(self._tolerance, quad_segs=4)
-        rest: BaseGeometry = own.difference(cover)
-        if rest.length >= own.length - 1e-9:
-            return [piece]
-        runs = [run for run in getattr(rest, "geoms", [rest]) if run.length > least]
-        return [_stretch(piece, [(float(x), float(y)) for x, y in run.coords], run.length) for run in runs]
+        result = []
+        for start, end in _runs(~near):
+            first, last = along[max(0, start - 1)], along[min(count - 1, end)]
+            if last - first > least:
+                result.append(_stretch(piece, LineString(substring(own, first, last).coords)))
+        return result
 
 
-def _stretch(piece: Piece, points: list[tuple[float, float]], length: float) -> Piece:
+def _runs(mask: NDArray[np.bool_]) -> list[tuple[int, int]]:
+    """Runs of true values: the place of the first, and the place after the last."""
+    edges = np.flatnonzero(np.diff(np.concatenate([[0], mask.astype(np.int8), [0]])))
+    return [(int(start), int(end)) for start, end in edges.reshape(-1, 2)]
+
+
+def _stretch(piece: Piece, run: LineString) -> Piece:
+    points = [(float(x), float(y)) for x, y in run.coords]
     if isinstance(piece.carrier, Line):
         first, last = sorted(piece.carrier.parameter(point) for point in (points[0], points[-1]))
         return Piece(piece.kind, piece.carrier, (first, last), piece.edges, piece.faces)
-    return Piece(piece.kind, Free(tuple(points)), (0.0, length), piece.edges, piece.faces)
+    return Piece(piece.kind, Free(tuple(points)), (0.0, run.length), piece.edges, piece.faces)
 
 
 def chords(piece: Piece, tolerance: float) -> LineString:

@@ -42,6 +42,8 @@ _SMOOTH: Final[tuple[Request, ...]] = (
 
 #: Places along a free curve at which it is looked at.
 _FREE_PLACES: Final = 49
+#: Points drawn between two such places: chords stay within 1e-4 of the size of what is round.
+_POINTS_A_PLACE: Final = 4
 
 Frame = NDArray[np.float64]
 
@@ -163,7 +165,7 @@ class HiddenLines:
                 kinds.append(after)
         pieces = []
         for visible, start, end in zip(kinds, cuts, [*cuts[1:], last], strict=True):
-            count = max(5, round(_FREE_PLACES * (end - start) / (last - first)))
+            count = max(5, round(_POINTS_A_PLACE * _FREE_PLACES * (end - start) / (last - first)))
             flat = np.array([place(float(t)) for t in np.linspace(start, end, count)]) @ frame[:2].T
             points: list[Point] = [(x, y) for x, y in flat.tolist()]
             if max(math.dist(points[0], p) for p in points) > tolerance:

@@ -119,7 +119,7 @@ def line_set(pieces: Sequence[Piece], size: float) -> LineSet:
     for carrier, group in _grouped(pieces, tolerance):
         result += _resolved(carrier, group, tolerance)
     if free := [piece for piece in pieces if isinstance(piece.carrier, Free)]:
-        result += _resolved_free(free, 100 * tolerance)
+        result += _resolved_free(free, 200 * tolerance)
     return LineSet(tuple(sorted(result, key=piece_order)))
 
 
@@ -196,7 +196,7 @@ def _resolved_free(pieces: Sequence[Piece], tolerance: float) -> list[Piece]:
             for other in kept:
                 rest = rest.difference(LineString(other.outline()).buffer(tolerance))
             for run in getattr(rest, "geoms", [rest]):
-                if run.length > 4 * tolerance:
+                if run.length > 8 * tolerance:
                     points = tuple((float(x), float(y)) for x, y in run.coords)
                     kept.append(Piece(piece.kind, Free(points), (0.0, run.length), piece.edges, piece.faces))
     return kept

@@ -9,29 +9,27 @@ import math
 import re
 import tempfile
 from collections import Counter
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable
 from dataclasses import replace
 from typing import Any, Final
 
 import ezdxf
 from ezdxf import recover
-from ezdxf.path import make_path
 from ezdxf.tools.text import fast_plain_mtext
 
-from maqueta.projection.carrier import TURN, Circle, Ellipse, Point, Similarity, line_through, recognised
+from maqueta.projection.carrier import Point, Similarity
 from maqueta.projection.line_set import Piece, extremes
 from maqueta.reading.content import Content, Mark, Pointer, Size, SizeKind, Style, Words
+from maqueta.reading.dxf_curves import carriers, point_of, usable
 from maqueta.reading.errors import UnreadableSheetError
 
 LARGEST_FILE: Final = 48 * 1024 * 1024
 MOST_ENTITIES: Final = 40_000
-MOST_STROKES: Final = 20_000
+MOST_STROKES: Final = 10_000
+#: Entities looked at, copies from blocks included.
+_MOST_LOOKS: Final = 100_000
 _DEEPEST: Final = 12
-#: Coordinates beyond this (in file units) belong to no sheet of paper.
-_FARTHEST: Final = 1e6
 _ENTITY: Final = re.compile(rb"\n[ \t]*0[ \t]*\r?\n[ \t]*[A-Z3][A-Z0-9_]+[ \t]*\r?(?=\n)")
-#: Curves are followed, and told to be lines or circles, within this (file units; 0.01 mm in a file in inches).
-_FINE: Final = 0.0004
 _MM_PER_UNIT: Final = {1: 25.4, 2: 304.8, 4: 1.0, 5: 10.0, 6: 1000.0}
 #: The longest paper in common use is 1189 mm (A0, ISO 216): a sheet smaller than this in file units is in inches.
 _INCHES_BELOW: Final = 60.0
@@ -118,6 +116,7 @@ class _Collector:
         self.pointers: list[Pointer] = []
         self.filled: list[tuple[Point, ...]] = []
         self._unread: Counter[str] = Counter()
+        self._looks = 0
 
     def collect(self, entities: Iterable[Any]) -> None:
         """Take in entities of the sheet."""
@@ -163,7 +162,8 @@ class _Collector:
             return
         if style.layer.lower() == "defpoints" or entity.dxf.get("invisible", 0):
             return
-        if len(self.marks) > MOST_STROKES:
+        self._looks += 1
+        if len(self.marks) > MOST_STROKES or self._looks > _MOST_LOOKS:
             raise UnreadableSheetError(f"the sheet has more than {MOST_STROKES} lines")
         try:
             if kind == "INSERT":
@@ -275,7 +275,7 @@ class _Collector:
             self._say(line, at, height, turn, style)
 
     def _say(self, text: str, at: Point, height: float, turn: float, style: Style, tag: str = "") -> None:
-        _usable(at)
+        usable(at)
         if text.strip():
             self.words.append(Words(text.strip()[:200], at, height, turn, style, tag))
 
@@ -287,18 +287,18 @@ class _Collector:
         middle = entity.dxf.get("text_midpoint", place)
         if kind in ("diameter", "radius"):
             far = entity.dxf.get("defpoint4", (0, 0, 0))
-            a, b = _point(place), _point(far)
+            a, b = point_of(place), point_of(far)
             centre = ((a[0] + b[0]) / 2, (a[1] + b[1]) / 2) if kind == "diameter" else a
-            self.sizes.append(Size(kind, centre, b, 0.0, _point(middle), text))
+            self.sizes.append(Size(kind, centre, b, 0.0, point_of(middle), text))
             return
         if kind == "other":
             self._unread["DIMENSION of an angle or a coordinate"] += 1
             return
-        first, second = _point(entity.dxf.defpoint2), _point(entity.dxf.defpoint3)
+        first, second = point_of(entity.dxf.defpoint2), point_of(entity.dxf.defpoint3)
         turn = math.radians(float(entity.dxf.get("angle", 0.0)))
         if kind == "aligned":
             turn = math.atan2(second[1] - first[1], second[0] - first[0])
-        self.sizes.append(Size(kind, first, second, turn, _point(place), text))
+        self.sizes.append(Size(kind, first, second, turn, point_of(place), text))
 
     def _written(self, entity: Any) -> str:
         """What stands at a dimension: the text given, else what its block shows, else what it measures."""
@@ -323,7 +323,7 @@ class _Collector:
 
     def _leader(self, entity: Any) -> None:
         if entity.dxftype() == "LEADER":
-            points = tuple(_point(vertex) for vertex in entity.vertices)
+            points = tuple(point_of(vertex) for vertex in entity.vertices)
             if len(points) >= 2:
                 self.pointers.append(Pointer(points))
             return
@@ -331,8 +331,8 @@ class _Collector:
         note = fast_plain_mtext(text.default_content) if text is not None else ""
         for leader in entity.context.leaders:
             for line in leader.lines:
-                last = _point(leader.last_leader_point) if leader.last_leader_point else _point(line.vertices[-1])
-                points = (*(_point(vertex) for vertex in line.vertices), last)
+                last = point_of(leader.last_leader_point) if leader.last_leader_point else point_of(line.vertices[-1])
+                points = (*(point_of(vertex) for vertex in line.vertices), last)
                 if len(points) >= 2:
                     self.pointers.append(Pointer(points, " ".join(note.split())))
 
@@ -346,63 +346,12 @@ class _Collector:
             for part in entity.virtual_entities():
                 self._curve(part, part.dxftype(), style)
             return
-        for carrier, interval in _carriers(entity, kind):
+        for carrier, interval in carriers(entity, kind):
             piece = Piece("visible", carrier, interval, (), ())
             for point in piece.ends:
-                _usable(point)
+                usable(point)
             if piece.length > 0:
                 self.marks.append(Mark(piece, style))
-
-
-def _carriers(entity: Any, kind: str) -> Iterator[tuple[Any, tuple[float, float]]]:
-    dxf = entity.dxf
-    flat = abs(dxf.get("extrusion", (0, 0, 1))[2] - 1.0) < 1e-9
-    if kind == "LINE":
-        first, last = _point(dxf.start), _point(dxf.end)
-        if math.dist(first, last) > 1e-9:
-            yield line_through(first, last)
-    elif kind in ("CIRCLE", "ARC") and flat:
-        centre, radius = _point(dxf.center), float(dxf.radius)
-        if not 0 < radius < _FARTHEST:
-            raise UnreadableSheetError(f"the file has a circle of radius {radius:g}")
-        reach = (0.0, TURN)
-        if kind == "ARC":
-            start = math.radians(dxf.start_angle) % TURN
-            reach = (start, start + (math.radians(dxf.end_angle) - start) % TURN)
-        yield Circle(*centre, radius), reach
-    elif kind == "ELLIPSE" and flat and 0 < dxf.ratio <= 1:
-        centre = _point(dxf.center)
-        axis = _point(dxf.major_axis)
-        major = math.hypot(*axis)
-        start = float(dxf.start_param) % TURN
-        width = (float(dxf.end_param) - start) % TURN or TURN
-        if abs(dxf.ratio - 1) < 1e-6:
-            start += math.atan2(axis[1], axis[0])
-            yield Circle(*centre, major), (0.0, TURN) if width >= TURN - 1e-9 else (start % TURN, start % TURN + width)
-            return
-        angle = math.atan2(axis[1], axis[0])
-        flip = math.pi * (math.floor(angle / math.pi) % 2)
-        start = (start + flip) % TURN
-        ellipse = Ellipse(*centre, major, major * dxf.ratio, angle % math.pi)
-        yield ellipse, (0.0, TURN) if width >= TURN - 1e-9 else (start, start + width)
-    else:
-        points = [_point(vertex) for vertex in make_path(entity).flattening(_FINE, segments=8)]
-        for point in points:
-            _usable(point)
-        points = [p for k, p in enumerate(points) if k == 0 or math.dist(p, points[k - 1]) > 1e-9]
-        if len(points) >= 2:
-            yield recognised(points, _FINE)
-
-
-def _point(value: Any) -> Point:
-    point = (float(value[0]), float(value[1]))
-    _usable(point)
-    return point
-
-
-def _usable(point: Point) -> None:
-    if not all(math.isfinite(c) and abs(c) <= _FARTHEST for c in point):
-        raise UnreadableSheetError(f"the file has a coordinate that is not on any sheet ({point[0]:g}, {point[1]:g})")
 
 
 def _width(text: str, height: float) -> float:

@@ -100,8 +100,10 @@ def _on_the_part(
         if len(pieces) < 3:
             continue
         fits = identify(projected, pieces, scales, tolerance, hidden=False)
-        if fits and fits[0].disagreement <= 0.45:
-            visible, hidden = _shares(fits[0], own, projected, tolerance)
+        close = [fit for fit in fits if fit.disagreement <= min(0.45, fits[0].disagreement + 0.01)]
+        if close:
+            # Without its hidden lines a view may look like its opposite; the better explanation counts.
+            visible, hidden = max((_shares(fit, own, projected, tolerance) for fit in close[:12]), key=sum)
             on_visible += visible
             on_hidden += hidden
     whole = max(length_of(own), 1e-9)

@@ -1,0 +1,116 @@
+"""The lines of a sheet gathered into views: what lies together, taken apart where views overlap."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+
+from maqueta.projection.compare import DrawnPiece
+from maqueta.projection.line_set import Box, box_of, extremes
+from maqueta.projection.projected_part import ProjectedPart
+from maqueta.reading.content import Mark
+from maqueta.reading.expectation import Expectation
+from maqueta.reading.groups import apart, grouped
+from maqueta.reading.identify import Fit, find_within, identify
+from maqueta.reading.kinds import Kind
+
+#: A group with fewer lines than this, or less ink than this part of a usual view, is a stray line of a view near by.
+_FEW_LINES, _LITTLE_INK = 3, 0.08
+
+
+@dataclass(frozen=True)
+class Group:
+    """Marks that could be a view, their box, and the views they could be (none when they fit none)."""
+
+    members: tuple[int, ...]
+    box: Box
+    fits: tuple[Fit, ...]
+
+
+def box_of_marks(marks: Sequence[Mark], members: Sequence[int]) -> Box:
+    """The box around some marks."""
+    return box_of(p for i in members for p in extremes(marks[i].piece))
+
+
+def drawn_piece(mark: Mark, kind: Kind, either: bool) -> DrawnPiece:
+    """A mark of a view as a drawn piece of its kind."""
+    piece = replace(mark.piece, kind="hidden" if kind == "hidden" else "visible")
+    return DrawnPiece(piece, mark.short, either)
+
+
+def view_groups(
+    marks: Sequence[Mark],
+    kinds: Sequence[Kind],
+    taken: Sequence[int],
+    either: frozenset[int],
+    projected: ProjectedPart,
+    scales: Sequence[float],
+    expected: Expectation,
+) -> list[Group]:
+    """Gather the `taken` marks into groups and find out which views each could be."""
+    boxes = [box_of_marks(marks, [i]) for i in taken]
+    result: list[Group] = []
+    for places in grouped(boxes):
+        members = [taken[k] for k in places]
+        pieces = [drawn_piece(marks[i], kinds[i], i in either) for i in members]
+        fits = identify(projected, pieces, scales, expected.tolerance, expected.hidden_lines)
+        if fits and fits[0].disagreement <= 0.25:
+            result.append(Group(tuple(members), box_of_marks(marks, members), tuple(fits)))
+            continue
+        result += _parted(marks, kinds, members, either, projected, scales, expected) or [
+            Group(tuple(members), box_of_marks(marks, members), tuple(fits))
+        ]
+    return result
+
+
+def _parted(
+    marks: Sequence[Mark],
+    kinds: Sequence[Kind],
+    members: list[int],
+    either: frozenset[int],
+    projected: ProjectedPart,
+    scales: Sequence[float],
+    expected: Expectation,
+) -> list[Group]:
+    """Views that overlap or touch, taken apart one after the other; empty when they are not several views."""
+    rest = list(members)
+    parts: list[list[int]] = []
+    boxes: list[Box] = []
+    while len(rest) >= 3 and len(parts) < 8:
+        pieces = [drawn_piece(marks[i], kinds[i], i in either) for i in rest]
+        found = find_within(projected, pieces, scales, expected.tolerance)
+        if found is None or not found.members:
+            break
+        own = [rest[k] for k in sorted(found.members)]
+        parts.append(own)
+        boxes.append(found.box)
+        rest = [i for i in rest if i not in set(own)]
+    if len(parts) < 2:
+        return []
+    for i in rest:
+        near = min(range(len(parts)), key=lambda k: apart(boxes[k], box_of_marks(marks, [i])))
+        parts[near].append(i)
+    groups = []
+    for own in parts:
+        pieces = [drawn_piece(marks[i], kinds[i], i in either) for i in own]
+        fits = identify(projected, pieces, scales, expected.tolerance, expected.hidden_lines)
+        groups.append(Group(tuple(own), box_of_marks(marks, own), tuple(fits)))
+    return groups
+
+
+def without_strays(groups: Sequence[Group], marks: Sequence[Mark]) -> list[Group]:
+    """Groups that could be views; stray lines join the group they stand nearest to."""
+    recognised = [g for g in groups if g.fits]
+    if not recognised:
+        return list(groups)
+    usual = sum(marks[i].piece.length for g in recognised for i in g.members) / len(recognised)
+    kept = list(recognised)
+    few: list[Group] = []
+    for group in groups:
+        if group.fits:
+            continue
+        ink = sum(marks[i].piece.length for i in group.members)
+        stray = len(group.members) < _FEW_LINES or ink < _LITTLE_INK * usual
+        (few if stray else kept).append(group)
+    for group in few:
+        near = min(range(len(kept)), key=lambda k: apart(kept[k].box, group.box))
+        kept[near] = replace(kept[near], members=(*kept[near].members, *group.members))
+    return kept
