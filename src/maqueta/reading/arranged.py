@@ -20,7 +20,7 @@ _OTHER_FRONT: Final = 0.015
 _OFF_LINE: Final = 0.005
 #: A mirror image explains a sheet only where true views would need several oddities.
 _MIRROR: Final = 0.03
-_NOT_ASKED: Final = 0.008
+_NOT_ASKED: Final = 0.020
 #: Front views further down the list of accepted ones weigh this much more each.
 _LESS_LIKED: Final = 0.0005
 
@@ -56,11 +56,10 @@ def arrange(
             for other in principal:
                 if other == front:
                     continue
-                merit, view, name = _best(groups, front, fit.identity.attitude, other, angle, names)
+                merit, view, name = _best(groups, front, fit.identity.attitude, other, angle, names, views)
                 cost += merit
                 picked[other] = view
                 names.append(name)
-                cost += _NOT_ASKED if views and name not in views else 0.0
             if best is None or cost < best[0] - 1e-9:
                 best = (cost, front, picked)
     if best is None:
@@ -69,7 +68,13 @@ def arrange(
 
 
 def _best(
-    groups: Sequence[Standing], front: int, attitude: Attitude, other: int, angle: Angle, taken: Sequence[str]
+    groups: Sequence[Standing],
+    front: int,
+    attitude: Attitude,
+    other: int,
+    angle: Angle,
+    taken: Sequence[str],
+    views: Sequence[str],
 ) -> tuple[float, Fit, str]:
     candidates: list[tuple[float, int, Fit, str]] = []
     for fit in groups[other].fits:
@@ -79,6 +84,7 @@ def _best(
         name = name_of(attitude, own.side)
         cost = fit.disagreement + (_MIRROR if fit.identity.mirrored else 0.0)
         cost += _TWICE if name in taken else 0.0
+        cost += _NOT_ASKED if views and name not in views else 0.0
         cost += _TURNED if neighbour(attitude, name) != own else 0.0
         stands = place(groups[front].box, groups[other].box, name)
         speaks = angle_of(name, stands)

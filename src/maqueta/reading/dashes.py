@@ -38,6 +38,7 @@ class _Run:
 
 def join_dashes(marks: Sequence[Mark]) -> tuple[Mark, ...]:
     """Replace runs of strokes by one broken line each; everything else stays as it is."""
+    marks = _once(marks)
     joined: list[Mark] = []
     taken: set[int] = set()
     rhythms: list[tuple[float, float]] = []
@@ -64,6 +65,17 @@ def join_dashes(marks: Sequence[Mark]) -> tuple[Mark, ...]:
     gap = max((gap for _, gap in rhythms), default=0.0)
     dash = max((dash for dash, _ in rhythms), default=0.0)
     return (*(_stub(mark, broken, dash, gap) for mark in rest), *joined)
+
+
+def _once(marks: Sequence[Mark]) -> list[Mark]:
+    """Marks without exact copies of one another, such as the common axis of two holes drawn twice."""
+    seen: dict[tuple[object, ...], Mark] = {}
+    for mark in marks:
+        ends = sorted((round(x, 2) + 0.0, round(y, 2) + 0.0) for x, y in mark.piece.ends)
+        middle = mark.piece.carrier.point(sum(mark.piece.interval) / 2)
+        key = (mark.style, *ends, round(middle[0], 2) + 0.0, round(middle[1], 2) + 0.0)
+        seen.setdefault(key, mark)
+    return list(seen.values())
 
 
 def _stub(mark: Mark, broken: set[Style], dash: float, gap: float) -> Mark:
