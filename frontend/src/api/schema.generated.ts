@@ -88,6 +88,28 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exercises/{exercise_id}/deliveries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Delivery
+         * @description Read one file of a class, check it and pin it up for its student, told by the title block or the file's name.
+         *
+         *     A sheet that is already handed in is never replaced.
+         */
+        post: operations["delivery_take_delivery"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exercises/{exercise_id}/ink": {
         parameters: {
             query?: never;
@@ -146,6 +168,46 @@ export interface paths {
          */
         put: operations["bench_save"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/sheet/correction": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Correct
+         * @description Take one view of a delivered sheet for what the student says it is, and tell what all views are taken for.
+         */
+        post: operations["delivery_correct"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/sheet/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read File
+         * @description Read a student's own file. Nothing is stored: the bench keeps what was read as a draft.
+         */
+        post: operations["delivery_read_file"];
         delete?: never;
         options?: never;
         head?: never;
@@ -780,6 +842,18 @@ export interface components {
              */
             suppressed: boolean;
         };
+        /** Body_delivery_read_file */
+        Body_delivery_read_file: {
+            /** File */
+            file: string;
+        };
+        /** Body_delivery_take_delivery */
+        Body_delivery_take_delivery: {
+            /** File */
+            file: string;
+            /** Student */
+            student?: number | null;
+        };
         /** Body_parts_bring_in */
         Body_parts_bring_in: {
             /** File */
@@ -823,9 +897,14 @@ export interface components {
         };
         /**
          * CentreLine
-         * @description A centre line between two points of a view; it is drawn a little beyond both.
+         * @description A centre line between two points of a view; it is drawn `beyond` both, in mm on paper.
          */
         CentreLine: {
+            /**
+             * Beyond
+             * @default 3
+             */
+            beyond: number;
             /** End */
             end: [
                 number,
@@ -919,6 +998,17 @@ export interface components {
             ];
         };
         /**
+         * CorrectionForm
+         * @description One view of a sheet is something else than it was taken for; without `said` nothing changes.
+         */
+        CorrectionForm: {
+            document: components["schemas"]["SheetDocument"];
+            /** Said */
+            said?: ("front" | "top" | "right" | "left" | "bottom" | "rear") | ("pictorial" | "none") | null;
+            /** View */
+            view?: string | null;
+        };
+        /**
          * CountForm
          * @description A row of the count table.
          */
@@ -974,6 +1064,23 @@ export interface components {
             remark?: string | null;
         };
         /**
+         * DeliveryForm
+         * @description What became of one file of a class: the sheet it became, or why not and whose it may be.
+         */
+        DeliveryForm: {
+            /** Candidates */
+            candidates: components["schemas"]["StudentName"][];
+            /** Findings */
+            findings: number;
+            /** Not Read */
+            not_read: string[];
+            /** Sheet */
+            sheet: number | null;
+            student: components["schemas"]["StudentName"] | null;
+            /** Why */
+            why: string;
+        };
+        /**
          * DimensioningTask
          * @description What is asked of the dimensions.
          */
@@ -1010,6 +1117,133 @@ export interface components {
              * @enum {string}
              */
             state: "draft" | "handed-in" | "returned";
+        };
+        /**
+         * DraftedArc
+         * @description A circle or arc, counter-clockwise from the angle `start` by `sweep` (radians).
+         */
+        DraftedArc: {
+            /** Centre */
+            centre: [
+                number,
+                number
+            ];
+            /**
+             * Either
+             * @default false
+             */
+            either: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "arc";
+            /**
+             * Pen
+             * @default visible
+             * @enum {string}
+             */
+            pen: "visible" | "hidden" | "construction";
+            /** Radius */
+            radius: number;
+            /**
+             * Short
+             * @default 0
+             */
+            short: number;
+            /**
+             * Start
+             * @default 0
+             */
+            start: number;
+            /**
+             * Sweep
+             * @default 6.283185307179586
+             */
+            sweep: number;
+        };
+        /**
+         * DraftedEllipse
+         * @description An ellipse or part of one: `angle` of the major half axis, then eccentric angles (radians).
+         */
+        DraftedEllipse: {
+            /**
+             * Angle
+             * @default 0
+             */
+            angle: number;
+            /** Centre */
+            centre: [
+                number,
+                number
+            ];
+            /**
+             * Either
+             * @default false
+             */
+            either: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "ellipse";
+            /** Major */
+            major: number;
+            /** Minor */
+            minor: number;
+            /**
+             * Pen
+             * @default visible
+             * @enum {string}
+             */
+            pen: "visible" | "hidden" | "construction";
+            /**
+             * Short
+             * @default 0
+             */
+            short: number;
+            /**
+             * Start
+             * @default 0
+             */
+            start: number;
+            /**
+             * Sweep
+             * @default 6.283185307179586
+             */
+            sweep: number;
+        };
+        /**
+         * DraftedLine
+         * @description A straight line, or with more than two points a free curve.
+         */
+        DraftedLine: {
+            /**
+             * Either
+             * @default false
+             */
+            either: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "line";
+            /**
+             * Pen
+             * @default visible
+             * @enum {string}
+             */
+            pen: "visible" | "hidden" | "construction";
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+            /**
+             * Short
+             * @default 0
+             */
+            short: number;
         };
         /**
          * EdgesBetween
@@ -1091,7 +1325,10 @@ export interface components {
              * @default {
              *       "alignment_mm": 0.5,
              *       "centring_mm": 10,
+             *       "displaced_mm": 5,
              *       "front_margin": 5,
+             *       "gaps_mm": 10,
+             *       "room_mm": 15,
              *       "scale_ratio": 0.001
              *     }
              */
@@ -1325,6 +1562,26 @@ export interface components {
             share: string;
             /** Views */
             views: string[];
+        };
+        /**
+         * Frame
+         * @description Border and title block as drawn on a sheet from elsewhere: (left, bottom, right, top) in sheet mm.
+         */
+        Frame: {
+            /** Border */
+            border: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Title */
+            title?: [
+                number,
+                number,
+                number,
+                number
+            ] | null;
         };
         /**
          * FrontTask
@@ -1747,6 +2004,7 @@ export interface components {
          * @description The paper a sheet is drawn on.
          */
         Paper: {
+            frame?: components["schemas"]["Frame"] | null;
             /**
              * Landscape
              * @default true
@@ -2065,6 +2323,31 @@ export interface components {
             up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
             /** Words */
             words: string[];
+        };
+        /**
+         * ReadSheetForm
+         * @description A delivered sheet as read: the document, its views, and what could not be read.
+         */
+        ReadSheetForm: {
+            document: components["schemas"]["SheetDocument"];
+            /** Not Read */
+            not_read: string[];
+            /** Views */
+            views: components["schemas"]["ReadView"][];
+        };
+        /**
+         * ReadView
+         * @description What a group of lines of a delivered sheet was taken for, and how well it fits (0 to 1).
+         */
+        ReadView: {
+            /** Id */
+            id: string;
+            /** Match */
+            match: number;
+            /** Name */
+            name: string;
+            /** Scale */
+            scale: number;
         };
         /**
          * Recipe
@@ -2633,6 +2916,16 @@ export interface components {
             stretches: boolean;
         };
         /**
+         * StudentName
+         * @description Whose sheet a file may be.
+         */
+        StudentName: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+        };
+        /**
          * Text
          * @description Lettering: `at` is the anchor on the base line, `height` that of capitals, `angle` in degrees.
          */
@@ -2680,10 +2973,25 @@ export interface components {
              */
             centring_mm: number;
             /**
+             * Displaced Mm
+             * @default 5
+             */
+            displaced_mm: number;
+            /**
              * Front Margin
              * @default 5
              */
             front_margin: number;
+            /**
+             * Gaps Mm
+             * @default 10
+             */
+            gaps_mm: number;
+            /**
+             * Room Mm
+             * @default 15
+             */
+            room_mm: number;
             /**
              * Scale Ratio
              * @default 0.001
@@ -2732,7 +3040,11 @@ export interface components {
         };
         /**
          * View
-         * @description One projected view: a principal one (`side` and `up`) or a pictorial one (`corner`).
+         * @description One view: a principal one (`side` and `up`) or a pictorial one (`corner`, turned in its plane by degrees).
+         *
+         *     A projected view has the part's own lines; a drafted one has its `lines`, drawn by hand or read from a file. A
+         *     drafted view of which neither attitude nor corner is known fits no view of the part; a `mirrored` one fits only
+         *     as a mirror image (about the upright through its `at`).
          */
         View: {
             /** At */
@@ -2749,6 +3061,13 @@ export interface components {
             hidden: boolean;
             /** Id */
             id: string;
+            /** Lines */
+            lines?: (components["schemas"]["DraftedLine"] | components["schemas"]["DraftedArc"] | components["schemas"]["DraftedEllipse"])[] | null;
+            /**
+             * Mirrored
+             * @default false
+             */
+            mirrored: boolean;
             /**
              * Scale
              * @default 1
@@ -2761,6 +3080,12 @@ export interface components {
              * @default false
              */
             smooth: boolean;
+            /**
+             * Turn
+             * @default 0
+             * @enum {integer}
+             */
+            turn: 0 | 60 | 120 | 180 | 240 | 300;
             /** Up */
             up?: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
         };
@@ -3088,6 +3413,41 @@ export interface operations {
             };
         };
     };
+    delivery_take_delivery: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_delivery_take_delivery"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeliveryForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     bench_ink: {
         parameters: {
             query?: never;
@@ -3207,6 +3567,76 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DraftForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    delivery_correct: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CorrectionForm"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadSheetForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    delivery_read_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_delivery_read_file"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadSheetForm"];
                 };
             };
             /** @description Validation Error */

@@ -69,7 +69,7 @@ export function ToolLayer({ bench, ink, drawn, scale, toSheet }: Props) {
         ...now,
         marks: [
           ...now.marks,
-          { kind: "line", id, view: axis.view, start: axis.start, end: axis.end },
+          { kind: "line", id, view: axis.view, start: axis.start, end: axis.end, beyond: 3 },
         ],
       }));
       setAxis(null);

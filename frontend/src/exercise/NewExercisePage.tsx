@@ -31,7 +31,15 @@ const DEFAULT_TASK: Task = {
   tolerance_mm: 0.3,
   points: {},
   error_cost: 2,
-  thresholds: { front_margin: 5, alignment_mm: 0.5, centring_mm: 10, scale_ratio: 0.001 },
+  thresholds: {
+    front_margin: 5,
+    alignment_mm: 0.5,
+    centring_mm: 10,
+    displaced_mm: 5,
+    gaps_mm: 10,
+    room_mm: 15,
+    scale_ratio: 0.001,
+  },
 };
 
 /** A week from today, in the evening, as a date-time field wants it. */

@@ -1,4 +1,4 @@
-import { Alert, Button, Text } from "@mantine/core";
+import { Alert, Button, FileButton, Text } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
@@ -9,9 +9,11 @@ import type { Criterion, Wall } from "../api/types";
 import { Header } from "../frame/Header";
 import { Trouble, Waiting } from "../frame/Messages";
 import { CRITERIA, plural } from "../frame/words";
+import { Deliveries } from "./Deliveries";
 import { LensList } from "./LensList";
 import { PinnedSheet } from "./PinnedSheet";
 import { SharedFindings } from "./SharedFindings";
+import { useDeliveries } from "./useDeliveries";
 import classes from "./Wall.module.css";
 
 export default function WallPage() {
@@ -27,6 +29,7 @@ export default function WallPage() {
       ),
   });
   const [said, setSaid] = useState("");
+  const deliveries = useDeliveries(exercise);
 
   const returnDecided = async () => {
     try {
@@ -65,6 +68,13 @@ export default function WallPage() {
             (wall.data &&
               `${wall.data.exercise.handed_in} of ${wall.data.exercise.total} handed in`)}
         </Text>
+        <FileButton multiple accept=".dxf" onChange={deliveries.bringIn}>
+          {(props) => (
+            <Button {...props} variant="default">
+              Bring in DXF sheets
+            </Button>
+          )}
+        </FileButton>
         <Button variant="default" disabled={complete === 0} onClick={() => void returnDecided()}>
           Return {plural(complete, "sheet")}
         </Button>
@@ -74,6 +84,11 @@ export default function WallPage() {
           </Button>
         )}
       </Header>
+      <Deliveries
+        list={deliveries.list}
+        onSettle={(key, file, student) => void deliveries.settle(key, file, student)}
+        onClear={deliveries.clear}
+      />
       {wall.isPending && <Waiting />}
       {wall.error && <Trouble error={wall.error} onRetry={() => void wall.refetch()} />}
       {wall.data && <Pinned wall={wall.data} />}

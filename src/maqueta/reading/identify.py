@@ -12,6 +12,7 @@ from typing import Final
 
 import numpy as np
 
+from maqueta.projection.attitude import Attitude
 from maqueta.projection.carrier import Line, Point, Similarity
 from maqueta.projection.compare import Comparison, DrawnPiece, compare, length_of, split
 from maqueta.projection.line_set import Box, Piece, box_of, extremes
@@ -137,6 +138,27 @@ def identify(
             return [fit for fit in pictorial if fit.disagreement <= STRANGER][:1]
     found = [fit for fit in found if fit.disagreement <= STRANGER]
     return [fit for fit in found if fit.disagreement <= found[0].disagreement + _CLOSE]
+
+
+def identify_as(
+    projected: ProjectedPart,
+    group: Sequence[DrawnPiece],
+    attitudes: Sequence[Attitude] | None,
+    scales: Sequence[float],
+    tolerance: float,
+) -> Fit | None:
+    """The best fit of a group as one of some attitudes (None: as an equal-axis view), however bad; None without any."""
+    key, unit = remembered(projected), MILLIMETRES[projected.part.unit]
+    if attitudes is None:
+        likely = [scale * root for scale in scales for root in (1.0, _FULL_AXES)]
+        return next(iter(_fits(pictorial_candidates(key), group, likely, unit, tolerance, False)), None)
+
+    def meant(identity: Identity) -> bool:
+        return identity.attitude in attitudes and not identity.mirrored
+
+    candidates = [c for c in principal_candidates(key) if any(meant(identity) for identity, _ in c.identities)]
+    fits = _fits(candidates, group, scales, unit, tolerance, hidden=True)
+    return next((fit for fit in fits if meant(fit.identity)), None)
 
 
 def _too_few(group: Sequence[DrawnPiece]) -> bool:

@@ -11,6 +11,7 @@ from pebble import ProcessExpired, ProcessPool
 
 from maqueta.service.kernel_work import PartSource, PartWork, Preview, examine, limit_process, preview, ready, step_file
 from maqueta.service.settings import Settings
+from maqueta.service.sheet_work import SheetWork, read_sheet_file
 from maqueta.solid.errors import PartError
 from maqueta.solid.recipe import Recipe
 
@@ -93,6 +94,17 @@ class KernelWorkers:
     def step_file(self, source: PartSource) -> bytes:
         """A part as STEP. Raises PartError with the reason why not."""
         return self._now(step_file, source)
+
+    def read_sheet(self, data: bytes, dossier: bytes, task: str) -> SheetWork:
+        """Read a delivered sheet. Never raises for anything the file does."""
+        try:
+            seconds = self._at_once_seconds
+            work: SheetWork = self._uploads.schedule(
+                read_sheet_file, args=(data, dossier, task), timeout=seconds
+            ).result()
+            return work
+        except Exception as error:  # the worker's own exceptions arrive here, whatever they are
+            return SheetWork(refused=self._reason(error, self._at_once_seconds))
 
     def _now(self, work: Callable[..., Result], *args: Any) -> Result:
         try:

@@ -166,6 +166,20 @@ def hand_in(session: Session, sheet: SheetRecord, findings: Iterable[tuple[str, 
     session.expire(sheet, ["findings"])
 
 
+def deliver(
+    session: Session,
+    student: Account,
+    exercise: ExerciseRecord,
+    document: Mapping[str, Any],
+    findings: Iterable[tuple[str, Mapping[str, Any]]],
+) -> SheetRecord:
+    """Hand in a sheet that came as a file, in place of the student's draft. Raises OutOfDate for a sheet handed in."""
+    before = own_sheet(session, student, exercise.id, lock=True)
+    sheet = save_draft(session, student, exercise, document, before.revision if before is not None else 0)
+    hand_in(session, sheet, findings)
+    return sheet
+
+
 def decide(
     findings: Sequence[FindingRecord], instructor: Account, decision: Decision | None, remark: str | None
 ) -> None:

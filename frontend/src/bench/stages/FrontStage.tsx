@@ -36,6 +36,8 @@ export function FrontStage({ bench }: { bench: Bench }) {
         scale: old?.scale ?? startingScale(bench),
         hidden: true,
         smooth: false,
+        turn: 0,
+        mirrored: false,
       };
       const centre = old
         ? centreOf(old, bench.middle, bench.up, bench.unit)

@@ -6,6 +6,7 @@ import { useNavigate } from "react-router";
 import { answer, api } from "../../api/client";
 import { dayAndTime, plural } from "../../frame/words";
 import type { Bench } from "../bench";
+import { DeliverFile } from "./DeliverFile";
 
 /** A last look, then the sheet goes to the instructor. */
 export function HandInStage({ bench }: { bench: Bench }) {
@@ -55,6 +56,7 @@ export function HandInStage({ bench }: { bench: Bench }) {
         </List.Item>
       </List>
       <Exports exercise={exercise.id} />
+      <DeliverFile bench={bench} />
       {trouble && (
         <Text c="var(--fault)" role="alert" mt="sm">
           {trouble}

@@ -25,6 +25,8 @@ export function ViewsStage({ bench }: { bench: Bench }) {
       scale: startingScale(bench),
       hidden: what === "view",
       smooth: false,
+      turn: 0,
+      mirrored: false,
     };
     const placed = centredAt(view, middle, up, unit, startingPlace(bench, what));
     draft.change((now) => ({ ...now, views: [...now.views, placed], front: now.front ?? id }));

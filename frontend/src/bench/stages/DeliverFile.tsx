@@ -1,0 +1,126 @@
+import { Button, FileButton, List, NativeSelect, Text, Title } from "@mantine/core";
+import { useMutation, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+
+import { answer, api } from "../../api/client";
+import type { ReadSheet, Said } from "../../api/types";
+import { plural } from "../../frame/words";
+import type { Bench } from "../bench";
+import classes from "../Bench.module.css";
+
+const NAMES: [Said, string][] = [
+  ["front", "front view"],
+  ["top", "top view"],
+  ["right", "right view"],
+  ["left", "left view"],
+  ["bottom", "bottom view"],
+  ["rear", "rear view"],
+  ["pictorial", "pictorial"],
+  ["none", "no view of the part"],
+];
+
+/** A sheet drawn elsewhere: read from a DXF file, then put right where a view was taken for another. */
+export function DeliverFile({ bench }: { bench: Bench }) {
+  const { exercise, draft, document } = bench;
+  const [notRead, setNotRead] = useState<string[] | null>(null);
+  const drafted = document.views.some((view) => view.lines);
+  const path = { params: { path: { exercise_id: exercise.id } } };
+
+  const bringIn = useMutation({
+    mutationFn: (file: File) => {
+      const body = new FormData();
+      body.append("file", file);
+      return answer(
+        api.POST("/api/exercises/{exercise_id}/sheet/file", {
+          ...path,
+          body: body as never,
+          bodySerializer: (form) => form as unknown as FormData,
+        }),
+      );
+    },
+    onSuccess: (read: ReadSheet) => {
+      draft.change(read.document);
+      setNotRead(read.not_read);
+    },
+  });
+  const reading = useQuery({
+    queryKey: ["reading", exercise.id, document],
+    enabled: drafted,
+    placeholderData: (before: ReadSheet | undefined) => before,
+    gcTime: 0,
+    queryFn: () =>
+      answer(
+        api.POST("/api/exercises/{exercise_id}/sheet/correction", { ...path, body: { document } }),
+      ),
+  });
+  const correct = useMutation({
+    mutationFn: ({ view, said }: { view: string; said: Said }) =>
+      answer(
+        api.POST("/api/exercises/{exercise_id}/sheet/correction", {
+          ...path,
+          body: { document, view, said },
+        }),
+      ),
+    onSuccess: (read) => draft.change(read.document),
+  });
+  const trouble = bringIn.error ?? correct.error;
+
+  return (
+    <section aria-label="A sheet drawn elsewhere" className={classes.elsewhere}>
+      <Title order={3} size="h5">
+        A sheet drawn elsewhere
+      </Title>
+      <Text className="quiet small">
+        A DXF file is read and checked line by line. It takes the place of what is on the bench;
+        Undo brings that back.
+      </Text>
+      <FileButton accept=".dxf" onChange={(file) => file && bringIn.mutate(file)}>
+        {(props) => (
+          <Button {...props} variant="default" mt="xs" fullWidth loading={bringIn.isPending}>
+            Bring in a DXF file
+          </Button>
+        )}
+      </FileButton>
+      {trouble && (
+        <Text c="var(--fault)" role="alert" mt="xs" size="sm">
+          {trouble.message}
+        </Text>
+      )}
+      {drafted && reading.data && (
+        <ul className={classes.readViews} aria-label="Views found">
+          {reading.data.views.map((view, place) => (
+            <li key={view.id}>
+              <NativeSelect
+                size="xs"
+                label={`Group ${place + 1}`}
+                description={
+                  view.name === "unrecognised"
+                    ? "fits no view of the part"
+                    : `agrees on ${Math.floor(100 * view.match)} % of the ink`
+                }
+                value={view.name === "unrecognised" ? "none" : view.name}
+                data={NAMES.map(([value, label]) => ({ value, label }))}
+                disabled={correct.isPending}
+                onChange={(event) =>
+                  correct.mutate({ view: view.id, said: event.currentTarget.value as Said })
+                }
+              />
+            </li>
+          ))}
+        </ul>
+      )}
+      {notRead && notRead.length > 0 && (
+        <>
+          <Text size="sm" mt="xs">
+            {plural(notRead.length, "thing was", "things were")} not read:
+          </Text>
+          <List size="xs" className="quiet">
+            {notRead.map((text) => (
+              <List.Item key={text}>{text}</List.Item>
+            ))}
+          </List>
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,60 @@
+import { Button, Group, NativeSelect, Progress, Text } from "@mantine/core";
+
+import type { Delivered } from "./useDeliveries";
+import classes from "./Wall.module.css";
+
+interface Props {
+  list: Delivered[];
+  onSettle: (key: string, file: File, student: number) => void;
+  onClear: () => void;
+}
+
+/** What became of the files of a class, file by file. */
+export function Deliveries({ list, onSettle, onClear }: Props) {
+  if (list.length === 0) return null;
+  const over = list.filter((d) => d.state !== "waiting" && d.state !== "reading").length;
+  return (
+    <section className={classes.deliveries} aria-label="Files brought in" aria-live="polite">
+      <Group gap="sm" wrap="nowrap">
+        <Progress
+          flex={1}
+          value={(100 * over) / list.length}
+          color="var(--settled)"
+          aria-label="Progress of all files"
+        />
+        <Text className="small">
+          {over} of {list.length} files
+        </Text>
+        <Button size="compact-sm" variant="default" onClick={onClear} disabled={over < list.length}>
+          Clear this list
+        </Button>
+      </Group>
+      <ul className={classes.files}>
+        {list.map((d) => (
+          <li key={d.key}>
+            <Text className="small" fw={700} truncate w={220} span>
+              {d.file.name}
+            </Text>
+            <Text className="small" span c={d.state === "failed" ? "var(--fault)" : undefined}>
+              {d.words}
+            </Text>
+            {d.state === "unknown" && (
+              <NativeSelect
+                size="xs"
+                aria-label={`Student of ${d.file.name}`}
+                data={[
+                  { value: "", label: "whose sheet is it?" },
+                  ...d.candidates.map((c) => ({ value: String(c.id), label: c.name })),
+                ]}
+                onChange={(event) => {
+                  if (event.currentTarget.value)
+                    onSettle(d.key, d.file, Number(event.currentTarget.value));
+                }}
+              />
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,105 @@
+"""Putting a reading right: what a person says a group of lines is."""
+
+from typing import Literal
+
+from maqueta.projection.arrangement import ViewName, neighbour
+from maqueta.projection.carrier import Point, Similarity
+from maqueta.projection.compare import DrawnPiece
+from maqueta.projection.projected_part import ProjectedPart
+from maqueta.reading.candidates import Identity
+from maqueta.reading.expectation import Expectation
+from maqueta.reading.identify import identify_as
+from maqueta.sheet.document import Dimension, LinearDimension, SheetDocument, View
+from maqueta.sheet.drafted import drafted_of
+from maqueta.sheet.placed import PlacedView, placed_views
+from maqueta.sheet.scales import parse_scale
+from maqueta.solid.unit import MILLIMETRES
+
+#: What a group can be said to be; "none" is no view of the part.
+Said = ViewName | Literal["pictorial", "none"]
+
+
+def corrected(
+    projected: ProjectedPart, sheet: SheetDocument, view_id: str, said: Said, expected: Expectation
+) -> SheetDocument:
+    """The sheet with one drafted view taken for what a person says.
+
+    Its place and scale follow from its lines. A name is seen from the sheet's front view; saying "front" makes the
+    view the front, in the accepted attitude it fits best. Raises KeyError for a view that is not drafted, and
+    ValueError where its lines cannot be laid on what is said.
+    """
+    item = next((p for p in placed_views(projected, sheet) if p.view.id == view_id), None)
+    if item is None or item.view.lines is None:
+        raise KeyError(view_id)
+    if said == "none":
+        return _rebased(sheet, item, None, item.box[:2], 1.0, projected)
+    front = next((v.attitude for v in sheet.views if v.id == sheet.front and v.id != view_id), None)
+    drawn = [
+        DrawnPiece(entry.piece.moved(item.move), entry.short * item.factor, entry.either) for entry in item.by_hand
+    ]
+    written = [sheet.title.fields.get("scale"), expected.scale]
+    scales = [scale for text in written if text and (scale := parse_scale(text)) is not None] or [1.0]
+    if said == "pictorial":
+        attitudes = None
+    elif said == "front":
+        attitudes = expected.fronts
+    else:
+        attitudes = (neighbour(front or expected.fronts[0], said),)
+    fit = identify_as(projected, drawn, attitudes, scales, expected.tolerance)
+    if fit is None:
+        raise ValueError(f"these lines cannot be laid on the {said} view")
+    changed = _rebased(sheet, item, fit.identity, fit.at, fit.scale, projected)
+    return changed.model_copy(update={"front": view_id}) if said == "front" else changed
+
+
+def _rebased(
+    sheet: SheetDocument,
+    item: PlacedView,
+    identity: Identity | None,
+    at: Point,
+    scale: float,
+    projected: ProjectedPart,
+) -> SheetDocument:
+    """A view with another identity, place and scale; all its ink stays where it is on paper."""
+    factor = scale * MILLIMETRES[projected.part.unit]
+    ratio = item.factor / factor
+    change = Similarity(ratio, 0.0, (item.view.at[0] - at[0]) / factor, (item.view.at[1] - at[1]) / factor)
+    lines = tuple(
+        drafted_of(entry.piece.moved(change), line.pen, line.short, line.either)
+        for entry, line in zip(item.by_hand, item.view.lines or (), strict=False)
+    )
+    attitude = identity.attitude if identity is not None else None
+    view = View(
+        id=item.view.id,
+        side=attitude.side if attitude is not None else None,
+        up=attitude.up if attitude is not None else None,
+        corner=identity.corner if identity is not None else None,
+        turn=identity.turn if identity is not None else 0,
+        at=at,
+        scale=scale,
+        hidden=item.view.hidden,
+        lines=lines,
+    )
+    shift = (item.view.at[0] - at[0], item.view.at[1] - at[1])
+    dimensions = tuple(_moved(d, change, shift) if d.view == view.id else d for d in sheet.dimensions)
+    marks = tuple(
+        mark.model_copy(
+            update={name: change(getattr(mark, name)) for name in ("start", "end", "centre") if hasattr(mark, name)}
+            | ({"radius": mark.radius * ratio} if mark.kind == "mark" else {})
+        )
+        if mark.view == view.id
+        else mark
+        for mark in sheet.marks
+    )
+    views = tuple(view if own.id == view.id else own for own in sheet.views)
+    front = None if attitude is None and sheet.front == view.id else sheet.front
+    return sheet.model_copy(update={"views": views, "dimensions": dimensions, "marks": marks, "front": front})
+
+
+def _moved(dimension: Dimension, change: Similarity, shift: Point) -> Dimension:
+    place = (dimension.place[0] + shift[0], dimension.place[1] + shift[1])
+    if isinstance(dimension, LinearDimension):
+        moved = {"start": change(dimension.start), "end": change(dimension.end), "place": place}
+        return dimension.model_copy(update=moved)
+    radius = dimension.radius * change.scale
+    return dimension.model_copy(update={"centre": change(dimension.centre), "radius": radius, "place": place})
