@@ -12,6 +12,9 @@ from maqueta.demo.model_sheet import Drafter, model_sheet
 from maqueta.demo.workshop import EXERCISES, demo_recipe
 from maqueta.solid.step import write_step
 from tests.parts import demo_projected, demo_solid
+from tests.reading.dxf_writer import CONVENTIONS, write_sheet
+from tests.reading.planted import case
+from tests.reading.random_parts import random_recipe
 
 
 @pytest.fixture
@@ -116,7 +119,34 @@ def test_report_is_written_whole(inputs: dict[str, Path], tmp_path: Path, capsys
 def test_sheet_of_another_kind_is_refused_in_words(
     inputs: dict[str, Path], tmp_path: Path, capsys: pytest.CaptureFixture[str]
 ) -> None:
-    drawing = tmp_path / "sheet.dxf"
-    drawing.write_text("0\nEOF\n")
+    drawing = tmp_path / "sheet.pdf"
+    drawing.write_text("%PDF")
     status, _, errors = run({**inputs, "sheet": drawing}, capsys)
-    assert (status, "not read yet" in errors) == (2, True)
+    assert (status, "a sheet is a document (.json) or a DXF file" in errors) == (2, True)
+
+
+def test_dxf_sheet_is_read_and_checked(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    faultless = case(3)
+    files = {name: tmp_path / f"{name}.{end}" for name, end in (("part", "json"), ("sheet", "dxf"), ("task", "json"))}
+    files["part"].write_text(random_recipe(3).model_dump_json())
+    files["sheet"].write_bytes(write_sheet(faultless.part, faultless.sheet, CONVENTIONS[0]))
+    asked = {"views", "angle", "paper", "front", "scale", "pictorial", "title_fields"}
+    files["task"].write_text(faultless.task.model_dump_json(include=asked))
+    out = tmp_path / "report.json"
+    status, _, errors = run(files, capsys, "--out", str(out))
+    assert (status, errors) == (0, "")
+    report = json.loads(out.read_text())
+    assert sorted(view["name"] for view in report["views"]) == ["front", "right", "top"]
+    assert all(view["match"] > 0.999 for view in report["views"])
+    assert [f["rule"] for f in report["findings"] if f["severity"] == "error"] == []
+    assert report["not_read"] == []
+
+
+def test_unreadable_dxf_is_one_line(
+    inputs: dict[str, Path], tmp_path: Path, capsys: pytest.CaptureFixture[str]
+) -> None:
+    drawing = tmp_path / "sheet.dxf"
+    drawing.write_bytes(bytes(range(256)) * 40)
+    status, _, errors = run({**inputs, "sheet": drawing}, capsys)
+    assert status == 2
+    assert errors.strip() == f"{drawing}: it is not a text DXF file"

@@ -4,9 +4,12 @@ import random
 from functools import cache
 from typing import Any
 
+from maqueta.projection.project import project
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.solid.errors import PartError
-from tests.parts import block, hole, projected
+from maqueta.solid.recipe import Recipe
+from maqueta.solid.source import part_of_recipe
+from tests.parts import block, hole, recipe
 
 
 def _levels(rng: random.Random, count: int) -> list[float]:
@@ -44,10 +47,18 @@ def _features(rng: random.Random) -> list[dict[str, Any]]:
 @cache
 def random_part(seed: int) -> ProjectedPart:
     """A part by its number; the same number gives the same part."""
+    return project(*part_of_recipe(random_recipe(seed)))
+
+
+@cache
+def random_recipe(seed: int) -> Recipe:
+    """The recipe of a part by its number."""
     rng = random.Random(seed)
     while True:
+        attempt = recipe(*_features(rng), natural_up="+z")
         try:
-            return projected(*_features(rng), natural_up="+z")
+            part_of_recipe(attempt)
+            return attempt
         except PartError:
             # A hole in what a step has taken away cuts nothing; the next throw will do.
             continue

@@ -1152,6 +1152,11 @@ export interface components {
              */
             short: number;
             /**
+             * Solid
+             * @default false
+             */
+            solid: boolean;
+            /**
              * Start
              * @default 0
              */
@@ -1203,6 +1208,11 @@ export interface components {
              */
             short: number;
             /**
+             * Solid
+             * @default false
+             */
+            solid: boolean;
+            /**
              * Start
              * @default 0
              */
@@ -1244,6 +1254,11 @@ export interface components {
              * @default 0
              */
             short: number;
+            /**
+             * Solid
+             * @default false
+             */
+            solid: boolean;
         };
         /**
          * EdgesBetween

@@ -2,6 +2,7 @@
 
 import math
 from collections.abc import Iterable, Sequence
+from typing import Final
 
 from maqueta.checking.catalogue import found
 from maqueta.checking.finding import Finding
@@ -10,7 +11,11 @@ from maqueta.projection.carrier import Circle, Point
 from maqueta.projection.compare import Comparison, length_of
 from maqueta.projection.displacement import Displaced
 from maqueta.projection.line_set import Piece
+from maqueta.sheet.drafted import piece_of
 from maqueta.sheet.placed import PlacedView
+
+#: A hidden line shorter than this (mm) may be a single dash.
+_LONG: Final = 8.0
 
 
 def check_drawn(survey: Survey, item: PlacedView, result: Comparison) -> list[Finding]:
@@ -34,6 +39,8 @@ def check_drawn(survey: Survey, item: PlacedView, result: Comparison) -> list[Fi
         wrong = [piece for piece in result.wrong if piece.kind == kind]
         findings += _one("lines.wrong-kind", item, name, wrong, drawn_as)
     findings += [_displaced(item, name, pair) for pair in result.displaced]
+    solid = [piece_of(line) for line in item.view.lines or () if line.solid]
+    findings += _one("lines.style", item, name, [p for p in solid if p.length * item.factor > _LONG], "solid")
     return findings
 
 

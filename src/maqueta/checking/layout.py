@@ -9,14 +9,17 @@ from maqueta.checking.survey import Survey
 from maqueta.drawing.ink import InkGroup
 from maqueta.projection.line_set import Box
 from maqueta.sheet.placed import union
+from maqueta.sheet.spacing import GapSum, bands, gaps_between
+from maqueta.solid.unit import MILLIMETRES
 
 #: A line exactly on the border is not beyond it (mm).
 _SLACK = 0.05
 
 
 def check_layout(survey: Survey) -> list[Finding]:
-    """`layout.outside`, `layout.overlap` and `layout.centring`."""
-    return [*_outside(survey), *_overlap(survey), *_centring(survey)]
+    """`layout.outside`, `layout.overlap`, `layout.centring` and `layout.gaps`."""
+    centring = _centring(survey)
+    return [*_outside(survey), *_overlap(survey), *centring, *([] if centring else _gaps(survey))]
 
 
 def _drawn(survey: Survey) -> list[InkGroup]:
@@ -89,6 +92,45 @@ def _centring(survey: Survey) -> list[Finding]:
         "up": (area[3] - area[1] - bare[3] + bare[1]) / 2,
     }
     return [found("layout.centring", views=tuple(sorted(ids)), at=(outline(bare),), parameters=parameters)]
+
+
+def _gaps(survey: Survey) -> list[Finding]:
+    """Gaps between views that differ from the even one, for the bare views and with all that belongs to them."""
+    if len(survey.principal) < 2:
+        return []
+    ids = {item.view.id for item in survey.principal}
+    bare = [item.box for item in survey.principal]
+    full = [_with_its_own(survey, item.view.id) for item in survey.principal]
+    area, units, findings = survey.layout.drawing_area, survey.exercise.units, []
+    for direction, low, high in (("across", 0, 2), ("up", 1, 3)):
+        gaps = None
+        for boxes in (bare, full):
+            columns = bands([(box[low], box[high]) for box in boxes])
+            found_gaps = gaps_between((area[low], area[high]), columns)
+            uneven = len(columns) > 1 and max(found_gaps) - min(found_gaps) > survey.exercise.thresholds.gaps_mm
+            gaps = (found_gaps, columns) if uneven and (gaps is not None or boxes is bare) else None
+            if gaps is None:
+                break
+        if gaps is None:
+            continue
+        unit = MILLIMETRES[units]
+        sizes = tuple((b - a) / unit for a, b in bands([(box[low], box[high]) for box in bare]))
+        total = GapSum((area[high] - area[low]) / unit, sizes)
+        parameters = {
+            "direction": direction,
+            "gaps": ", ".join(f"{gap:.0f}" for gap in gaps_between((area[low], area[high]), gaps[1])),
+            "sum": f"{total.written(units)} {units}",
+            "even": total.gap * unit,
+        }
+        findings.append(
+            found("layout.gaps", views=tuple(sorted(ids)), at=tuple(outline(b) for b in bare), parameters=parameters)
+        )
+    return findings
+
+
+def _with_its_own(survey: Survey, view: str) -> Box:
+    """The box of a view with its dimensions and centre lines."""
+    return union([group.box for group in _drawn(survey) if (group.owner or group.id) == view])
 
 
 def _imbalance(area: Box, box: Box) -> tuple[float, float]:

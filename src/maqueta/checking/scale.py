@@ -5,10 +5,11 @@ from maqueta.checking.finding import Finding
 from maqueta.checking.front import outline
 from maqueta.checking.survey import Survey
 from maqueta.sheet.scales import is_recommended, parse_scale, recommended, write_scale
+from maqueta.sheet.spacing import GapSum, bands
 
 
 def check_scale(survey: Survey) -> list[Finding]:
-    """`scale.mixed`, `scale.nonstandard`, `scale.asked` and `scale.stated`, each on its own."""
+    """`scale.mixed`, `scale.nonstandard`, `scale.asked`, `scale.stated` and `scale.fill`, each on its own."""
     drawn = survey.scale
     if drawn is None:
         return []
@@ -34,7 +35,38 @@ def check_scale(survey: Survey) -> list[Finding]:
         parameters = {"asked": write_scale(asked), "drawn": written}
         findings.append(found("scale.asked", views=all_views, parameters=parameters))
     findings += _stated(survey, written, drawn, ratio)
+    if asked is None:
+        findings += _fill(survey, drawn)
     return findings
+
+
+def _fill(survey: Survey, drawn: float) -> list[Finding]:
+    """Whether a larger recommended scale would still leave room for dimensions, or this one leaves none."""
+    boxes = [item.box for item in survey.principal if not survey.off_scale(item)]
+    area = survey.layout.drawing_area
+    room = survey.exercise.thresholds.room_mm
+
+    def least_gap(scale: float) -> float:
+        gaps = []
+        for low, high in ((0, 2), (1, 3)):
+            spans = bands([(box[low], box[high]) for box in boxes])
+            sizes = tuple((b - a) * scale / drawn for a, b in spans)
+            gaps.append(GapSum(area[high] - area[low], sizes).gap)
+        return min(gaps)
+
+    views = tuple(item.view.id for item in survey.principal)
+    good = [float(scale) for scale in recommended(survey.exercise.units)]
+    larger = next((scale for scale in good if scale > drawn * 1.0001), None)
+    # Twice the room before a larger scale is urged: dimensions in two rows need it.
+    if larger is not None and least_gap(larger) >= 2 * room:
+        parameters = {"larger": write_scale(larger), "gap": least_gap(larger), "drawn": write_scale(drawn)}
+        return [found("scale.fill", views=views, parameters=parameters, variant="larger")]
+    smaller = next((scale for scale in reversed(good) if scale < drawn * 0.9999 and least_gap(scale) >= room), None)
+    crowded = survey.exercise.dimensioning.required and least_gap(drawn) < room / 2
+    if crowded and smaller is not None:
+        parameters = {"smaller": write_scale(smaller), "gap": max(0.0, least_gap(drawn)), "drawn": write_scale(drawn)}
+        return [found("scale.fill", views=views, parameters=parameters, variant="crowded")]
+    return []
 
 
 def _stated(survey: Survey, written: str, drawn: float, ratio: float) -> list[Finding]:

@@ -10,7 +10,7 @@ from maqueta.reading.candidates import Identity
 from maqueta.reading.expectation import Expectation
 from maqueta.reading.identify import identify_as
 from maqueta.sheet.document import Dimension, LinearDimension, SheetDocument, View
-from maqueta.sheet.drafted import drafted_of
+from maqueta.sheet.drafted import drafted_of, pen_of
 from maqueta.sheet.placed import PlacedView, placed_views
 from maqueta.sheet.scales import parse_scale
 from maqueta.solid.unit import MILLIMETRES
@@ -65,7 +65,7 @@ def _rebased(
     ratio = item.factor / factor
     change = Similarity(ratio, 0.0, (item.view.at[0] - at[0]) / factor, (item.view.at[1] - at[1]) / factor)
     lines = tuple(
-        drafted_of(entry.piece.moved(change), line.pen, line.short, line.either)
+        drafted_of(entry.piece.moved(change), pen_of(line))
         for entry, line in zip(item.by_hand, item.view.lines or (), strict=False)
     )
     attitude = identity.attitude if identity is not None else None

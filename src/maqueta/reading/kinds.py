@@ -74,7 +74,7 @@ def pattern_kind(pattern: tuple[float, ...], name: str) -> Kind | None:
         return "hidden" if shortest >= 0.6 * longest else "centre"
     if name in ("CONTINUOUS", "BYLAYER", "BYBLOCK"):
         return None
-    return _named(name, _PATTERN_NAMES)
+    return next((kind for kind, pattern in _PATTERN_NAMES if re.search(pattern, plain(name))), None)
 
 
 def kind_of(style: Style) -> Kind:

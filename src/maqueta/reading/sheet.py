@@ -17,7 +17,7 @@ from maqueta.reading.expectation import Expectation
 from maqueta.reading.frame import SheetFrame, find_frame
 from maqueta.reading.groups import apart
 from maqueta.reading.identify import Fit
-from maqueta.reading.kinds import Kind, kinds_of
+from maqueta.reading.kinds import Kind, kinds_of, pattern_kind
 from maqueta.reading.loose_sizes import loose_sizes
 from maqueta.reading.settle import settle_open
 from maqueta.reading.sizes import tie_sizes
@@ -26,7 +26,6 @@ from maqueta.reading.view_groups import Group, view_groups, without_strays
 from maqueta.sheet.document import (
     CentreLine,
     Drafted,
-    DraftedPen,
     Frame,
     Identifier,
     Paper,
@@ -34,7 +33,7 @@ from maqueta.sheet.document import (
     TitleBlock,
     View,
 )
-from maqueta.sheet.drafted import drafted_of
+from maqueta.sheet.drafted import Pen, drafted_of
 from maqueta.sheet.placed import PlacedView, placed_views
 from maqueta.sheet.scales import parse_scale
 from maqueta.solid.unit import MILLIMETRES, Unit
@@ -139,8 +138,11 @@ def _views(
         back = Similarity(1 / factor, 0.0, -at[0] / factor, -at[1] / factor)
         lines: list[Drafted] = []
         for i in group.members:
-            pen: DraftedPen = "hidden" if kinds[i] == "hidden" else "visible"
-            lines.append(drafted_of(marks[i].piece.moved(back), pen, marks[i].short, i in either))
+            hidden = kinds[i] == "hidden"
+            style = marks[i].style
+            solid = hidden and pattern_kind(style.pattern, style.pattern_name) is None and marks[i].short == 0
+            pen = Pen("hidden" if hidden else "visible", marks[i].short, i in either, solid)
+            lines.append(drafted_of(marks[i].piece.moved(back), pen))
         identity = fit.identity if fit is not None else None
         attitude = identity.attitude if identity is not None else None
         views.append(

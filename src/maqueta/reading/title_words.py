@@ -22,7 +22,8 @@ _LABELS: Final[tuple[tuple[str, tuple[str, ...]], ...]] = (
         (
             "DRAWN BY", "DRAFTED BY", "DRAFTER", "DRAFTSMAN", "DESIGNED BY", "DRAWN", "DRN BY", "DRN", "STUDENT NAME",
             "STUDENT", "AUTHOR", "NAME", "BY", "DIBUJADO POR", "DIBUJADO", "DIBUJO", "DELINEANTE", "ALUMNO", "ALUMNA",
-            "ESTUDIANTE", "AUTOR", "NOMBRE", "GEZEICHNET VON", "GEZEICHNET", "GEZ", "BEARBEITER", "BEARBEITET", "BEARB",
+            "ESTUDIANTE", "AUTOR", "NOMBRE", "GEZEICHNET VON", "GEZEICHNET", "GEZ. VON", "GEZ", "BEARBEITER", "BEARBEITET",
+            "BEARB",
             "ZEICHNER", "SCHULER", "SCHUELER", "DESSINE PAR", "DESSINE", "DESSINATEUR", "ELEVE", "ETUDIANT", "NOM",
         ),
     ),
@@ -102,8 +103,8 @@ def field_of(tag: str) -> TitleField | None:
 def angle_stated(text: str) -> Angle | None:
     """The angle of projection a text states, in the words of four languages."""
     words = plain(text)
-    if re.search(_FIRST + _STATED, words) or re.search(r"(?:METHODE|METODO|SISTEMA|METHOD)\s*(?:1|E\b|EUROP)", words):
+    if re.search(_FIRST + _STATED, words) or re.search(r"(?:METHODE?|METODO|SISTEMA)\b\s*(?:1|E\b|EUROP)", words):
         return "first"
-    if re.search(_THIRD + _STATED, words) or re.search(r"(?:METHODE|METODO|SISTEMA|METHOD)\s*(?:3|A\b|AMERIC)", words):
+    if re.search(_THIRD + _STATED, words) or re.search(r"(?:METHODE?|METODO|SISTEMA)\b\s*(?:3|A\b|AMERIC)", words):
         return "third"
     return None

@@ -76,10 +76,12 @@ DraftedPen = Literal["visible", "hidden", "construction"]
 class _Drafted(_Strict):
     """A line drawn by hand; `short` is by how many mm a broken one may end early, its last gap not showing.
 
-    `either` marks a stroke of a file that may be a visible line or a single dash of a hidden one.
+    `either` marks a stroke of a file that may be a visible line or a single dash of a hidden one; `solid` a hidden line
+    drawn without dashes.
     """
 
     pen: DraftedPen = "visible"
+    solid: bool = False
     either: bool = False
     short: Annotated[float, Field(ge=0, le=20, allow_inf_nan=False)] = 0.0
 

@@ -2,6 +2,7 @@
 
 import math
 from collections.abc import Sequence
+from dataclasses import dataclass
 
 from maqueta.projection.carrier import TURN, Circle, Ellipse, Free, Line, recognised
 from maqueta.projection.compare import DrawnPiece
@@ -10,6 +11,21 @@ from maqueta.sheet.document import Drafted, DraftedArc, DraftedEllipse, DraftedL
 
 #: Points of a free curve closer to a line or circle than this part of their spread are one.
 _STRAIGHT = 1e-5
+
+
+@dataclass(frozen=True, slots=True)
+class Pen:
+    """How a drafted line is drawn, apart from its shape; `short` is in mm on paper."""
+
+    pen: DraftedPen
+    short: float = 0.0
+    either: bool = False
+    solid: bool = False
+
+
+def pen_of(line: Drafted) -> Pen:
+    """How a line of the document is drawn."""
+    return Pen(line.pen, line.short, line.either, line.solid)
 
 
 def pieces_of(lines: Sequence[Drafted], factor: float) -> tuple[DrawnPiece, ...]:
@@ -47,28 +63,18 @@ def piece_of(line: Drafted) -> Piece:
             return Piece(shown, ellipse, reach, (), ())
 
 
-def drafted_of(piece: Piece, pen: DraftedPen, short: float = 0.0, either: bool = False) -> Drafted:
-    """A piece as a drawn line of the document; `short` is in mm on paper."""
+def drafted_of(piece: Piece, like: Pen) -> Drafted:
+    """A piece as a drawn line of the document, in the pen and with the other properties of `like`."""
     start, end = piece.interval
-    sweep = min(end - start, TURN)
+    given = {"pen": like.pen, "short": like.short, "either": like.either, "solid": like.solid}
+    around = {"start": start, "sweep": min(end - start, TURN), **given}
     match piece.carrier:
         case Line():
-            return DraftedLine(points=piece.ends, pen=pen, short=short, either=either)
+            return DraftedLine.model_validate({"points": piece.ends, **given})
         case Free(points):
-            return DraftedLine(points=points[:2000], pen=pen, short=short, either=either)
+            return DraftedLine.model_validate({"points": points[:2000], **given})
         case Circle(x, y, radius):
-            return DraftedArc(
-                centre=(x, y), radius=radius, start=start, sweep=sweep, pen=pen, short=short, either=either
-            )
+            return DraftedArc.model_validate({"centre": (x, y), "radius": radius, **around})
         case Ellipse(x, y, major, minor, angle):
-            return DraftedEllipse(
-                centre=(x, y),
-                major=major,
-                minor=minor,
-                angle=angle,
-                start=start,
-                sweep=sweep,
-                pen=pen,
-                short=short,
-                either=either,
-            )
+            shape = {"centre": (x, y), "major": major, "minor": minor, "angle": angle}
+            return DraftedEllipse.model_validate({**shape, **around})

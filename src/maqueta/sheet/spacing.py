@@ -47,6 +47,23 @@ def as_fraction(value: float, finest: int = 64) -> str:
     return f"{sign}{whole} {rest}" if whole else f"{sign}{rest}"
 
 
+def bands(spans: Sequence[tuple[float, float]]) -> list[tuple[float, float]]:
+    """Columns or rows of views: spans along one direction, those that overlap made one, lowest first."""
+    result: list[tuple[float, float]] = []
+    for low, high in sorted(spans):
+        if result and low < result[-1][1]:
+            result[-1] = (result[-1][0], max(result[-1][1], high))
+        else:
+            result.append((low, high))
+    return result
+
+
+def gaps_between(area: tuple[float, float], spans: Sequence[tuple[float, float]]) -> list[float]:
+    """The gaps before, between and after bands along one direction of the drawing area."""
+    edges = [area[0], *(edge for span in spans for edge in span), area[1]]
+    return [edges[k + 1] - edges[k] for k in range(0, len(edges), 2)]
+
+
 def proposed_scale(
     area: tuple[float, float],
     columns: Sequence[float],

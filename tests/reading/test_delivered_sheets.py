@@ -1,0 +1,103 @@
+"""DXF sheets by many conventions: faultless ones raise no alarm, planted mistakes are found under their rule."""
+
+import random
+
+import pytest
+
+from maqueta.checking.catalogue import wording
+from maqueta.checking.delivered import expectation, read_delivered
+from maqueta.checking.finding import Finding
+from maqueta.checking.report import check
+from maqueta.reading.correct import corrected
+from maqueta.reading.sheet import ReadSheet
+from maqueta.sheet.document import SheetDocument
+from tests.reading.dxf_writer import CONVENTIONS, Convention, Drawn, write_sheet
+from tests.reading.planted import PLANTED, Case, case
+
+SEEDS = range(3)
+#: What follows from a mistake and is told as well (a missing view takes its dimensions along).
+FOLLOWS = {
+    "views.missing": {"dimensions.undetermined", "dimensions.overall"},
+    "views.mirrored": {"dimensions.undetermined", "dimensions.overall", "alignment.offset"},
+    "scale.mixed": {"dimensions.undetermined", "dimensions.overall"},
+    "dimensions.undetermined": {"dimensions.overall"},
+}
+
+
+def read(of: Case, how: Convention, sheet: SheetDocument | None = None, lines: list[Drawn] | None = None) -> ReadSheet:
+    return read_delivered(write_sheet(of.part, sheet or of.sheet, how, lines), of.part, of.task)
+
+
+def errors(of: Case, found: ReadSheet) -> list[Finding]:
+    return [f for f in check(of.part, of.task, found.document).findings if f.severity == "error"]
+
+
+@pytest.mark.parametrize("how", CONVENTIONS, ids=lambda how: how.name)
+def test_faultless_sheets_raise_no_alarm(how: Convention) -> None:
+    for seed in SEEDS:
+        clean = case(seed)
+        found = read(clean, how)
+        assert [(f.rule, wording(f).message) for f in errors(clean, found)] == [], seed
+        assert len(found.document.views) == 3
+        assert all(view.lines and not view.mirrored for view in found.document.views)
+        assert found.document.title.fields["title"] == clean.sheet.title.fields["title"]
+        assert found.document.title.angle == clean.task.angle
+        assert len(found.document.dimensions) == len(clean.sheet.dimensions)
+
+
+@pytest.mark.parametrize("rule", PLANTED)
+def test_planted_mistake_is_found_under_its_rule(rule: str) -> None:
+    tried = 0
+    for seed in (1, 2, 5, 6):
+        clean = case(seed)
+        planted = PLANTED[rule](clean, random.Random(seed))
+        if planted is None:
+            continue
+        tried += 1
+        how = CONVENTIONS[(7 * seed + list(PLANTED).index(rule)) % len(CONVENTIONS)]
+        rules = {f.rule for f in errors(clean, read(clean, how, *planted))}
+        assert rule in rules, (seed, how.name)
+        assert rules - {rule} <= FOLLOWS.get(rule, set()), (seed, how.name)
+    assert tried >= 3
+
+
+def test_displacement_is_told_with_its_way() -> None:
+    clean = case(1)
+    planted = PLANTED["lines.displaced"](clean, random.Random(1))
+    assert planted is not None
+    found = next(f for f in errors(clean, read(clean, CONVENTIONS[0], *planted)) if f.rule == "lines.displaced")
+    assert found.parameters["distance"] == pytest.approx(2.0, abs=1e-6)
+    assert found.parameters["way"] in ("left", "right", "up", "down")
+    assert found.edges
+
+
+def test_sheet_of_another_part_is_unrecognised() -> None:
+    clean, other = case(0), case(1)
+    found = read_delivered(write_sheet(clean.part, clean.sheet, CONVENTIONS[0]), other.part, other.task)
+    rules = {f.rule for f in check(other.part, other.task, found.document).findings}
+    assert "views.unrecognised" in rules
+
+
+def test_wrong_identification_is_put_right() -> None:
+    clean = case(2)
+    found = read(clean, CONVENTIONS[0])
+    asked = expectation(clean.part, clean.task)
+    top = next(v for v in found.document.views if v.side == clean.sheet.views[1].side)
+    wrong = corrected(clean.part, found.document, top.id, "none", asked)
+    assert "views.unrecognised" in {f.rule for f in check(clean.part, clean.task, wrong).findings}
+    right = corrected(clean.part, wrong, top.id, "top", asked)
+    again = right.view(top.id)
+    assert again.attitude == top.attitude
+    assert again.scale == pytest.approx(top.scale)
+    assert again.at == pytest.approx(top.at, abs=1e-6)
+    assert [f.rule for f in check(clean.part, clean.task, right).findings if f.severity == "error"] == []
+
+
+def test_saying_front_moves_the_front() -> None:
+    clean = case(2)
+    found = read(clean, CONVENTIONS[0]).document
+    other = next(v for v in found.views if v.id != found.front)
+    said = corrected(clean.part, found, other.id, "front", expectation(clean.part, clean.task))
+    assert said.front == other.id
+    with pytest.raises(KeyError):
+        corrected(clean.part, found, "v99", "top", expectation(clean.part, clean.task))
