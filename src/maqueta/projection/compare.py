@@ -17,6 +17,8 @@ from maqueta.projection.displacement import Displaced, displaced_lines
 from maqueta.projection.interval import common, joined, remaining
 from maqueta.projection.line_set import LineKind, LineSet, Piece
 
+#: A circle or ellipse drawn as chords takes more straight pieces than this.
+_MANY: Final = 6
 #: Stretches shorter than this many tolerances are not told apart from lines that meet.
 _LEAST: Final = 2.0
 
@@ -176,20 +178,28 @@ def _curves(
 ) -> tuple[list[Piece], list[Piece]]:
     """Settle by distance what carriers cannot: ellipses, free curves, and curves drawn as chords or other curves."""
     least = _LEAST * tolerance
-    bent_drawn = [piece for piece in extra if not isinstance(piece.carrier, Line)]
-    bent_wanted = [piece for piece in missing if not isinstance(piece.carrier, Line)]
-    if not bent_drawn and not bent_wanted:
+    if all(isinstance(piece.carrier, Line | Circle) for piece in (*missing, *extra, *wanted)) and not _chords(extra):
         return missing, extra
-    all_drawn, all_wanted = Chords(drawn, tolerance), Chords(wanted, tolerance)
-    some_drawn, some_wanted = Chords(bent_drawn, tolerance), Chords(bent_wanted, tolerance)
-    still_missing = [
-        rest
-        for piece in missing
-        for rest in (some_drawn if isinstance(piece.carrier, Line) else all_drawn).far_from(piece, least)
-    ]
-    still_extra = [
-        rest
-        for piece in extra
-        for rest in (some_wanted if isinstance(piece.carrier, Line) else all_wanted).far_from(piece, least)
-    ]
+    still_missing = _apart(missing, drawn, extra, tolerance, least)
+    still_extra = _apart(extra, wanted, missing, tolerance, least)
     return still_missing, still_extra
+
+
+def _chords(pieces: Sequence[Piece]) -> bool:
+    """Whether there are enough straight pieces that they could be the chords of a curve."""
+    return sum(isinstance(piece.carrier, Line) for piece in pieces) > _MANY
+
+
+def _apart(
+    pieces: Sequence[Piece], all_others: Sequence[Piece], left_over: Sequence[Piece], tolerance: float, least: float
+) -> list[Piece]:
+    """Stretches of pieces away from others by distance: lines from bent left-overs, circles from anything but circles
+    (what lies on a line or circle of the same kind is settled already), other curves from all others."""
+    bent = Chords([p for p in left_over if not isinstance(p.carrier, Line)], tolerance)
+    uncircled = Chords([p for p in all_others if not isinstance(p.carrier, Circle)], tolerance)
+    every = Chords(all_others, tolerance)
+    result: list[Piece] = []
+    for piece in pieces:
+        against = bent if isinstance(piece.carrier, Line) else uncircled if isinstance(piece.carrier, Circle) else every
+        result += against.far_from(piece, least)
+    return result

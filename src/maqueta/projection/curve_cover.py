@@ -45,7 +45,9 @@ class Chords:
             first, last = along[max(0, start - 1)], along[min(count - 1, end)]
             if last - first > least:
                 result.append(_stretch(piece, LineString(substring(own, first, last).coords)))
-        return result
+        # Where only its ends touch others, the piece is as it was.
+        untouched = own.length - sum(part.length for part in result) <= 4 * self._tolerance and len(result) == 1
+        return [piece] if untouched else result
 
 
 def _runs(mask: NDArray[np.bool_]) -> list[tuple[int, int]]:

@@ -22,8 +22,8 @@ _LABELS: Final[tuple[tuple[str, tuple[str, ...]], ...]] = (
         (
             "DRAWN BY", "DRAFTED BY", "DRAFTER", "DRAFTSMAN", "DESIGNED BY", "DRAWN", "DRN BY", "DRN", "STUDENT NAME",
             "STUDENT", "AUTHOR", "NAME", "BY", "DIBUJADO POR", "DIBUJADO", "DIBUJO", "DELINEANTE", "ALUMNO", "ALUMNA",
-            "ESTUDIANTE", "AUTOR", "NOMBRE", "GEZEICHNET VON", "GEZEICHNET", "GEZ. VON", "GEZ", "BEARBEITER", "BEARBEITET",
-            "BEARB",
+            "ESTUDIANTE", "AUTOR", "NOMBRE", "GEZEICHNET VON", "GEZEICHNET", "GEZ. VON", "GEZ", "BEARBEITER",
+            "BEARBEITET", "BEARB",
             "ZEICHNER", "SCHULER", "SCHUELER", "DESSINE PAR", "DESSINE", "DESSINATEUR", "ELEVE", "ETUDIANT", "NOM",
         ),
     ),
