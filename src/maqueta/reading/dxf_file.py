@@ -33,16 +33,6 @@ _ENTITY: Final = re.compile(rb"\n[ \t]*0[ \t]*\r?\n[ \t]*[A-Z3][A-Z0-9_]+[ \t]*\
 _MM_PER_UNIT: Final = {1: 25.4, 2: 304.8, 4: 1.0, 5: 10.0, 6: 1000.0}
 #: The longest paper in common use is 1189 mm (A0, ISO 216): a sheet smaller than this in file units is in inches.
 _INCHES_BELOW: Final = 60.0
-_BROKEN: Final = (
-    ezdxf.DXFError,
-    ValueError,
-    KeyError,
-    IndexError,
-    AttributeError,
-    TypeError,
-    OverflowError,
-    RecursionError,
-)
 _UNREAD_ON_PURPOSE: Final = {"VIEWPORT", "ATTDEF", "SEQEND"}
 
 
@@ -71,7 +61,7 @@ def _open(data: bytes) -> Any:
         raise UnreadableSheetError(f"the file has more than {MOST_ENTITIES} entities; a sheet has some hundred")
     try:
         return _loaded(data)
-    except _BROKEN as error:
+    except Exception as error:  # the library raises whatever broken files drive it to
         raise UnreadableSheetError("it is not a usable DXF file: its structure is broken") from error
 
 
@@ -82,7 +72,7 @@ def _loaded(data: bytes) -> Any:
         scratch.flush()
         try:
             return ezdxf.readfile(scratch.name)
-        except _BROKEN:
+        except Exception:
             # The recovery drops entities it does not like, such as dimensions without a picture of their own.
             document, _ = recover.read(io.BytesIO(data))
             return document

@@ -30,6 +30,10 @@ _HEADERS = {
 }
 
 
+#: Where sheets are delivered as files.
+_SHEET_FILES = ("/sheet/file", "/deliveries")
+
+
 class SizeGuard:
     """Refuses bodies that are too large, by their stated length or while they arrive."""
 
@@ -42,7 +46,7 @@ class SizeGuard:
         if scope["type"] != "http":
             await self._app(scope, receive, send)
             return
-        upload = scope["path"] == "/api/parts"
+        upload = scope["path"] == "/api/parts" or scope["path"].endswith(_SHEET_FILES)
         most = self._settings.largest_upload + 65536 if upload else self._settings.largest_request
         stated = dict(scope["headers"]).get(b"content-length", b"0")
         if not stated.isdigit() or int(stated) > most:

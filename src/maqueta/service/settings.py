@@ -26,3 +26,5 @@ class Settings(BaseSettings):
     preview_seconds: float = 20.0
     kernel_memory: int = 4 * 1024**3
     workers: int = 1
+    #: Delivered sheets read at a time.
+    sheet_readers: int = 2

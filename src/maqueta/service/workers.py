@@ -1,4 +1,4 @@
-"""The pools of kernel processes: one for parts that are brought in, one for what somebody is waiting for."""
+"""The pools of processes: for parts that are brought in, for what somebody is waiting for, for delivered sheets."""
 
 import multiprocessing
 import tempfile
@@ -27,13 +27,14 @@ class KernelWorkers:
         self._at_once_seconds = settings.preview_seconds
         self._uploads = self._pool(settings.workers, settings.kernel_memory)
         self._at_once = self._pool(1, settings.kernel_memory)
+        self._sheets = self._pool(settings.sheet_readers, settings.kernel_memory)
         self._running: dict[int, Any] = {}
 
     @staticmethod
     def _pool(workers: int, memory: int) -> Any:
         # Workers are forked from a small process that has loaded the kernel already and runs no threads.
         context = multiprocessing.get_context("forkserver")
-        context.set_forkserver_preload(["maqueta.service.kernel_work"])
+        context.set_forkserver_preload(["maqueta.service.kernel_work", "maqueta.service.sheet_work"])
         return ProcessPool(
             max_workers=workers,
             context=context,
@@ -99,7 +100,7 @@ class KernelWorkers:
         """Read a delivered sheet. Never raises for anything the file does."""
         try:
             seconds = self._at_once_seconds
-            work: SheetWork = self._uploads.schedule(
+            work: SheetWork = self._sheets.schedule(
                 read_sheet_file, args=(data, dossier, task), timeout=seconds
             ).result()
             return work
@@ -135,6 +136,6 @@ class KernelWorkers:
 
     def close(self) -> None:
         """Stop all processes."""
-        for pool in (self._uploads, self._at_once):
+        for pool in (self._uploads, self._at_once, self._sheets):
             pool.stop()
             pool.join()

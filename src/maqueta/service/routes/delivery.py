@@ -1,7 +1,7 @@
 """Sheets delivered as files: a student's own, or a whole class's."""
 
 from pathlib import PurePath
-from typing import Annotated, Final
+from typing import Annotated
 
 from fastapi import APIRouter, Form, HTTPException, UploadFile
 
@@ -21,15 +21,14 @@ from maqueta.store.exercises import deliver, exercise_for, own_sheet
 from maqueta.store.models import Account, ExerciseRecord
 
 router = APIRouter(prefix="/api/exercises")
-_LARGEST: Final = 48 * 1024 * 1024
 
 
-def _upload(file: UploadFile) -> tuple[bytes, str]:
+def _upload(world: World, file: UploadFile) -> tuple[bytes, str]:
     name = PurePath(file.filename or "sheet").name
     if PurePath(name).suffix.lower() != ".dxf":
         raise HTTPException(415, "A delivered sheet is a .dxf file.")
-    data = file.file.read(_LARGEST + 1)
-    if len(data) > _LARGEST:
+    data = file.file.read(world.settings.largest_upload + 1)
+    if len(data) > world.settings.largest_upload:
         raise HTTPException(413, "The file is too large for a sheet.")
     return data, name
 
@@ -55,7 +54,7 @@ def read_file(
 ) -> ReadSheetForm:
     """Read a student's own file. Nothing is stored: the bench keeps what was read as a draft."""
     exercise = exercise_for(session, student, exercise_id)
-    data, name = _upload(file)
+    data, name = _upload(world, file)
     projected = world.dossiers.get(version_for(world, session, exercise, student.id))
     work = _read(world, projected, exercise, data)
     if work.refused is not None:
@@ -95,7 +94,7 @@ def take_delivery(
     A sheet that is already handed in is never replaced.
     """
     exercise = exercise_for(session, instructor, exercise_id)
-    data, name = _upload(file)
+    data, name = _upload(world, file)
     people = students_of(session, exercise.class_id)
     asked = next((person for person in people if person.id == student), None)
     if student is not None and asked is None:

@@ -1,0 +1,76 @@
+"""Sheets drawn elsewhere: read on the bench, put right, taken back; a class's files pinned up."""
+
+import re
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.bench_actions import saved, sheet, stage
+from tests.browser.conftest import Open
+from tests.reading.demo_files import demo_file
+
+pytestmark = pytest.mark.browser
+
+
+def _choose(page: Page, button: str, *files: Path) -> None:
+    with page.expect_file_chooser() as chooser:
+        page.get_by_role("button", name=button).click()
+    chooser.value.set_files(list(files))
+
+
+def test_student_brings_in_a_file_puts_it_right_and_takes_it_back(open_page: Open, tmp_path: Path) -> None:
+    drawn = tmp_path / "bearing.dxf"
+    drawn.write_bytes(demo_file("warp-beam-bearing", "Juan Sandoval", "lines.displaced"))
+    useless = tmp_path / "photograph.dxf"
+    useless.write_bytes(b"\x89PNG" + bytes(900))
+    page = open_page("juan.sandoval")
+    page.get_by_role("link", name=re.compile("Warp-beam bearing")).click()
+    stage(page, "Hand in")
+    views = sheet(page).locator('[data-role="view"]')
+    _choose(page, "Bring in a DXF file", useless)
+    expect(page.get_by_role("alert")).to_contain_text("photograph.dxf: it is not a text DXF file")
+    expect(views).to_have_count(0)
+    _choose(page, "Bring in a DXF file", drawn)
+    expect(views).to_have_count(2)
+    found = page.get_by_label("Views found").get_by_role("listitem")
+    expect(found).to_have_count(2)
+    first = found.first.get_by_role("combobox")
+    name = first.input_value()
+    assert name in ("front", "top")
+    first.select_option("none")
+    expect(found.first).to_contain_text("fits no view of the part")
+    first.select_option(name)
+    expect(found.first).to_contain_text(re.compile(r"agrees on \d+ % of the ink"))
+    saved(page)
+    page.reload()
+    stage(page, "Hand in")
+    expect(found).to_have_count(2)
+    for _ in range(3):
+        page.keyboard.press("ControlOrMeta+z")
+    page.get_by_role("button", name="Hand in", exact=True).last.click()
+    page.get_by_role("button", name="Hand in now").click()
+    expect(page.get_by_text(re.compile("handed in", re.I)).first).to_be_visible()
+
+
+def test_instructor_pins_up_the_files_of_a_class(open_page: Open, tmp_path: Path) -> None:
+    files = {
+        "nela-havlik.dxf": demo_file("warp-beam-bearing", "N. H."),
+        "bearing.dxf": demo_file("warp-beam-bearing", "Maya Okonedo", "alignment.offset", 1),
+        "mine.dxf": demo_file("warp-beam-bearing", "somebody"),
+        "broken.dxf": b"0\nSECTION",
+    }
+    for name, data in files.items():
+        (tmp_path / name).write_bytes(data)
+    page = open_page("ines.corvalho")
+    page.get_by_role("link", name=re.compile("Warp-beam bearing")).click()
+    _choose(page, "Bring in DXF sheets", *(tmp_path / name for name in files))
+    brought = page.get_by_label("Files brought in")
+    expect(brought).to_contain_text("4 of 4 files")
+    expect(brought.get_by_role("listitem").filter(has_text="nela-havlik")).to_contain_text("Nela Havlík: pinned up")
+    expect(brought.get_by_role("listitem").filter(has_text="bearing.dxf")).to_contain_text("Maya Okonedo: pinned up")
+    expect(brought.get_by_role("listitem").filter(has_text="broken")).to_contain_text("its structure is broken")
+    brought.get_by_label("Student of mine.dxf").select_option(label="Rosa Quispe")
+    expect(brought.get_by_role("listitem").filter(has_text="mine.dxf")).to_contain_text("Rosa Quispe: pinned up")
+    page.get_by_role("button", name=re.compile("Sheet of Maya Okonedo")).click()
+    expect(page.get_by_text(re.compile(r"3\.0 mm too far right"))).to_be_visible()

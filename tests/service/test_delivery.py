@@ -1,0 +1,131 @@
+"""Sheets delivered as files: a student's own on the bench, a whole class's on the wall."""
+
+from typing import Any
+
+import pytest
+from sqlalchemy import select
+
+from maqueta.service import workers
+from maqueta.service.settings import Settings
+from maqueta.service.sheet_work import SheetWork
+from maqueta.store.database import Database
+from maqueta.store.models import Account, ExerciseRecord, SheetRecord
+from tests.conftest import LogIn, Person
+from tests.reading.demo_files import demo_file
+
+
+def exercise_id(database: Database, title: str) -> int:
+    with database.transaction() as session:
+        return session.scalars(select(ExerciseRecord.id).where(ExerciseRecord.title == title)).one()
+
+
+def state_of(database: Database, login: str, exercise: int) -> tuple[str, int] | None:
+    with database.transaction() as session:
+        found = session.scalar(
+            select(SheetRecord).join(Account).where(Account.login == login, SheetRecord.exercise_id == exercise)
+        )
+        return (found.state, len(found.findings)) if found is not None else None
+
+
+def send(person: Person, path: str, name: str, data: bytes, **fields: Any) -> Any:
+    return person.send("POST", path, files={"file": (name, data)}, data=fields)
+
+
+def test_student_reads_a_file_onto_the_bench_and_hands_it_in(log_in: LogIn, database: Database) -> None:
+    student, exercise = log_in("maya.okonedo"), exercise_id(database, "Pedal hinge")
+    data = demo_file("pedal-hinge", "Maya Okonedo", "lines.missing-visible")
+    answer = send(student, f"/api/exercises/{exercise}/sheet/file", "hinge.dxf", data)
+    assert answer.status_code == 200, answer.text
+    read = answer.json()
+    assert sorted(view["name"] for view in read["views"]) == ["front", "right", "top"]
+    assert state_of(database, "maya.okonedo", exercise) is None
+    body = {"document": read["document"], "base": 0}
+    done = student.send("POST", f"/api/exercises/{exercise}/sheet/hand-in", json=body)
+    assert done.status_code == 200, done.text
+    state, findings = state_of(database, "maya.okonedo", exercise) or ("", 0)
+    assert (state, findings >= 1) == ("handed-in", True)
+
+
+def test_student_corrects_what_a_view_was_taken_for(log_in: LogIn, database: Database) -> None:
+    student, exercise = log_in("nela.havlik"), exercise_id(database, "Pedal hinge")
+    read = send(
+        student, f"/api/exercises/{exercise}/sheet/file", "a.dxf", demo_file("pedal-hinge", "Nela Havlik")
+    ).json()
+    path = f"/api/exercises/{exercise}/sheet/correction"
+    top = next(view["id"] for view in read["views"] if view["name"] == "top")
+    wrong = student.send("POST", path, json={"document": read["document"], "view": top, "said": "none"}).json()
+    assert {view["id"]: view["name"] for view in wrong["views"]}[top] == "unrecognised"
+    right = student.send("POST", path, json={"document": wrong["document"], "view": top, "said": "top"}).json()
+    assert {view["id"]: view["name"] for view in right["views"]}[top] == "top"
+    assert student.status("POST", path, json={"document": read["document"], "view": "v9", "said": "top"}) == 404
+
+
+@pytest.mark.parametrize(
+    ("name", "data", "status", "words"),
+    [
+        ("a.pdf", b"%PDF", 415, "a .dxf file"),
+        ("a.dxf", b"", 422, "a.dxf: the file is empty. Your draft is as it was."),
+        ("a.dxf", b"\x89PNG" + bytes(500), 422, "not a text DXF"),
+    ],
+)
+def test_useless_file_leaves_the_draft(
+    log_in: LogIn, database: Database, name: str, data: bytes, status: int, words: str
+) -> None:
+    student, exercise = log_in("nela.havlik"), exercise_id(database, "Pedal hinge")
+    answer = send(student, f"/api/exercises/{exercise}/sheet/file", name, data)
+    assert answer.status_code == status
+    assert words in answer.text
+
+
+def test_files_of_a_class_are_pinned_up_for_their_students(
+    instructor: Person, log_in: LogIn, database: Database
+) -> None:
+    exercise = exercise_id(database, "Pedal hinge")
+    path = f"/api/exercises/{exercise}/deliveries"
+    by_title = send(instructor, path, "final version.dxf", demo_file("pedal-hinge", "Tor Brandvold")).json()
+    assert by_title["student"]["name"] == "Tor Brandvold"
+    assert state_of(database, "tor.brandvold", exercise) is not None
+    by_name = send(instructor, path, "kemi_oduya-hinge.dxf", demo_file("pedal-hinge", "K. O.")).json()
+    assert by_name["student"]["name"] == "Kemi Oduya"
+    unknown = send(instructor, path, "hinge.dxf", demo_file("pedal-hinge", "somebody")).json()
+    assert unknown["sheet"] is None
+    juan = next(person for person in unknown["candidates"] if person["name"] == "Juan Sandoval")
+    said = send(instructor, path, "hinge.dxf", demo_file("pedal-hinge", "somebody"), student=str(juan["id"])).json()
+    assert said["student"]["name"] == "Juan Sandoval"
+    twice = send(instructor, path, "final version.dxf", demo_file("pedal-hinge", "Tor Brandvold")).json()
+    assert (twice["sheet"], "already handed in" in twice["why"]) == (by_title["sheet"], True)
+
+
+def test_delivery_never_replaces_a_sheet_begun_here(instructor: Person, database: Database) -> None:
+    exercise = exercise_id(database, "Reed clamp")
+    before = state_of(database, "iker.valtierra", exercise)
+    data = demo_file("reed-clamp", "Iker Valtierra")
+    answer = send(instructor, f"/api/exercises/{exercise}/deliveries", "clamp.dxf", data).json()
+    assert (answer["sheet"], "begun a sheet here" in answer["why"]) == (None, True)
+    assert state_of(database, "iker.valtierra", exercise) == before
+
+
+def test_only_the_right_people_deliver(log_in: LogIn, database: Database, instructor: Person) -> None:
+    exercise = exercise_id(database, "Pedal hinge")
+    data = demo_file("pedal-hinge", "Dina Farouk")
+    student = log_in("dina.farouk")
+    assert send(student, f"/api/exercises/{exercise}/deliveries", "a.dxf", data).status_code == 404
+    assert send(instructor, f"/api/exercises/{exercise}/sheet/file", "a.dxf", data).status_code == 404
+    other = send(instructor, f"/api/exercises/{exercise}/deliveries", "a.dxf", data, student="99999")
+    assert other.status_code == 404
+
+
+def _hang(data: bytes, dossier: bytes, task: str) -> SheetWork:
+    while True:
+        pass
+
+
+def test_file_that_hangs_the_reader_is_stopped(monkeypatch: pytest.MonkeyPatch) -> None:
+    readers = workers.KernelWorkers(Settings(preview_seconds=4, sheet_readers=1))
+    try:
+        monkeypatch.setattr(workers, "read_sheet_file", _hang)
+        assert readers.read_sheet(b"", b"", "").refused == "it took longer than 4 seconds and was stopped"
+        monkeypatch.undo()
+        assert readers.read_sheet(b"", b"{}", "{}").refused == "it could not be examined (ValidationError)"
+    finally:
+        readers.close()
