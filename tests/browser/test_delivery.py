@@ -69,7 +69,7 @@ def test_instructor_pins_up_the_files_of_a_class(open_page: Open, tmp_path: Path
     expect(brought).to_contain_text("4 of 4 files")
     expect(brought.get_by_role("listitem").filter(has_text="nela-havlik")).to_contain_text("Nela Havlík: pinned up")
     expect(brought.get_by_role("listitem").filter(has_text="bearing.dxf")).to_contain_text("Maya Okonedo: pinned up")
-    expect(brought.get_by_role("listitem").filter(has_text="broken")).to_contain_text("its structure is broken")
+    expect(brought.get_by_role("listitem").filter(has_text="broken")).to_contain_text("there is no line in the file")
     brought.get_by_label("Student of mine.dxf").select_option(label="Rosa Quispe")
     expect(brought.get_by_role("listitem").filter(has_text="mine.dxf")).to_contain_text("Rosa Quispe: pinned up")
     page.get_by_role("button", name=re.compile("Sheet of Maya Okonedo")).click()

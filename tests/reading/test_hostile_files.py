@@ -45,7 +45,7 @@ def nested(levels: int, copies: int) -> bytes:
         (b"\x89PNG\r\n\x1a\n" + random.Random(2).randbytes(50_000), "not a text DXF"),
         (b"SECTION" + b" " * (LARGEST_FILE + 1), "larger than"),
         (b"  0\nSECTION\n  2\nENTITIES\n  0\nLINE\n" * 3, "no line"),
-        (b"0\nSECTION", "structure is broken"),
+        (b"0\nSECTION", "no line"),
         (with_lines(((0, 0), (200, 100)))[:9000], "line"),
         (with_lines(), "no line"),
         (with_lines(((0, 0), (float("nan"), 1))), "coordinate"),
@@ -54,7 +54,8 @@ def nested(levels: int, copies: int) -> bytes:
         (nested(12, 10), "lines"),
     ],
     ids=[
-        "empty", "blank", "junk", "photograph", "huge", "broken", "stub", "cut off", "no lines", "nan", "far", "entities", "nested",
+        "empty", "blank", "junk", "photograph", "huge", "broken", "stub", "cut off", "no lines", "nan", "far",
+        "entities", "nested",
     ],
 )  # fmt: skip
 def test_useless_file_is_refused_in_one_line(data: bytes, words: str) -> None:
