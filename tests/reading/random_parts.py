@@ -41,6 +41,10 @@ def _features(rng: random.Random) -> list[dict[str, Any]]:
         low = zs[1] / 2
         j = rng.randint(0, len(xs) - 2)
         features.append(hole(((xs[j] + xs[j + 1]) / 2, 0.0, low), "+y", min(5.0, zs[1] - 3)))
+    if rng.random() < 0.4:
+        i = rng.randint(0, len(xs) - 2)
+        at = ((xs[i] + xs[i + 1]) / 2, (ys[-2] + ys[-1]) / 2, zs[-1])
+        features.append(hole(at, "-z", 3.0, (zs[-1] - zs[-2]) / 2 + 0.25))
     return features
 
 

@@ -21,6 +21,7 @@ from maqueta.dimensioning.measure import (
     Measured,
     measure,
     overall_along,
+    round_features,
     rounded_off,
     true_size,
     visible_at,
@@ -155,7 +156,7 @@ def _values(dimensions: DimensionSurvey) -> list[Finding]:
                 true = true / 2
             elif dimension.kind == "radius" and diameter:
                 true = true * 2
-            wrong = not _same_value(written.value, true, exercise.decimals)
+            wrong = not _same_value(written.value, true, exercise.decimals) or _wrong_depth(survey, placed, dimension)
         if wrong:
             findings.append(
                 found(
@@ -170,6 +171,19 @@ def _values(dimensions: DimensionSurvey) -> list[Finding]:
                 )
             )
     return findings
+
+
+def _wrong_depth(survey: Survey, placed: PlacedView, dimension: Dimension) -> bool:
+    """Whether the text says a depth that no hole it stands at has."""
+    depth = read_text(dimension.text or "").depth
+    attitude = placed.view.attitude
+    if depth is None or isinstance(dimension, LinearDimension) or attitude is None:
+        return False
+    part, exercise = survey.projected.part, survey.exercise
+    holes = [f for f in round_features(part, attitude, dimension) if not f.through]
+    return bool(holes) and not any(
+        _same_value(depth, converted(hole.depth, part.unit, exercise.units), exercise.decimals) for hole in holes
+    )
 
 
 def _same_value(written: float, true: float, decimals: int) -> bool:

@@ -1,13 +1,13 @@
 """A faultless sheet of a part, drawn by rule: views in line with equal gaps, centre lines, sizes from datum sides."""
 
 import math
-from collections.abc import Iterable, Sequence
+from collections.abc import Callable, Collection, Iterable, Sequence
 from dataclasses import dataclass
 from typing import Literal
 
 from maqueta.checking.exercise import Exercise
 from maqueta.dimensioning.count import axis_of_direction
-from maqueta.dimensioning.measure import axis_and_sign, centre_in_view, feature_axis
+from maqueta.dimensioning.measure import axis_and_sign, blind_holes, centre_in_view, feature_axis
 from maqueta.dimensioning.proposal import ProposedSize, propose
 from maqueta.dimensioning.size_model import SizeModel, size_model, unsupported
 from maqueta.projection.arrangement import ViewName, neighbour, place_of
@@ -32,7 +32,9 @@ from maqueta.sheet.document import (
 from maqueta.sheet.paper import layout
 from maqueta.sheet.placed import PlacedView, placed_views
 from maqueta.sheet.scales import parse_scale, write_scale
+from maqueta.sheet.sizes import converted, write_size
 from maqueta.sheet.spacing import proposed_scale
+from maqueta.solid.part import AXES, Feature, Part
 from maqueta.solid.unit import MILLIMETRES
 
 #: First row of dimensions and distance of further rows, mm.
@@ -81,11 +83,15 @@ def model_sheet(projected: ProjectedPart, exercise: Exercise, drafter: Drafter) 
         views=tuple(views),
         title=TitleBlock(fields=titles, angle=exercise.angle),
     )
+
+    def write(value: float) -> str:
+        return write_size(converted(value, part.unit, exercise.units), exercise.units, exercise.decimals, sheet.style)
+
     placed = {item.view.id: item for item in placed_views(projected, sheet)}
     principal = {name: placed[f"v{index + 1}"] for index, name in enumerate(names)}
     marks = list(_marks(projected, principal.values())) if exercise.centre_lines else []
     dimensions = (
-        _dimensions(projected, front, principal, sheet.style == "asme") if exercise.dimensioning.required else []
+        _dimensions(projected, front, principal, sheet.style == "asme", write) if exercise.dimensioning.required else []
     )
     return sheet.model_copy(update={"marks": tuple(marks), "dimensions": tuple(dimensions)})
 
@@ -203,7 +209,11 @@ def _marks(projected: ProjectedPart, views: Iterable[PlacedView]) -> Iterable[Ma
 
 
 def _dimensions(
-    projected: ProjectedPart, front: Attitude, views: dict[ViewName, PlacedView], unidirectional: bool
+    projected: ProjectedPart,
+    front: Attitude,
+    views: dict[ViewName, PlacedView],
+    unidirectional: bool,
+    write: Callable[[float], str],
 ) -> list[Dimension]:
     part = projected.part
     rows: dict[tuple[str, str], list[tuple[float, LinearDimension]]] = {}
@@ -211,7 +221,10 @@ def _dimensions(
     if unsupported(part) is None:
         model = size_model(part)
         sizes = propose(model, front)
-        result += _round_sizes(model, sizes, views)
+        bottoms = _only_bottoms(projected, sizes, front, views)
+        sizes = tuple(size for size in sizes if size not in bottoms)
+        deep = {feature for size in bottoms for feature in bottoms[size]}
+        result += _round_sizes(part, model, sizes, views, deep, write)
     else:
         sizes = tuple(
             ProposedSize("linear", d, part.low[k], part.high[k], part.extents[k], True)
@@ -296,8 +309,57 @@ def _stacked(item: PlacedView, along: str, row: list[tuple[float, LinearDimensio
     return result
 
 
-def _round_sizes(model: SizeModel, sizes: Sequence[ProposedSize], views: dict[ViewName, PlacedView]) -> list[Dimension]:
-    """Diameters and radii in the view where the feature is round, texts stepping down on the right of the view."""
+def _only_bottoms(
+    projected: ProjectedPart, sizes: Sequence[ProposedSize], front: Attitude, views: dict[ViewName, PlacedView]
+) -> dict[ProposedSize, list[int]]:
+    """Sizes that end at the bottom of a blind hole, which no view shows plainly, with the faces of those holes.
+
+    They are written as a depth beside the diameter instead.
+    """
+    part = projected.part
+    found: dict[ProposedSize, list[int]] = {}
+    for size in sizes:
+        if size.direction is None:
+            continue
+        axis = axis_of_direction(front, size.direction)
+        holes = [
+            f
+            for f in blind_holes(part, range(len(part.faces)))
+            if f.axis == axis
+            and any(abs(end - size.end) < 1e-6 or abs(end - size.start) < 1e-6 for end in _ends(part, f))
+        ]
+        if holes and not _plainly_shown(views, axis, size):
+            found[size] = [face for hole in holes for face in hole.faces]
+    return found
+
+
+def _ends(part: Part, feature: Feature) -> list[float]:
+    face = part.faces[feature.faces[0]]
+    place = AXES.index(feature.axis)
+    sense = 1.0 if face.direction[place] > 0 else -1.0
+    return [face.point[place] + sense * reach for reach in face.reach]
+
+
+def _plainly_shown(views: dict[ViewName, PlacedView], axis: str, size: ProposedSize) -> bool:
+    try:
+        _linear_size(views, axis, size)
+    except ValueError:
+        return False
+    return True
+
+
+def _round_sizes(
+    part: Part,
+    model: SizeModel,
+    sizes: Sequence[ProposedSize],
+    views: dict[ViewName, PlacedView],
+    deep: Collection[int],
+    write: Callable[[float], str],
+) -> list[Dimension]:
+    """Diameters and radii in the view where the feature is round, texts stepping down on the right of the view.
+
+    Holes with a face among `deep` have their depth written beside the diameter.
+    """
     wanted = [(size.kind, size.value) for size in sizes if size.direction is None]
     result: list[Dimension] = []
     used: dict[str, int] = {}
@@ -315,7 +377,17 @@ def _round_sizes(model: SizeModel, sizes: Sequence[ProposedSize], views: dict[Vi
         _, _, right, top = item.lines.box
         x = min(item.factor * (centre[0] + bore.radius) + 8.0, item.factor * right + 4.0)
         place = (x, item.factor * top + 5.0 + 6.0 * rank_in_view)
+        holes = blind_holes(part, bore.faces) if set(bore.faces) & set(deep) else []
+        text = f"⌀{write(2 * bore.radius)} ↧{write(holes[0].depth)}" if holes else None
         result.append(
-            RoundDimension(kind=kind, id="d", view=item.view.id, centre=centre, radius=bore.radius, place=place)  # type: ignore[arg-type]
+            RoundDimension(
+                kind=kind,  # type: ignore[arg-type]
+                id="d",
+                view=item.view.id,
+                centre=centre,
+                radius=bore.radius,
+                place=place,
+                text=text,
+            )
         )
     return result

@@ -40,9 +40,17 @@ def count(model: SizeModel, front: Attitude, measured: Sequence[Measured] = ()) 
     rows = []
     for direction in DIRECTIONS:
         axis = axis_of_direction(front, direction)
-        given = sum(1 for item in measured if item.axis == axis and item.equations)
+        given = sum(1 for item in measured if item.equations and (item.axis == axis or _depth_along(model, item, axis)))
         rows.append(DirectionCount(direction, axis, max(0, len(model.along(axis)) - 1), given))
     return tuple(rows)
+
+
+def _depth_along(model: SizeModel, item: Measured, axis: Axis) -> bool:
+    """Whether a diameter also gives a depth along an axis."""
+    levels = ([model.unknowns[index] for index in equation.row] for equation in item.equations)
+    return item.axis is None and any(
+        len(unknowns) == 2 and all(u.kind == "level" and u.axis == axis for u in unknowns) for unknowns in levels
+    )
 
 
 def diameters(model: SizeModel, measured: Sequence[Measured] = ()) -> tuple[int, int]:

@@ -1,11 +1,12 @@
 """What a dimension on paper measures on the part."""
 
 import math
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 from maqueta.dimensioning.determinacy import Equation
-from maqueta.dimensioning.size_model import Row, SizeModel
+from maqueta.dimensioning.size_model import Bore, Row, SizeModel
+from maqueta.dimensioning.text import read_text
 from maqueta.projection.attitude import Attitude, Side
 from maqueta.projection.carrier import Circle, Point
 from maqueta.sheet.document import Dimension, LinearDimension, RoundDimension
@@ -55,7 +56,7 @@ def measure(model: SizeModel, part: Part, placed: PlacedView, dimension: Dimensi
     attitude = placed.view.attitude
     assert attitude is not None, "dimensions on a pictorial view measure nothing"
     if isinstance(dimension, RoundDimension):
-        return _round(model, placed, attitude, dimension)
+        return _round(model, part, attitude, dimension)
     return _linear(model, part, attitude, dimension)
 
 
@@ -92,24 +93,59 @@ def _linear(model: SizeModel, part: Part, attitude: Attitude, dimension: LinearD
     return Measured(dimension, (Equation(dimension.id, row, overall and len(axes) == 1),), axis_or_none)
 
 
-def _round(model: SizeModel, placed: PlacedView, attitude: Attitude, dimension: RoundDimension) -> Measured:
+def _round(model: SizeModel, part: Part, attitude: Attitude, dimension: RoundDimension) -> Measured:
+    """A diameter or radius, and the depth where the text says one ("⌀8 ↧12")."""
     tolerance = PICK_TOLERANCE * model.size
     axis, _ = axis_and_sign(attitude.side)
-    named: list[int] = []
-    equal: list[int] = []
+    named: list[Bore] = []
+    equal: list[Bore] = []
     for bore in model.bores:
         if bore.axis != axis or abs(bore.radius - dimension.radius) > tolerance:
             continue
         centre = centre_in_view(bore.centre, bore.axis, attitude)
         if math.dist(centre, dimension.centre) <= tolerance:
-            named.append(bore.radius_unknown)
+            named.append(bore)
         elif bore.full:
-            equal.append(bore.radius_unknown)
+            equal.append(bore)
     covered = named
     if dimension.count > 1 and named and len(equal) + 1 == dimension.count:
         covered = named + equal
     factor = 2.0 if dimension.kind == "diameter" else 1.0
-    return Measured(dimension, tuple(Equation(dimension.id, {index: factor}) for index in covered), None)
+    equations = [Equation(dimension.id, {bore.radius_unknown: factor}) for bore in covered]
+    if dimension.text is not None and read_text(dimension.text).depth is not None:
+        for bore in covered:
+            equations += [Equation(dimension.id, row) for row in _depths(model, part, bore, tolerance)]
+    return Measured(dimension, tuple(equations), None)
+
+
+def blind_holes(part: Part, faces: Sequence[int]) -> list[Feature]:
+    """The holes with a bottom among features that have one of some faces."""
+    return [f for f in part.features if f.kind == "hole" and not f.through and set(f.faces) & set(faces)]
+
+
+def _depths(model: SizeModel, part: Part, bore: Bore, tolerance: float) -> Iterator[Row]:
+    """From the mouth to the bottom of the blind holes of a bore."""
+    for feature in blind_holes(part, bore.faces):
+        place = AXES.index(bore.axis)
+        face = part.faces[feature.faces[0]]
+        sense = 1.0 if face.direction[place] > 0 else -1.0
+        low, high = sorted(face.point[place] + sense * reach for reach in face.reach)
+        bottom, mouth = (model.expression(bore.axis, value, tolerance) for value in (low, high))
+        if bottom and mouth and bottom.keys() != mouth.keys():
+            yield {**{index: -amount for index, amount in bottom.items()}, **mouth}
+
+
+def round_features(part: Part, attitude: Attitude, dimension: RoundDimension) -> list[Feature]:
+    """The features of the part whose circle a dimension stands at."""
+    axis, _ = axis_and_sign(attitude.side)
+    tolerance = PICK_TOLERANCE * part.size
+    return [
+        f
+        for f in part.features
+        if f.axis == axis
+        and abs(f.diameter / 2 - dimension.radius) <= tolerance
+        and math.dist(centre_in_view(f.at, f.axis, attitude), dimension.centre) <= tolerance
+    ]
 
 
 def centre_in_view(centre: tuple[float, float], axis: Axis, attitude: Attitude) -> Point:

@@ -16,8 +16,10 @@ _COUNT: Final = re.compile(
 )
 _REFERENCE: Final = re.compile(r"^\s*\((.*)\)\s*$")
 _NUMBER: Final = r"(?:\d+\s+\d+/\d+|\d+/\d+|\d*[.,]\d+|\d+)"
-_DEPTH: Final = re.compile(
-    rf"(?:[×X]\s*)?(?:(?P<after>{_NUMBER})\s*(?:DEEP|TIEF|PROF\w*)|(?:DEPTH|TIEFE|PROF\w*|↧)\s*(?P<before>{_NUMBER}))"
+#: The number may stand behind the word or before it; behind goes first, since a diameter may stand before.
+_DEPTHS: Final = (
+    re.compile(rf"(?:[×X]\s*)?(?:DEPTH|DEEP|TIEFE|PROF\w*|↧)\s*(?P<depth>{_NUMBER})"),
+    re.compile(rf"(?:[×X]\s*)?(?P<depth>{_NUMBER})\s*(?:DEEP|TIEF|PROF\w*)\b"),
 )
 _THROUGH: Final = re.compile(r"\b(?:THRU|THROUGH|PASANTE|DURCHGEHEND|DÉBOUCHANT|DEBOUCHANT)\b")
 _TYPICAL: Final = re.compile(r"\b(?:TYP|TYPICAL|TÍPICO|TIPICO|TYPISCH|TYPIQUE)\b\.?")
@@ -67,8 +69,8 @@ def read_text(text: str, measured: float | None = None) -> Written:
     if (chamfer := _CHAMFER.match(rest)) is not None:
         return Written(number(chamfer["leg"] or chamfer["c"]), "chamfer", count, reference, typical)
     depth = None
-    if (deep := _DEPTH.search(rest)) is not None:
-        depth = number(deep["after"] or deep["before"])
+    if (deep := next((m for m in (p.search(rest) for p in _DEPTHS) if m is not None), None)) is not None:
+        depth = number(deep["depth"])
         rest = (rest[: deep.start()] + rest[deep.end() :]).strip()
     symbol: Symbol | None = None
     for mark, meaning in (("SR", "spherical"), ("⌀", "diameter"), ("DIA", "diameter"), ("R", "radius")):

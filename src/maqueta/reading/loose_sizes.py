@@ -99,7 +99,7 @@ def _linear(
     factor: float,
 ) -> Size | None:
     best: tuple[float, Size] | None = None
-    for axis in _axes(word, lines):
+    for axis in _axes(word, lines, tips):
         places = sorted(_places(axis, lines, tips))
         middle = axis.on(_middle(word))
         for k, low in enumerate(places):
@@ -122,7 +122,7 @@ def _linear(
     return best[1] if best is not None else None
 
 
-def _axes(word: Words, lines: Sequence[Piece]) -> Iterator[_Axis]:
+def _axes(word: Words, lines: Sequence[Piece], tips: Sequence[Point]) -> Iterator[_Axis]:
     """Dimension lines a text could stand at: parallel to it and near, or upright ones that make room for it."""
     middle, turn = _middle(word), math.radians(word.turn)
     seen: set[tuple[float, float]] = set()
@@ -135,6 +135,7 @@ def _axes(word: Words, lines: Sequence[Piece]) -> Iterator[_Axis]:
         upright = abs(math.sin(turn)) <= _PARALLEL and abs(dx) <= _PARALLEL
         distance = abs(axis.off(middle))
         near = distance <= _NEAR * word.height if parallel else upright and distance <= 0.6 * word.height
+        near = near and (parallel or _makes_room(axis, axis.on(middle), lines, tips))
         start, end = sorted(axis.on(point) for point in line.ends)
         wide = 0.67 * word.height * len(word.text)
         touching = start - wide - 4 <= axis.on(middle) <= end + wide + 4
@@ -142,6 +143,19 @@ def _axes(word: Words, lines: Sequence[Piece]) -> Iterator[_Axis]:
         if near and touching and key not in seen:
             seen.add(key)
             yield axis
+
+
+def _makes_room(axis: _Axis, t: float, lines: Sequence[Piece], tips: Sequence[Point]) -> bool:
+    """Whether a line across a text could be its dimension line: broken for the text, or with arrowheads of its own."""
+    spans = [
+        sorted(axis.on(point) for point in line.ends)
+        for line in lines
+        if max(abs(axis.off(point)) for point in line.ends) <= 0.1
+    ]
+    if any(start < t < end for start, end in spans):
+        return False
+    arrows = sum(abs(axis.off(tip)) <= _MEET for tip in tips)
+    return arrows >= 2 or (any(end <= t for _, end in spans) and any(start >= t for start, _ in spans))
 
 
 def _places(axis: _Axis, lines: Sequence[Piece], tips: Sequence[Point]) -> list[float]:
