@@ -10,6 +10,7 @@ from statistics import median
 
 sys.path.insert(0, str(Path(__file__).resolve().parent.parent))
 
+from bench_sheets import sheet_rows
 from tests.parts import comb
 
 from maqueta.checking.demands import demands
@@ -194,6 +195,7 @@ def main() -> None:
     check_row()
     growth_rows()
     analysis_rows()
+    sheet_rows(row, milliseconds)
     shelf_row()
 
 

@@ -8,6 +8,7 @@ from pathlib import Path
 sys.path.insert(0, str(Path(__file__).resolve().parent.parent))
 
 from playwright.sync_api import Browser, Page
+from tests.reading.demo_files import demo_file
 from tests.server_process import chromium, free_port, new_page, running
 
 from maqueta.demo.workshop import demo_recipe
@@ -76,6 +77,39 @@ def builder_views(page: Page) -> None:
         take(page, "arrivals")
 
 
+def files_of_a_class(browser: Browser, address: str) -> None:
+    """DXF sheets of a class pinned up, and one read onto the bench."""
+    with tempfile.TemporaryDirectory() as folder:
+        mistakes = {
+            "Tor Brandvold": None,
+            "Nela Havlik": "lines.missing-hidden",
+            "Kemi Oduya": "alignment.offset",
+            "Somebody": None,
+        }
+        files = []
+        for name, rule in mistakes.items():
+            path = Path(folder) / f"{name.split()[0].lower()}-hinge.dxf"
+            path.write_bytes(demo_file("pedal-hinge", name, rule, 1))
+            files.append(path)
+        page = new_page(browser, address, "ines.corvalho")
+        page.goto("/exercises/3/wall")
+        with page.expect_file_chooser() as chooser:
+            page.get_by_role("button", name="Bring in DXF sheets").click()
+        chooser.value.set_files(files)
+        page.get_by_text("4 of 4 files").wait_for()
+        take(page, "wall-files")
+        drawn = Path(folder) / "bearing.dxf"
+        drawn.write_bytes(demo_file("warp-beam-bearing", "Iker Valtierra", "lines.displaced", 2))
+        page = new_page(browser, address, "iker.valtierra")
+        page.goto("/exercises/2/bench")
+        page.get_by_role("button", name=re.compile("Hand in")).first.click()
+        with page.expect_file_chooser() as chooser:
+            page.get_by_role("button", name="Bring in a DXF file").click()
+        chooser.value.set_files(drawn)
+        page.get_by_label("Views found").wait_for()
+        take(page, "bench-delivered")
+
+
 def student_views(browser: Browser, address: str) -> None:
     """The bench in three stages, and a returned slip on a phone."""
     page = new_page(browser, address, "iker.valtierra")
@@ -99,6 +133,7 @@ def main() -> None:
         take(new_page(browser, address), "log-in")
         instructor_views(browser, address)
         student_views(browser, address)
+        files_of_a_class(browser, address)
 
 
 if __name__ == "__main__":

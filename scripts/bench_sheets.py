@@ -1,0 +1,53 @@
+"""Speed of reading and judging sheets drawn elsewhere."""
+
+import time
+from collections.abc import Callable
+from concurrent.futures import ThreadPoolExecutor
+
+from tests.reading.dxf_writer import CONVENTIONS, write_sheet
+from tests.reading.planted import Case, case
+
+from maqueta.checking.delivered import read_delivered
+from maqueta.checking.report import check
+from maqueta.checking.survey import Survey
+from maqueta.projection.projected_part import to_json
+from maqueta.service.settings import Settings
+from maqueta.service.workers import KernelWorkers
+from maqueta.sheet.document import SheetDocument
+
+Row = Callable[[str, str, str, bool | None], None]
+Milliseconds = Callable[..., list[float]]
+_SHEETS = 100
+
+
+def sheet_rows(row: Row, milliseconds: Milliseconds) -> None:
+    """Comparing drafted views, reading one file, and a class's files on two cores."""
+    one = case(5)
+    strokes = next(how for how in CONVENTIONS if how.name == "strokes on named layers")
+    data = write_sheet(one.part, one.sheet, strokes)
+    entities = data.count(b"\n  0\n")
+    document = read_delivered(data, one.part, one.task).document
+    [spent] = milliseconds(lambda: Survey(one.part, one.task, document).compared)
+    row("comparing three drafted views", f"{spent:.1f} ms", "30 ms", spent <= 30)
+    [spent] = milliseconds(lambda: read_delivered(data, one.part, one.task), rounds=3)
+    row(f"reading a DXF sheet of {entities} entities", f"{spent / 1000:.2f} s", "1 s", spent <= 1000)
+    seconds = _class(one, data)
+    row(f"{_SHEETS} DXF sheets of one exercise, two at a time", f"{seconds:.1f} s", "60 s", seconds <= 60)
+
+
+def _class(one: Case, data: bytes) -> float:
+    readers = KernelWorkers(Settings())
+    dossier, task = to_json(one.part), one.task.model_dump_json()
+
+    def judged(_: int) -> int:
+        work = readers.read_sheet(data, dossier, task)
+        return len(check(one.part, one.task, SheetDocument.model_validate_json(work.document)).findings)
+
+    try:
+        judged(0)
+        start = time.perf_counter()
+        with ThreadPoolExecutor(2) as pool:
+            list(pool.map(judged, range(_SHEETS)))
+        return time.perf_counter() - start
+    finally:
+        readers.close()
