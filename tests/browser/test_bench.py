@@ -183,3 +183,28 @@ def test_drawing_leaves_the_bench_as_pdf_and_svg(open_page: Open) -> None:
         answer = page.request.get(opened.value.url)
         assert mark in answer.body()[:500]
         opened.value.close()
+
+
+def test_helps_even_out_the_gaps_and_add_centre_lines(open_page: Open) -> None:
+    page = open_page("paul.nakagawa")
+    page.get_by_role("link", name=re.compile("Warp-beam bearing")).click()
+    stage(page, "Lines")
+    marks = sheet(page).locator('[data-role="mark"]')
+    all_marks = marks.count()
+    marks.first.click(force=True)
+    page.keyboard.press("Delete")
+    expect(marks).to_have_count(all_marks - 1)
+    page.get_by_role("button", name="Add the lacking centre lines").click()
+    expect(marks).to_have_count(all_marks)
+    stage(page, "Views")
+    page.get_by_role("button", name="Even out the gaps").click()
+    saved(page)
+    even = box_of(page, "v1")
+    page.get_by_role("button", name="front", exact=True).first.click()
+    page.get_by_role("button", name="front", exact=True).first.blur()
+    page.keyboard.press("Shift+ArrowUp")
+    saved(page)
+    assert box_of(page, "v1")[1] == pytest.approx(even[1] + 10, abs=0.3)
+    page.get_by_role("button", name="Even out the gaps").click()
+    saved(page)
+    assert box_of(page, "v1")[1] == pytest.approx(even[1], abs=0.3)

@@ -174,6 +174,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exercises/{exercise_id}/sheet/aid": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Aid
+         * @description A sheet after a help that the exercise allows: gaps evened out, or lacking centre marks and lines added.
+         */
+        post: operations["bench_aid"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exercises/{exercise_id}/sheet/correction": {
         parameters: {
             query?: never;
@@ -781,6 +801,18 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * AidRequest
+         * @description A help asked for at the bench.
+         */
+        AidRequest: {
+            /**
+             * Aid
+             * @enum {string}
+             */
+            aid: "even gaps" | "centre lines";
+            document: components["schemas"]["SheetDocument"];
+        };
+        /**
          * AttitudeChoice
          * @description One accepted front view.
          */
@@ -1276,6 +1308,14 @@ export interface components {
          * @description Everything the checks need to know of an exercise; every key is optional.
          */
         Exercise: {
+            /**
+             * Aids
+             * @default [
+             *       "even gaps",
+             *       "centre lines"
+             *     ]
+             */
+            aids: ("even gaps" | "centre lines")[];
             /**
              * Angle
              * @default third
@@ -3582,6 +3622,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DraftForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_aid: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AidRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetDocument"];
                 };
             };
             /** @description Validation Error */

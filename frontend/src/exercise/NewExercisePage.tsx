@@ -28,6 +28,7 @@ const DEFAULT_TASK: Task = {
   centre_lines: true,
   dimensioning: { required: true, style: null, decimals: null, symmetry_by_centre_line: false },
   title_fields: ["title", "drafter", "date", "scale"],
+  aids: ["even gaps", "centre lines"],
   tolerance_mm: 0.3,
   points: {},
   error_cost: 2,

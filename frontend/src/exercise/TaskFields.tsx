@@ -141,6 +141,22 @@ export function TaskFields({ task, onChange }: Props) {
             </Checkbox.Group>
           </Accordion.Panel>
         </Accordion.Item>
+        <Accordion.Item value="aids">
+          <Accordion.Control>
+            Helps at the bench: {task.aids.length ? task.aids.join(", ") : "none"}
+          </Accordion.Control>
+          <Accordion.Panel>
+            <Checkbox.Group
+              value={task.aids}
+              onChange={(value) => set({ aids: value as Task["aids"] })}
+            >
+              <Group>
+                <Checkbox value="even gaps" label="even out the gaps between views" />
+                <Checkbox value="centre lines" label="add lacking centre marks and lines" />
+              </Group>
+            </Checkbox.Group>
+          </Accordion.Panel>
+        </Accordion.Item>
         <Accordion.Item value="points">
           <Accordion.Control>
             Points: {CRITERIA.reduce((sum, c) => sum + pointsOf(task, c.id), 0)} in all, an error

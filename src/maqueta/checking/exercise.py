@@ -90,6 +90,9 @@ DEFAULT_POINTS: Final[dict[Criterion, float]] = {
 Points = Annotated[float, Field(ge=0, le=1000, allow_inf_nan=False)]
 
 
+Aid = Literal["even gaps", "centre lines"]
+
+
 class Exercise(_Strict):
     """Everything the checks need to know of an exercise; every key is optional."""
 
@@ -108,6 +111,8 @@ class Exercise(_Strict):
     dimensioning: DimensioningTask = DimensioningTask()
     #: "angle" asks for the symbol of projection.
     title_fields: tuple[TitleField | Literal["angle"], ...] = ()
+    #: What the bench may do for the drafter.
+    aids: tuple[Aid, ...] = ("even gaps", "centre lines")
     tolerance_mm: Annotated[float, Field(gt=0, le=10, allow_inf_nan=False)] = 0.3
     points: dict[Criterion, Points] = {}
     error_cost: Points = 2.0

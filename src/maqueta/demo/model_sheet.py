@@ -6,8 +6,9 @@ from dataclasses import dataclass
 from typing import Literal
 
 from maqueta.checking.exercise import Exercise
+from maqueta.dimensioning.centre_marks import proposed_marks
 from maqueta.dimensioning.count import axis_of_direction
-from maqueta.dimensioning.measure import axis_and_sign, blind_holes, centre_in_view, feature_axis
+from maqueta.dimensioning.measure import axis_and_sign, blind_holes, centre_in_view
 from maqueta.dimensioning.proposal import ProposedSize, propose
 from maqueta.dimensioning.size_model import SizeModel, size_model, unsupported
 from maqueta.projection.arrangement import ViewName, neighbour, place_of
@@ -17,11 +18,8 @@ from maqueta.projection.line_set import Box
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.projection.ranking import rank
 from maqueta.sheet.document import (
-    CentreLine,
-    CentreMark,
     Dimension,
     LinearDimension,
-    Mark,
     Paper,
     RoundDimension,
     SheetDocument,
@@ -89,7 +87,7 @@ def model_sheet(projected: ProjectedPart, exercise: Exercise, drafter: Drafter) 
 
     placed = {item.view.id: item for item in placed_views(projected, sheet)}
     principal = {name: placed[f"v{index + 1}"] for index, name in enumerate(names)}
-    marks = list(_marks(projected, principal.values())) if exercise.centre_lines else []
+    marks = list(proposed_marks(projected, principal.values())) if exercise.centre_lines else []
     dimensions = (
         _dimensions(projected, front, principal, sheet.style == "asme", write) if exercise.dimensioning.required else []
     )
@@ -183,29 +181,6 @@ def _corner(sides: Iterable[Side]) -> Corner:
     signs = {side[1]: side[0] for side in sides}
     corner: Corner = signs["x"] + signs["y"] + signs["z"]  # type: ignore[assignment]
     return corner
-
-
-def _marks(projected: ProjectedPart, views: Iterable[PlacedView]) -> Iterable[Mark]:
-    """A centre mark on every visible circle of a feature, a centre line along every one seen from the side."""
-    number = 0
-    for item in views:
-        attitude = item.view.attitude
-        assert attitude is not None
-        seen: set[tuple[float, ...]] = set()
-        for feature in sorted(projected.part.features, key=lambda f: -f.diameter):
-            if feature.axis == attitude.side[1]:
-                centre = centre_in_view(feature.at, feature.axis, attitude)
-                key: tuple[float, ...] = centre
-                mark: Mark = CentreMark(id="m", view=item.view.id, centre=centre, radius=feature.diameter / 2)
-            else:
-                start, end = feature_axis(projected.part, feature, attitude)
-                key = (*start, *end)
-                mark = CentreLine(id="m", view=item.view.id, start=start, end=end)
-            key = tuple(round(k, 6) for k in key)
-            if key not in seen:
-                seen.add(key)
-                number += 1
-                yield mark.model_copy(update={"id": f"m{number}"})
 
 
 def _dimensions(

@@ -6,7 +6,7 @@ from typing import Annotated, Any
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field, PlainSerializer
 
 from maqueta.checking.catalogue import MarkShape
-from maqueta.checking.exercise import Criterion, Exercise
+from maqueta.checking.exercise import Aid, Criterion, Exercise
 from maqueta.checking.finding import Severity
 from maqueta.checking.marks import Outcome
 from maqueta.drawing.ink import InkGroup
@@ -172,6 +172,13 @@ class ViewFacts(Form):
     hidden_lines: int
     smooth_lines: int
     axis_lines: list[tuple[Point, Point]]
+
+
+class AidRequest(Form):
+    """A help asked for at the bench."""
+
+    document: SheetDocument
+    aid: Aid
 
 
 class InkForm(Form):

@@ -4,6 +4,7 @@ import type { View } from "../../api/types";
 import { plural } from "../../frame/words";
 import type { Bench, Tool } from "../bench";
 import classes from "../Bench.module.css";
+import { AidButton } from "./AidButton";
 import { ToolButtons } from "./ToolButtons";
 
 const TOOLS: { tool: Tool; label: string }[] = [
@@ -60,6 +61,7 @@ export function LinesStage({ bench }: { bench: Bench }) {
         {plural(document.marks.length, "centre mark or line", "centre marks and lines")} on the
         sheet.
       </Text>
+      <AidButton bench={bench} aid="centre lines" label="Add the lacking centre lines" />
     </>
   );
 }

@@ -7,6 +7,7 @@ import { type Bench, without } from "../bench";
 import classes from "../Bench.module.css";
 import { centredAt, centreOf, nextId } from "../geometry";
 import { SCALES, scaleLabel, startingPlace, startingScale } from "./placing";
+import { AidButton } from "./AidButton";
 import { TurnButtons } from "./TurnButtons";
 import { useBenchTurning } from "./useBenchTurning";
 
@@ -114,6 +115,7 @@ export function ViewsStage({ bench }: { bench: Bench }) {
           Even gaps {sum}
         </Text>
       ))}
+      <AidButton bench={bench} aid="even gaps" label="Even out the gaps" />
     </>
   );
 }

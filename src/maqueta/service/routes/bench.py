@@ -4,11 +4,14 @@ from fastapi import APIRouter, HTTPException
 
 from maqueta.checking.report import check
 from maqueta.checking.survey import Survey
-from maqueta.service.forms import DraftForm, InkForm, InkRequest, SaveForm
+from maqueta.dimensioning.centre_marks import lacking_marks
+from maqueta.service.forms import AidRequest, DraftForm, InkForm, InkRequest, SaveForm
 from maqueta.service.present import FINDING, ink_form, task_of
 from maqueta.service.variation import version_for
 from maqueta.service.world import AnyAccount, InTransaction, InWorld, Student
 from maqueta.sheet.document import Paper, SheetDocument, TitleBlock
+from maqueta.sheet.evened import evened
+from maqueta.sheet.placed import placed_views
 from maqueta.store.exercises import exercise_for, hand_in, own_sheet, save_draft
 from maqueta.store.models import ExerciseRecord, SheetRecord
 
@@ -78,3 +81,16 @@ def ink(exercise_id: int, form: InkRequest, account: AnyAccount, session: InTran
     exercise = exercise_for(session, account, exercise_id)
     version = version_for(world, session, exercise, account.id) if account.role == "student" else exercise.version
     return ink_form(Survey(world.dossiers.get(version), task_of(exercise), form.document))
+
+
+@router.post("/{exercise_id}/sheet/aid")
+def aid(exercise_id: int, form: AidRequest, student: Student, session: InTransaction, world: InWorld) -> SheetDocument:
+    """A sheet after a help that the exercise allows: gaps evened out, or lacking centre marks and lines added."""
+    exercise = exercise_for(session, student, exercise_id)
+    if form.aid not in task_of(exercise).aids:
+        raise HTTPException(403, "This exercise leaves that to you.")
+    projected = world.dossiers.get(version_for(world, session, exercise, student.id))
+    if form.aid == "even gaps":
+        return evened(projected, form.document)
+    lacking = lacking_marks(projected, placed_views(projected, form.document), form.document.marks)
+    return form.document.model_copy(update={"marks": (*form.document.marks, *lacking)[:400]})

@@ -1,0 +1,46 @@
+import { Button, Text } from "@mantine/core";
+import { useMutation } from "@tanstack/react-query";
+
+import { answer, api } from "../../api/client";
+import type { Task } from "../../api/types";
+import type { Bench } from "../bench";
+
+interface Props {
+  bench: Bench;
+  aid: Task["aids"][number];
+  label: string;
+}
+
+/** A help the exercise may allow; Undo takes it back. */
+export function AidButton({ bench, aid, label }: Props) {
+  const { document, draft, exercise } = bench;
+  const help = useMutation({
+    mutationFn: () =>
+      answer(
+        api.POST("/api/exercises/{exercise_id}/sheet/aid", {
+          params: { path: { exercise_id: exercise.id } },
+          body: { document, aid },
+        }),
+      ),
+    onSuccess: (changed) => draft.change(changed),
+  });
+  if (!exercise.task.aids.includes(aid) || document.views.length === 0) return null;
+  return (
+    <>
+      <Button
+        size="xs"
+        variant="default"
+        mt="sm"
+        loading={help.isPending}
+        onClick={() => help.mutate()}
+      >
+        {label}
+      </Button>
+      {help.error && (
+        <Text c="var(--fault)" role="alert" size="sm" mt={4}>
+          {help.error.message}
+        </Text>
+      )}
+    </>
+  );
+}
