@@ -19,6 +19,8 @@ from maqueta.reading.kinds import Kind, kind_of, pattern_kind
 #: Longest dash and widest gap of a line drawn in strokes, mm on paper.
 _LONGEST, _WIDEST, _NARROWEST = 30.0, 4.0, 0.2
 _LONGEST_HIDDEN: Final = 9.0
+#: The pattern name of lines joined from strokes.
+JOINED: Final = "STROKES"
 _EVEN: Final = 0.25
 #: A lone stroke up to this long may be one dash, with at most this much of a gap after it (mm).
 _STUB, _STUB_GAP = 6.0, 2.0
@@ -139,7 +141,7 @@ def _cut(marks: Sequence[Mark], members: list[int]) -> list[_Run]:
     """Strokes along one carrier, parted wherever the next gap is too wide for a broken line."""
     carrier = marks[members[0]].piece.carrier
     rate = carrier.radius if isinstance(carrier, Circle) else 1.0
-    order = sorted(members, key=lambda index: marks[index].piece.interval[0])
+    order = _uncovered(marks, sorted(members, key=lambda index: marks[index].piece.interval[0]))
     spans = [marks[index].piece.interval for index in order]
     gaps = [rate * (b[0] - a[1]) for a, b in pairwise(spans)]
     closed = False
@@ -159,6 +161,19 @@ def _cut(marks: Sequence[Mark], members: list[int]) -> list[_Run]:
             runs.append(_Run(tuple(order[start:place]), lengths, tuple(gaps[start : place - 1]), closed))
         start = place
     return runs
+
+
+def _uncovered(marks: Sequence[Mark], order: Sequence[int]) -> list[int]:
+    """Strokes in order along a carrier without those that lie within another: lines drawn over lines."""
+    result: list[int] = []
+    for index in order:
+        start, end = marks[index].piece.interval
+        if result and end <= marks[result[-1]].piece.interval[1] + 1e-6:
+            continue
+        if result and start <= marks[result[-1]].piece.interval[0] + 1e-6:
+            result.pop()
+        result.append(index)
+    return result
 
 
 def _meaning(run: _Run, said: Kind) -> Kind | None:
@@ -190,8 +205,10 @@ def _alternates(lengths: Sequence[float]) -> bool:
 
 
 def _like(run: _Run, rhythms: Sequence[tuple[float, float]]) -> bool:
+    """Whether two strokes, one of them a whole dash, keep the rhythm of another broken line of the sheet."""
     return any(
-        abs(run.gaps[0] - gap) <= max(0.1, 0.15 * gap) and max(run.lengths) <= 1.1 * dash for dash, gap in rhythms
+        abs(run.gaps[0] - gap) <= max(0.1, 0.15 * gap) and 0.9 * dash <= max(run.lengths) <= 1.1 * dash
+        for dash, gap in rhythms
     )
 
 
@@ -203,5 +220,5 @@ def _joined(marks: Sequence[Mark], run: _Run, meant: Kind, gap: float) -> Mark:
         reach = (0.0, TURN)
     dash = max(run.lengths)
     pattern = (dash, -gap) if meant == "hidden" else (dash, -gap, min(min(run.lengths), dash / 4), -gap)
-    style = replace(first.style, pattern=pattern, pattern_name="STROKES")
+    style = replace(first.style, pattern=pattern, pattern_name=JOINED)
     return Mark(Piece("visible", carrier, reach, (), ()), style, 0.0 if run.closed else 1.05 * gap)

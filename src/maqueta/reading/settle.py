@@ -10,6 +10,7 @@ from maqueta.projection.compare import DrawnPiece, length_of, split
 from maqueta.projection.line_set import Piece, box_of, extremes
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.content import Mark, Style
+from maqueta.reading.dashes import JOINED
 from maqueta.reading.groups import grouped
 from maqueta.reading.identify import Fit, identify
 from maqueta.reading.kinds import Kind
@@ -57,7 +58,12 @@ def settle_open(
     left_out: list[str] = []
     dropped: set[int] = set()
     either = _dash_long(marks, kinds, taken)
+    strokes = _stroke_styles(marks, kinds)
     for style, members in sorted(by_style.items(), key=lambda entry: -_ink(marks, entry[1])):
+        if (sibling := _left_over(marks, members, strokes.get(style, ()))) is not None:
+            for index in members:
+                result[index] = sibling
+            continue
         share, hidden = _on_the_part(marks, kinds, certain or members, members, projected, scales, tolerance)
         if share < _MOSTLY:
             dropped.update(members)
@@ -70,6 +76,25 @@ def settle_open(
     return Settled(
         result, [i for i in taken if i not in dropped], either - dropped, loose, frozenset(dropped), tuple(left_out)
     )
+
+
+def _stroke_styles(marks: Sequence[Mark], kinds: Sequence[Kind]) -> dict[Style, list[tuple[Kind, Mark]]]:
+    """Lines joined from strokes, by the style of their strokes."""
+    found: defaultdict[Style, list[tuple[Kind, Mark]]] = defaultdict(list)
+    for mark, kind in zip(marks, kinds, strict=True):
+        if mark.style.pattern_name == JOINED:
+            found[replace(mark.style, pattern=(), pattern_name="")].append((kind, mark))
+    return found
+
+
+def _left_over(marks: Sequence[Mark], members: Sequence[int], joined: Sequence[tuple[Kind, Mark]]) -> Kind | None:
+    """The kind of a few short strokes that are left over in a style which is otherwise broken lines of one kind."""
+    if len({kind for kind, _ in joined}) != 1:
+        return None
+    longest = max(mark.style.pattern[0] for _, mark in joined)
+    short = all(marks[i].piece.length <= 1.2 * longest for i in members)
+    few = _ink(marks, members) <= sum(mark.piece.length for _, mark in joined)
+    return joined[0][0] if short and few else None
 
 
 def _ink(marks: Sequence[Mark], members: Sequence[int]) -> float:
