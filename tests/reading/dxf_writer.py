@@ -266,13 +266,18 @@ class Writer:
                 )
             elif size.kind == "radius":
                 entity = self.space.add_radius_dim(
-                    center=self.at(size.first), mpoint=self.at(size.second), text=size.text, dxfattribs=attributes
+                    center=self.at(size.first),
+                    mpoint=self.at(size.second),
+                    location=place,
+                    text=size.text,
+                    dxfattribs=attributes,
                 )
             else:
                 entity = self.space.add_diameter_dim(
                     center=self.at(size.first),
                     radius=math.dist(size.first, size.second) * self.unit,
                     angle=math.degrees(math.atan2(size.second[1] - size.first[1], size.second[0] - size.first[0])),
+                    location=place,
                     text=size.text,
                     dxfattribs=attributes,
                 )

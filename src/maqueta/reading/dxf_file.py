@@ -274,12 +274,11 @@ class _Collector:
         kind = kinds.get(entity.dimtype, "other")
         text = self._written(entity)
         place = entity.dxf.get("defpoint", (0, 0, 0))
-        middle = entity.dxf.get("text_midpoint", place)
         if kind in ("diameter", "radius"):
             far = entity.dxf.get("defpoint4", (0, 0, 0))
             a, b = point_of(place), point_of(far)
             centre = ((a[0] + b[0]) / 2, (a[1] + b[1]) / 2) if kind == "diameter" else a
-            self.sizes.append(Size(kind, centre, b, 0.0, point_of(middle), text))
+            self.sizes.append(Size(kind, centre, b, 0.0, _text_place(entity, centre, b), text))
             return
         if kind == "other":
             self._unread["DIMENSION of an angle or a coordinate"] += 1
@@ -295,15 +294,9 @@ class _Collector:
         given = str(fast_plain_mtext(str(entity.dxf.get("text", "") or "")))
         if given.strip() and "<>" not in given:
             return given.strip()
-        shown = ""
-        block = entity.get_geometry_block()
-        if block is not None:
-            for child in block:
-                if child.dxftype() in ("TEXT", "MTEXT"):
-                    shown = child.plain_text()
-                    break
-        if shown.strip():
-            return " ".join(shown.split())
+        shown = _text_of(entity)
+        if shown is not None and shown.plain_text().strip():
+            return " ".join(shown.plain_text().split())
         measured = entity.dxf.get("actual_measurement", None)
         if measured is None:
             measured = entity.get_measurement()
@@ -342,6 +335,22 @@ class _Collector:
                 usable(point)
             if piece.length > 0:
                 self.marks.append(Mark(piece, style))
+
+
+def _text_of(dimension: Any) -> Any | None:
+    """The text in the picture of a dimension, where it has one."""
+    block = dimension.get_geometry_block()
+    return next((child for child in block or () if child.dxftype() in ("TEXT", "MTEXT")), None)
+
+
+def _text_place(dimension: Any, centre: Point, tip: Point) -> Point:
+    """Where the text of a round dimension stands: in its picture, as the file says, else a little outside."""
+    shown = _text_of(dimension)
+    if shown is not None:
+        return point_of(shown.dxf.insert)
+    if dimension.dxf.hasattr("text_midpoint"):
+        return point_of(dimension.dxf.text_midpoint)
+    return (tip[0] + 0.4 * (tip[0] - centre[0]), tip[1] + 0.4 * (tip[1] - centre[1]))
 
 
 def _width(text: str, height: float) -> float:

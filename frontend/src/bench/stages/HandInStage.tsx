@@ -56,7 +56,6 @@ export function HandInStage({ bench }: { bench: Bench }) {
         </List.Item>
       </List>
       <Exports exercise={exercise.id} />
-      <DeliverFile bench={bench} />
       {trouble && (
         <Text c="var(--fault)" role="alert" mt="sm">
           {trouble}
@@ -75,6 +74,7 @@ export function HandInStage({ bench }: { bench: Bench }) {
           There is no view on the sheet yet.
         </Text>
       )}
+      <DeliverFile bench={bench} />
       <Modal opened={asking} onClose={() => setAsking(false)} title="Hand in this sheet?" centered>
         <Text>Once it is handed in it cannot be changed. It comes back with the slip.</Text>
         <Group mt="md">
