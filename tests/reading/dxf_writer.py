@@ -15,6 +15,7 @@ from maqueta.projection.carrier import TURN, Circle, Free, Line, Point, line_thr
 from maqueta.projection.line_set import Piece
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.document import SheetDocument
+from maqueta.sheet.paper import TITLE_HEIGHT, TITLE_WIDTH
 from maqueta.sheet.placed import placed_views
 
 Kind = Literal["visible", "hidden", "centre"]
@@ -211,11 +212,13 @@ class Writer:
             points = [self.at(p) for p in piece.outline()]
             target.add_spline(points, dxfattribs=attributes)
 
-    def frame(self, sheet: SheetDocument) -> None:
+    def frame(self, sheet: SheetDocument, paper_edge: bool = True) -> None:
         layout = sheet.paper.layout
         self._box(layout.border, "border")
-        self._box((0.0, 0.0, layout.width, layout.height), "border")
-        x0, y0, x1, y1 = layout.title
+        if paper_edge:
+            self._box((0.0, 0.0, layout.width, layout.height), "border")
+        x1, y0 = layout.border[2], layout.border[1]
+        x0, y1 = x1 - TITLE_WIDTH, y0 + TITLE_HEIGHT
         self._line((x0, y0), (x0, y1), "title")
         self._line((x0, y1), (x1, y1), "title")
         fields = ("title", "drafter", "date", "scale", "material")

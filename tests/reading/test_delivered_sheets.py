@@ -8,10 +8,11 @@ from maqueta.checking.catalogue import wording
 from maqueta.checking.delivered import expectation, read_delivered
 from maqueta.checking.finding import Finding
 from maqueta.checking.report import check
+from maqueta.drawing.sheet_sizes import sheet_sizes
 from maqueta.reading.correct import corrected
 from maqueta.reading.sheet import ReadSheet
-from maqueta.sheet.document import SheetDocument
-from tests.reading.dxf_writer import CONVENTIONS, Convention, Drawn, write_sheet
+from maqueta.sheet.document import Frame, SheetDocument
+from tests.reading.dxf_writer import CONVENTIONS, Convention, Drawn, Writer, write_sheet
 from tests.reading.planted import PLANTED, Case, case
 
 SEEDS = range(3)
@@ -101,3 +102,18 @@ def test_saying_front_moves_the_front() -> None:
     assert said.front == other.id
     with pytest.raises(KeyError):
         corrected(clean.part, found, "v99", "top", expectation(clean.part, clean.task))
+
+
+def test_border_of_no_usual_size_is_still_the_border() -> None:
+    clean = case(1)
+    left, bottom, right, top = clean.sheet.paper.layout.border
+    odd = clean.sheet.paper.model_copy(update={"frame": Frame(border=(left, bottom, right + 70, top + 110))})
+    sheet = clean.sheet.model_copy(update={"paper": odd})
+    writer = Writer(CONVENTIONS[5])
+    writer.frame(sheet, paper_edge=False)
+    writer.lines(clean.lines)
+    writer.sizes(list(sheet_sizes(clean.part, sheet).values()))
+    found = read_delivered(writer.data(sheet), clean.part, clean.task)
+    assert found.document.paper.frame is not None
+    assert found.document.paper.frame.border == pytest.approx((left, bottom, right + 70, top + 110))
+    assert [f.rule for f in errors(clean, found)] == []

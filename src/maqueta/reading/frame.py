@@ -45,7 +45,9 @@ def find_frame(marks: Sequence[Mark], kinds: Sequence[Kind], words: Sequence[Wor
     rectangles = sorted(_large_rectangles(straight), key=lambda box: -_area(box))
     fitting = [(box, paper) for box in rectangles if (paper := _paper_of(box, asked)) is not None]
     border, outer, size, landscape = None, None, None, True
-    if fitting:
+    if not fitting and (odd := _odd_border(rectangles, straight, words)) is not None:
+        border, size = odd, asked
+    elif fitting:
         outer_box, (size, landscape) = fitting[0]
         inside = [box for box, _ in fitting[1:] if _area(box) < 0.999 * _area(outer_box)]
         border = inside[0] if inside and _is_paper(outer_box, size) else outer_box
@@ -57,6 +59,16 @@ def find_frame(marks: Sequence[Mark], kinds: Sequence[Kind], words: Sequence[Wor
     if title is not None:
         members |= {index for index, mark in enumerate(marks) if _inside(box_of(extremes(mark.piece)), title)}
     return SheetFrame(outer, border, title, frozenset(members), size, landscape)
+
+
+def _odd_border(rectangles: Sequence[Box], straight: dict[int, Box], words: Sequence[Words]) -> Box | None:
+    """The largest rectangle as border of a sheet of no usual size, if it holds all lines and a title block."""
+    if not rectangles:
+        return None
+    largest = rectangles[0]
+    held = all(_inside(box, largest) for box in straight.values())
+    labelled = sum(is_label(word.text) and _holds(largest, word) for word in words)
+    return largest if held and labelled >= 2 else None
 
 
 def _extent(box: Box) -> tuple[float, float]:

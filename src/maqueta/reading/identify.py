@@ -95,16 +95,16 @@ def find_within(
         result = compared(pose.candidate, factor, pose.at, group, tolerance, hidden=True)
         here = 1.0 - length_of(result.missing) / max(result.expected, 1e-9)
         if here >= _MOSTLY and (best is None or here * result.expected > best[0]):
-            beyond = length_by_source(result.extra, pose, unit, pieces)
+            members = _on_its_lines(result.extra, pose, unit, pieces)
             fit = Fit(pose.candidate.identities[0][0], pose.scale, pose.at, 1.0 - here)
             own = pose.candidate.box
             at = (factor * own[0] + pose.at[0], factor * own[1] + pose.at[1])
             reach = (*at, factor * own[2] + pose.at[0], factor * own[3] + pose.at[1])
-            best = (here * result.expected, Found(fit, reach, beyond))
+            best = (here * result.expected, Found(fit, reach, members))
     return best[1] if best is not None else None
 
 
-def length_by_source(extra: Sequence[Piece], pose: _Pose, unit: float, pieces: Sequence[Piece]) -> frozenset[int]:
+def _on_its_lines(extra: Sequence[Piece], pose: _Pose, unit: float, pieces: Sequence[Piece]) -> frozenset[int]:
     """Places of the pieces of which at most half is surplus at a pose."""
     move = Similarity(pose.scale * unit, 0.0, *pose.at)
     surplus = [piece.moved(move) for piece in extra]

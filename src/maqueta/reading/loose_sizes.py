@@ -106,6 +106,9 @@ def _linear(
             for high in places[k + 1 :]:
                 if high - low < 1.0 or not low - 40 <= middle <= high + 40:
                     continue
+                held = sum(_held(axis, t, lines, tips) for t in (low, high))
+                if held == 0:
+                    continue
                 right = abs((high - low) / factor - value) <= max(_SAME * value, 0.02)
                 over = low - _MEET <= middle <= high + _MEET and _drawn(axis, low, high, lines, word)
                 if not right and not over:
@@ -114,7 +117,9 @@ def _linear(
                 away = max(0.0, low - middle, middle - high)
                 wrong = abs((high - low) / factor - value) / max(value, 1e-9) if right else 3.0
                 drawn = 0.0 if _drawn(axis, low, high, lines, word) else 4.0
-                cost = abs(axis.off(_middle(word))) + 10 * wrong + 0.2 * away + drawn + (high - low) / 1e4
+                cost = (
+                    abs(axis.off(_middle(word))) + 10 * wrong + 0.2 * away + drawn + 5 * (2 - held) + (high - low) / 1e4
+                )
                 turn = math.atan2(axis.along[1], axis.along[0])
                 if best is None or cost < best[0]:
                     place = axis.point((low + high) / 2)
@@ -156,6 +161,20 @@ def _makes_room(axis: _Axis, t: float, lines: Sequence[Piece], tips: Sequence[Po
         return False
     arrows = sum(abs(axis.off(tip)) <= _MEET for tip in tips)
     return arrows >= 2 or (any(end <= t for _, end in spans) and any(start >= t for start, _ in spans))
+
+
+def _held(axis: _Axis, t: float, lines: Sequence[Piece], tips: Sequence[Point]) -> bool:
+    """Whether an arrowhead or an extension line stands at a place of a dimension line; a leader's shelf has neither."""
+    if any(abs(axis.off(tip)) <= _MEET and abs(axis.on(tip) - t) <= _MEET for tip in tips):
+        return True
+    for line in lines:
+        assert isinstance(line.carrier, Line)
+        dx, dy = line.carrier.direction
+        across = abs(dx * axis.along[0] + dy * axis.along[1]) <= _PARALLEL
+        offs = sorted(axis.off(point) for point in line.ends)
+        if across and abs(axis.on(line.ends[0]) - t) <= _MEET and offs[0] <= _MEET and offs[1] >= -_MEET:
+            return True
+    return False
 
 
 def _places(axis: _Axis, lines: Sequence[Piece], tips: Sequence[Point]) -> list[float]:
