@@ -8,7 +8,7 @@ from typing import Literal
 from maqueta.checking.exercise import Exercise
 from maqueta.dimensioning.centre_marks import proposed_marks
 from maqueta.dimensioning.count import axis_of_direction
-from maqueta.dimensioning.measure import axis_and_sign, blind_holes, centre_in_view
+from maqueta.dimensioning.measure import axis_and_sign, blind_holes, centre_in_view, feature_reach
 from maqueta.dimensioning.proposal import ProposedSize, propose
 from maqueta.dimensioning.size_model import SizeModel, size_model, unsupported
 from maqueta.projection.arrangement import ViewName, neighbour, place_of
@@ -32,7 +32,7 @@ from maqueta.sheet.placed import PlacedView, placed_views
 from maqueta.sheet.scales import parse_scale, write_scale
 from maqueta.sheet.sizes import converted, write_size
 from maqueta.sheet.spacing import proposed_scale
-from maqueta.solid.part import AXES, Feature, Part
+from maqueta.solid.part import Part
 from maqueta.solid.unit import MILLIMETRES
 
 #: First row of dimensions and distance of further rows, mm.
@@ -301,18 +301,11 @@ def _only_bottoms(
             f
             for f in blind_holes(part, range(len(part.faces)))
             if f.axis == axis
-            and any(abs(end - size.end) < 1e-6 or abs(end - size.start) < 1e-6 for end in _ends(part, f))
+            and any(abs(end - size.end) < 1e-6 or abs(end - size.start) < 1e-6 for end in feature_reach(part, f))
         ]
         if holes and not _plainly_shown(views, axis, size):
             found[size] = [face for hole in holes for face in hole.faces]
     return found
-
-
-def _ends(part: Part, feature: Feature) -> list[float]:
-    face = part.faces[feature.faces[0]]
-    place = AXES.index(feature.axis)
-    sense = 1.0 if face.direction[place] > 0 else -1.0
-    return [face.point[place] + sense * reach for reach in face.reach]
 
 
 def _plainly_shown(views: dict[ViewName, PlacedView], axis: str, size: ProposedSize) -> bool:

@@ -126,10 +126,7 @@ def blind_holes(part: Part, faces: Sequence[int]) -> list[Feature]:
 def _depths(model: SizeModel, part: Part, bore: Bore, tolerance: float) -> Iterator[Row]:
     """From the mouth to the bottom of the blind holes of a bore."""
     for feature in blind_holes(part, bore.faces):
-        place = AXES.index(bore.axis)
-        face = part.faces[feature.faces[0]]
-        sense = 1.0 if face.direction[place] > 0 else -1.0
-        low, high = sorted(face.point[place] + sense * reach for reach in face.reach)
+        low, high = feature_reach(part, feature)
         bottom, mouth = (model.expression(bore.axis, value, tolerance) for value in (low, high))
         if bottom and mouth and bottom.keys() != mouth.keys():
             yield {**{index: -amount for index, amount in bottom.items()}, **mouth}
@@ -156,12 +153,18 @@ def centre_in_view(centre: tuple[float, float], axis: Axis, attitude: Attitude) 
     return (right_sign * spot[right], up_sign * spot[up])
 
 
-def feature_axis(part: Part, feature: Feature, attitude: Attitude) -> tuple[Point, Point]:
-    """The axis of a feature seen from the side: its two ends in the view's plane."""
+def feature_reach(part: Part, feature: Feature) -> tuple[float, float]:
+    """From where to where a feature reaches along its axis, in model coordinates, lower end first."""
     face = part.faces[feature.faces[0]]
     place = AXES.index(feature.axis)
     sense = 1.0 if face.direction[place] > 0 else -1.0
-    ends = sorted(face.point[place] + sense * reach for reach in face.reach)
+    first, last = (face.point[place] + sense * reach for reach in face.reach)
+    return min(first, last), max(first, last)
+
+
+def feature_axis(part: Part, feature: Feature, attitude: Attitude) -> tuple[Point, Point]:
+    """The axis of a feature seen from the side: its two ends in the view's plane."""
+    ends = feature_reach(part, feature)
     first, second = across(feature.axis)
     points = []
     for along in ends:

@@ -44,13 +44,13 @@ def told_by_place(
         expected = projected.line_set(attitude).moved(move)
         near = [i for i in settled.dropped if apart(box_of_marks(marks, [i]), group.box) <= AXIS_NEAR]
         mine = [i for i in group.members if i in settled.loose]
-        surplus = _share_of(marks, [*mine, *near], expected.pieces, tolerance)
-        hidden = _share_of(marks, near, expected.of("hidden"), tolerance)
+        on_part = _share_on(marks, [*mine, *near], expected.pieces, tolerance)
+        on_hidden = _share_on(marks, near, expected.of("hidden"), tolerance)
         for i in (*mine, *near):
-            if i in near and hidden[i] <= 1 - _ON_IT:
+            if i in near and on_hidden[i] >= _ON_IT:
                 known[i] = "hidden"
                 gained.setdefault(place, []).append(i)
-            elif surplus[i] > 0.5 and runs_through_centre(marks[i].piece, projected.part, attitude, move, tolerance):
+            elif on_part[i] < 0.5 and runs_through_centre(marks[i].piece, projected.part, attitude, move, tolerance):
                 known[i] = "centre"
     result = []
     for place, group in enumerate(groups):
@@ -59,8 +59,8 @@ def told_by_place(
     return result, known
 
 
-def _share_of(
+def _share_on(
     marks: Sequence[Mark], members: Sequence[int], lines: Sequence[Piece], tolerance: float
 ) -> dict[int, float]:
-    """Share of each mark that lies on none of the lines."""
-    return {i: length_of(split([marks[i].piece], lines, tolerance)[1]) / marks[i].piece.length for i in members}
+    """Share of each mark that lies on lines; strokes shorter than the tolerance tells apart lie on none."""
+    return {i: length_of(split([marks[i].piece], lines, tolerance)[0]) / marks[i].piece.length for i in members}

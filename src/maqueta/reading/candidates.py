@@ -14,7 +14,7 @@ from maqueta.projection.likeness import alike, look_of
 from maqueta.projection.line_set import Box, LineSet, Piece
 from maqueta.projection.mirror import mirror_image
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.sheet.document import AxisTurn
+from maqueta.sheet.document import AxisTurn, View
 
 Rows = NDArray[np.float64]
 _TURNS: Final[tuple[AxisTurn, ...]] = get_args(AxisTurn)
@@ -28,6 +28,23 @@ class Identity:
     corner: Corner | None = None
     turn: AxisTurn = 0
     mirrored: bool = False
+
+    def on(self, view: View) -> View:
+        """A view looking at the part in this way."""
+        attitude = self.attitude
+        return view.model_copy(
+            update={
+                "side": attitude.side if attitude is not None else None,
+                "up": attitude.up if attitude is not None else None,
+                "corner": self.corner,
+                "turn": self.turn,
+                "mirrored": self.mirrored,
+            }
+        )
+
+
+#: What fits no view of the part.
+STRANGE: Final = Identity(None)
 
 
 @dataclass(frozen=True)

@@ -4,7 +4,7 @@ from dataclasses import dataclass, replace
 from typing import Literal
 
 from maqueta.projection.carrier import Point
-from maqueta.projection.line_set import Piece
+from maqueta.projection.line_set import Box, Piece
 
 SizeKind = Literal["linear", "aligned", "diameter", "radius", "other"]
 
@@ -41,6 +41,11 @@ class Mark:
         return replace(self, piece=piece)
 
 
+def lettering_width(text: str, height: float) -> float:
+    """Rough width of lettering: letters are about two thirds as wide as high (common practice, no source)."""
+    return 0.67 * height * len(text)
+
+
 @dataclass(frozen=True, slots=True)
 class Words:
     """A line of text: lower left corner of its letters, their height, its turn in degrees; `tag` of an attribute."""
@@ -51,6 +56,22 @@ class Words:
     turn: float
     style: Style
     tag: str = ""
+
+    @property
+    def width(self) -> float:
+        """Rough width of the letters along the text."""
+        return lettering_width(self.text, self.height)
+
+    @property
+    def box(self) -> Box:
+        """The box of a text that is not turned."""
+        x, y = self.at
+        return (x, y, x + self.width, y + self.height)
+
+    def stands_in(self, box: Box, slack: float = 0.6) -> bool:
+        """Whether the text begins within a box, or `slack` mm beside it."""
+        x, y = self.at
+        return box[0] - slack <= x <= box[2] + slack and box[1] - slack <= y <= box[3] + slack
 
 
 @dataclass(frozen=True, slots=True)

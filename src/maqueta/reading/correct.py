@@ -6,10 +6,10 @@ from maqueta.projection.arrangement import ViewName, neighbour
 from maqueta.projection.carrier import Point, Similarity
 from maqueta.projection.compare import DrawnPiece
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.reading.candidates import Identity
+from maqueta.reading.candidates import STRANGE, Identity
 from maqueta.reading.expectation import Expectation
 from maqueta.reading.identify import identify_as
-from maqueta.sheet.document import Dimension, LinearDimension, SheetDocument, View
+from maqueta.sheet.document import Dimension, LinearDimension, SheetDocument
 from maqueta.sheet.drafted import drafted_of, pen_of
 from maqueta.sheet.placed import PlacedView, placed_views
 from maqueta.sheet.scales import parse_scale
@@ -68,18 +68,7 @@ def _rebased(
         drafted_of(entry.piece.moved(change), pen_of(line))
         for entry, line in zip(item.by_hand, item.view.lines or (), strict=False)
     )
-    attitude = identity.attitude if identity is not None else None
-    view = View(
-        id=item.view.id,
-        side=attitude.side if attitude is not None else None,
-        up=attitude.up if attitude is not None else None,
-        corner=identity.corner if identity is not None else None,
-        turn=identity.turn if identity is not None else 0,
-        at=at,
-        scale=scale,
-        hidden=item.view.hidden,
-        lines=lines,
-    )
+    view = (identity or STRANGE).on(item.view.model_copy(update={"at": at, "scale": scale, "lines": lines}))
     shift = (item.view.at[0] - at[0], item.view.at[1] - at[1])
     dimensions = tuple(_moved(d, change, shift) if d.view == view.id else d for d in sheet.dimensions)
     marks = tuple(
@@ -92,7 +81,7 @@ def _rebased(
         for mark in sheet.marks
     )
     views = tuple(view if own.id == view.id else own for own in sheet.views)
-    front = None if attitude is None and sheet.front == view.id else sheet.front
+    front = None if view.attitude is None and sheet.front == view.id else sheet.front
     return sheet.model_copy(update={"views": views, "dimensions": dimensions, "marks": marks, "front": front})
 
 

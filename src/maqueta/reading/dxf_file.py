@@ -9,8 +9,8 @@ import math
 import re
 import tempfile
 from collections import Counter
-from collections.abc import Iterable
-from dataclasses import replace
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass, replace
 from typing import Any, Final
 
 import ezdxf
@@ -18,8 +18,8 @@ from ezdxf import recover
 from ezdxf.tools.text import fast_plain_mtext
 
 from maqueta.projection.carrier import Point, Similarity
-from maqueta.projection.line_set import Piece, extremes
-from maqueta.reading.content import Content, Mark, Pointer, Size, SizeKind, Style, Words
+from maqueta.projection.line_set import Piece, box_of, extremes
+from maqueta.reading.content import Content, Mark, Pointer, Size, SizeKind, Style, Words, lettering_width
 from maqueta.reading.dxf_curves import carriers, point_of, usable
 from maqueta.reading.errors import UnreadableSheetError
 
@@ -28,6 +28,8 @@ MOST_ENTITIES: Final = 40_000
 MOST_STROKES: Final = 10_000
 #: Entities looked at, copies from blocks included.
 _MOST_LOOKS: Final = 100_000
+#: Coordinates beyond this (mm) are those of a sheet drawn somewhere in the plane.
+_FAR: Final = 5000.0
 _DEEPEST: Final = 12
 _ENTITY: Final = re.compile(rb"\n[ \t]*0[ \t]*\r?\n[ \t]*[A-Z3][A-Z0-9_]+[ \t]*\r?(?=\n)")
 _MM_PER_UNIT: Final = {1: 25.4, 2: 304.8, 4: 1.0, 5: 10.0, 6: 1000.0}
@@ -39,14 +41,14 @@ _UNREAD_ON_PURPOSE: Final = {"VIEWPORT", "ATTDEF", "SEQEND"}
 def read_dxf(data: bytes) -> Content:
     """Read a DXF file. Raises UnreadableSheetError with one line for people."""
     document = _open(data)
-    space, windows = _space(document)
+    spaces = _spaces(document)
     layers = {layer.dxf.name.lower(): layer for layer in document.layers}
     collector = _Collector(document, layers)
-    if windows:
-        for window, inner in windows:
-            collector.through(window, inner)
-    collector.collect(space)
-    return collector.content(_millimetres(document, collector))
+    for window in spaces.windows:
+        collector.through(window, spaces.shown)
+    collector.collect(spaces.entities)
+    content = collector.content(_millimetres(document, collector))
+    return replace(content, not_read=(*content.not_read, *spaces.left_aside))
 
 
 def _open(data: bytes) -> Any:
@@ -78,19 +80,34 @@ def _loaded(data: bytes) -> Any:
             return document
 
 
-def _space(document: Any) -> tuple[Iterable[Any], list[tuple[Any, list[Any]]]]:
-    """The space the sheet is drawn in: paper space where something is drawn there, with its windows on the model."""
+@dataclass(frozen=True)
+class _Spaces:
+    """What the sheet is drawn with: entities, windows on model space with what they show, and what is left aside."""
+
+    entities: Sequence[Any]
+    windows: Sequence[Any] = ()
+    shown: Sequence[Any] = ()
+    left_aside: tuple[str, ...] = ()
+
+
+def _spaces(document: Any) -> _Spaces:
+    """The sheet is drawn in paper space where that has windows on the model, or more in it than model space."""
     model = list(document.modelspace())
+    aside: list[str] = []
     for name in document.layout_names_in_taborder():
         if name == "Model":
             continue
         paper = list(document.layout(name))
         drawn = [entity for entity in paper if entity.dxftype() != "VIEWPORT"]
         windows = [e for e in paper if e.dxftype() == "VIEWPORT" and e.dxf.get("id", 2) != 1 and e.dxf.get("status", 1)]
-        if drawn or (windows and not model):
-            inner = [(window, model) for window in windows] if model else []
-            return drawn if inner or not model or len(drawn) > len(model) else [*model], inner
-    return model, []
+        if windows and model:
+            return _Spaces(drawn, windows, model)
+        if len(drawn) > len(model):
+            left = (f"{len(model)} entities in model space",) if model else ()
+            return _Spaces(drawn, left_aside=left)
+        if drawn:
+            aside.append(f"{len(drawn)} entities in the paper space {name}")
+    return _Spaces(model, left_aside=tuple(aside))
 
 
 class _Collector:
@@ -138,8 +155,11 @@ class _Collector:
         self._unread += inner._unread
 
     def content(self, unit: float) -> Content:
-        """Everything in mm; `unit` is mm per file unit."""
-        moved = _moved(self, Similarity(unit, 0.0, 0.0, 0.0))
+        """Everything in mm; `unit` is mm per file unit. A sheet drawn far from the origin is brought to it."""
+        left, bottom, right, top = box_of(p for mark in self.marks for p in extremes(mark.piece))
+        far = max(abs(left), abs(bottom), abs(right), abs(top)) * unit > _FAR
+        x, y = (-left * unit, -bottom * unit) if far else (0.0, 0.0)
+        moved = _moved(self, Similarity(unit, 0.0, x, y))
         unread = [f"{kind} ({number})" for kind, number in sorted(self._unread.items())]
         return replace(moved, not_read=tuple(unread))
 
@@ -235,7 +255,7 @@ class _Collector:
             share = {1: 0.5, 2: 1.0, 4: 0.5}.get(halign, 0.0)
             drop = {2: 0.5, 3: 1.0}.get(valign, 0.5 if halign == 4 else 0.0)
             turn = math.radians(float(entity.dxf.get("rotation", 0.0)))
-            back, down = share * _width(text, height), drop * height
+            back, down = share * lettering_width(text, height), drop * height
             at = (
                 float(point[0]) - back * math.cos(turn) + down * math.sin(turn),
                 float(point[1]) - back * math.sin(turn) - down * math.cos(turn),
@@ -256,7 +276,7 @@ class _Collector:
         whole = height + pitch * (len(lines) - 1)
         x, y = float(entity.dxf.insert[0]), float(entity.dxf.insert[1])
         for index, line in enumerate(lines):
-            back = (0.0, 0.5, 1.0)[column] * _width(line, height)
+            back = (0.0, 0.5, 1.0)[column] * lettering_width(line, height)
             down = height + index * pitch - (0.0, 0.5, 1.0)[row] * whole
             at = (
                 x - back * math.cos(angle) + down * math.sin(angle),
@@ -351,11 +371,6 @@ def _text_place(dimension: Any, centre: Point, tip: Point) -> Point:
     if dimension.dxf.hasattr("text_midpoint"):
         return point_of(dimension.dxf.text_midpoint)
     return (tip[0] + 0.4 * (tip[0] - centre[0]), tip[1] + 0.4 * (tip[1] - centre[1]))
-
-
-def _width(text: str, height: float) -> float:
-    """Rough width of lettering; narrow letters are about two thirds as wide as high (common practice, no source)."""
-    return 0.67 * height * len(text)
 
 
 def _moved(source: "_Collector | Content", move: Similarity) -> Content:

@@ -11,10 +11,11 @@ from maqueta.reading.content import Mark, Words
 from maqueta.reading.kinds import Kind
 from maqueta.reading.title_words import is_label
 from maqueta.sheet.paper import SIDES_MM, PaperSize
+from maqueta.sheet.placed import union
 
 #: Lines meet within this (mm).
 _MEET: Final = 0.6
-#: How far a border may stand inside the paper's edge, mm: the widest margins in use, with room (ISO 5457).
+#: How far a border may stand inside the paper's edge, mm (common practice, no source; ISO 5457 has at most 20, Mem.).
 _WIDEST_MARGIN: Final = 45.0
 
 
@@ -67,7 +68,7 @@ def _odd_border(rectangles: Sequence[Box], straight: dict[int, Box], words: Sequ
         return None
     largest = rectangles[0]
     held = all(_inside(box, largest) for box in straight.values())
-    labelled = sum(is_label(word.text) and _holds(largest, word) for word in words)
+    labelled = sum(is_label(word.text) and word.stands_in(largest) for word in words)
     return largest if held and labelled >= 2 else None
 
 
@@ -152,31 +153,23 @@ def _title_box(
     if own:
         inside = [box for box in own if border is None or _inside(box, border)]
         if inside:
-            return _union(inside)
+            return union(inside)
     nets = _nets({index: box for index, box in straight.items() if index not in members})
     candidates = []
     for net in nets:
-        box = _union(net)
+        box = union(net)
         if border is not None:
             box = _to_border(box, border)
         if border is not None and _area(box) > 0.35 * _area(border):
             continue
-        count = sum(1 for word in labels if _holds(box, word))
+        count = sum(1 for word in labels if word.stands_in(box))
         if count >= 1 and len(net) >= 2:
             candidates.append((count, -_area(box), box))
     if candidates:
         return max(candidates)[2]
     if len(labels) >= 2:
-        return _union([(w.at[0], w.at[1], w.at[0] + 0.67 * w.height * len(w.text), w.at[1] + w.height) for w in labels])
+        return union([word.box for word in labels])
     return None
-
-
-def _holds(box: Box, word: Words) -> bool:
-    return box[0] - _MEET <= word.at[0] <= box[2] and box[1] - _MEET <= word.at[1] <= box[3]
-
-
-def _union(boxes: Sequence[Box]) -> Box:
-    return (min(b[0] for b in boxes), min(b[1] for b in boxes), max(b[2] for b in boxes), max(b[3] for b in boxes))
 
 
 def _to_border(box: Box, border: Box) -> Box:

@@ -82,7 +82,7 @@ def _tip(shape: Sequence[Point]) -> Point | None:
 
 
 def _middle(word: Words) -> Point:
-    turn, wide = math.radians(word.turn), 0.67 * word.height * len(word.text)
+    turn, wide = math.radians(word.turn), word.width
     c, s = math.cos(turn), math.sin(turn)
     return (
         word.at[0] + wide / 2 * c - word.height / 2 * s,
@@ -142,7 +142,7 @@ def _axes(word: Words, lines: Sequence[Piece], tips: Sequence[Point]) -> Iterato
         near = distance <= _NEAR * word.height if parallel else upright and distance <= 0.6 * word.height
         near = near and (parallel or _makes_room(axis, axis.on(middle), lines, tips))
         start, end = sorted(axis.on(point) for point in line.ends)
-        wide = 0.67 * word.height * len(word.text)
+        wide = word.width
         touching = start - wide - 4 <= axis.on(middle) <= end + wide + 4
         key = (round(line.carrier.angle, 3), round(axis.offset, 1))
         if near and touching and key not in seen:
@@ -198,7 +198,7 @@ def _places(axis: _Axis, lines: Sequence[Piece], tips: Sequence[Point]) -> list[
 
 def _drawn(axis: _Axis, low: float, high: float, lines: Sequence[Piece], word: Words) -> bool:
     """Whether the dimension line is drawn from end to end, the room of its text excepted."""
-    wide = 0.67 * word.height * len(word.text) + 3
+    wide = word.width + 3
     middle = axis.on(_middle(word))
     spans = sorted(
         (min(a, b), max(a, b))
@@ -241,7 +241,7 @@ def _foot(axis: _Axis, t: float, lines: Sequence[Piece], boxes: Sequence[Box]) -
 
 def _leader(word: Words, lines: Sequence[Piece]) -> list[Pointer]:
     """A chain of lines that leads away from a text."""
-    wide = 0.67 * word.height * len(word.text)
+    wide = word.width
     left, bottom = word.at
     box = (left - 2, bottom - word.height, left + wide + 2, bottom + 2 * word.height)
 

@@ -1,7 +1,7 @@
 """From what a file holds to the sheet document: frame, title block, views, centre lines and sizes."""
 
 from collections import Counter
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Final
 
@@ -10,7 +10,8 @@ from maqueta.projection.line_set import Box, box_of
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.arranged import Standing, arrange
 from maqueta.reading.by_place import AXIS_NEAR, told_by_place
-from maqueta.reading.content import Content, Mark, Pointer, Size, Words
+from maqueta.reading.candidates import STRANGE
+from maqueta.reading.content import Content, Mark, Pointer, Size
 from maqueta.reading.dashes import join_dashes
 from maqueta.reading.errors import UnreadableSheetError
 from maqueta.reading.expectation import Expectation
@@ -22,8 +23,13 @@ from maqueta.reading.loose_sizes import loose_sizes
 from maqueta.reading.settle import settle_open
 from maqueta.reading.sizes import tie_sizes
 from maqueta.reading.title import read_title, symbol_marks
-from maqueta.reading.view_groups import Group, view_groups, without_strays
+from maqueta.reading.view_groups import Group, box_of_marks, view_groups, without_strays
 from maqueta.sheet.document import (
+    FARTHEST,
+    MOST_DIMENSIONS,
+    MOST_LINES,
+    MOST_MARKS,
+    MOST_VIEWS,
     CentreLine,
     Drafted,
     Frame,
@@ -43,16 +49,18 @@ _GEOMETRY: Final = ("visible", "hidden", "open")
 
 @dataclass(frozen=True)
 class ReadSheet:
-    """A sheet as read: the document, what could not be read, and how sure each view's identification is (0 to 1)."""
+    """A sheet as read: the document and what could not be read."""
 
     document: SheetDocument
     not_read: tuple[str, ...]
-    certainty: Mapping[str, float]
 
 
 def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation) -> ReadSheet:
-    """Read a sheet of a part. Raises UnreadableSheetError when there is nothing on it."""
+    """Read a sheet of a part. Raises UnreadableSheetError when there is nothing on it, or it fits on no paper."""
     marks = join_dashes(content.marks)
+    box = box_of_marks(marks, range(len(marks)))
+    if max(box[2] - box[0], box[3] - box[1]) > FARTHEST:
+        raise UnreadableSheetError(f"the sheet is {max(box[2] - box[0], box[3] - box[1]) / 1000:.0f} m large")
     kinds = kinds_of(marks)
     frame = find_frame(marks, kinds, content.words, expected.paper)
     symbol = symbol_marks(marks)
@@ -65,10 +73,10 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
     settled = settle_open(marks, kinds, taken, projected, scales, expected.tolerance)
     kinds, taken = settled.kinds, settled.taken
     groups = view_groups(marks, kinds, taken, settled.either, projected, scales, expected)
-    groups = without_strays(groups, marks)
+    groups, beyond = _most(without_strays(groups, marks), marks)
     fits, front = arrange([Standing(g.box, g.fits) for g in groups], expected.angle, expected.fronts, expected.views)
     groups, kinds = told_by_place(groups, fits, marks, kinds, settled, projected, expected.tolerance)
-    views, certainty = _views(groups, fits, marks, kinds, settled.either, projected)
+    views = _views(groups, fits, marks, kinds, settled.either, projected)
     shift = _shift(frame)
     document = SheetDocument(
         paper=_paper(frame, expected),
@@ -76,7 +84,7 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
         style=expected.style,
         decimals=expected.decimals,
         front=views[front].id if front is not None else None,
-        views=tuple(views),
+        views=tuple(v.model_copy(update={"lines": (v.lines or ())[:MOST_LINES]}) for v in views),
         title=title,
     )
     placed = placed_views(projected, document)
@@ -85,10 +93,30 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
     known = [item for item in placed if item.lines.pieces]
     tied = tie_sizes([*content.sizes, *sizes], [*content.pointers, *pointers], content.words, known, expected.tolerance)
     centre_lines = _centre_lines(axes, [(item.view, item.box, item.factor) for item in placed])
-    document = document.model_copy(update={"marks": centre_lines, "dimensions": tied.dimensions})
+    document = document.model_copy(
+        update={"marks": centre_lines[:MOST_MARKS], "dimensions": tied.dimensions[:MOST_DIMENSIONS]}
+    )
     loose = [f"the dimension {text!r}, which touches no view" for text in tied.loose]
-    not_read = [*content.not_read, *settled.left_out, *loose]
-    return ReadSheet(moved(document, shift), tuple(not_read), certainty)
+    too_many = [
+        f"{count} {what} more than the {most} a sheet may have"
+        for count, what, most in (
+            (beyond, "groups of lines", MOST_VIEWS),
+            (len(tied.dimensions) - MOST_DIMENSIONS, "dimensions", MOST_DIMENSIONS),
+            (len(centre_lines) - MOST_MARKS, "centre lines", MOST_MARKS),
+            (max(len(view.lines or ()) for view in views) - MOST_LINES, "lines of a view", MOST_LINES),
+        )
+        if count > 0
+    ]
+    not_read = [*content.not_read, *settled.left_out, *loose, *too_many]
+    return ReadSheet(_moved(document, shift), tuple(not_read))
+
+
+def _most(groups: Sequence[Group], marks: Sequence[Mark]) -> tuple[list[Group], int]:
+    """As many groups as a sheet may have views, views of the part and those with most ink first, and how many more."""
+    ink = [sum(marks[i].piece.length for i in group.members) for group in groups]
+    order = sorted(range(len(groups)), key=lambda k: (not groups[k].fits, -ink[k]))
+    kept = sorted(order[:MOST_VIEWS])
+    return [groups[k] for k in kept], max(0, len(groups) - MOST_VIEWS)
 
 
 def _likely_scales(title: TitleBlock, expected: Expectation) -> list[float]:
@@ -108,14 +136,10 @@ def _loose(
 ) -> tuple[list[Size], list[Pointer]]:
     """Sizes and leaders drawn as loose lines and texts."""
     lines = [mark.piece for i, mark in enumerate(marks) if kinds[i] == "dimension" or i in dropped]
-    words = [word for word in content.words if title is None or not _holds(title, word)]
+    words = [word for word in content.words if title is None or not word.stands_in(title)]
     scale = Counter(item.view.scale for item in placed if item.view.attitude is not None).most_common(1)
     factor = (scale[0][0] if scale else 1.0) * MILLIMETRES[units]
     return loose_sizes(words, lines, content.filled, [item.box for item in placed], factor)
-
-
-def _holds(box: Box, word: Words) -> bool:
-    return box[0] <= word.at[0] <= box[2] and box[1] <= word.at[1] <= box[3]
 
 
 def _views(
@@ -125,10 +149,9 @@ def _views(
     kinds: Sequence[Kind],
     either: frozenset[int],
     projected: ProjectedPart,
-) -> tuple[list[View], dict[str, float]]:
+) -> list[View]:
     unit = MILLIMETRES[projected.part.unit]
     views: list[View] = []
-    certainty: dict[str, float] = {}
     for place, group in enumerate(groups):
         fit = fits[place]
         name: Identifier = f"v{place + 1}"
@@ -143,24 +166,9 @@ def _views(
             solid = hidden and pattern_kind(style.pattern, style.pattern_name) is None and marks[i].short == 0
             pen = Pen("hidden" if hidden else "visible", marks[i].short, i in either, solid)
             lines.append(drafted_of(marks[i].piece.moved(back), pen))
-        identity = fit.identity if fit is not None else None
-        attitude = identity.attitude if identity is not None else None
-        views.append(
-            View(
-                id=name,
-                side=attitude.side if attitude is not None else None,
-                up=attitude.up if attitude is not None else None,
-                corner=identity.corner if identity is not None else None,
-                turn=identity.turn if identity is not None else 0,
-                mirrored=identity.mirrored if identity is not None else False,
-                at=at,
-                scale=scale,
-                hidden=any(line.pen == "hidden" for line in lines),
-                lines=tuple(lines[:4000]),
-            )
-        )
-        certainty[name] = 1.0 - fit.disagreement if fit is not None else 0.0
-    return views, certainty
+        bare = View(id=name, at=at, scale=scale, hidden=any(line.pen == "hidden" for line in lines), lines=tuple(lines))
+        views.append((fit.identity if fit is not None else STRANGE).on(bare))
+    return views
 
 
 def _paper(frame: SheetFrame, expected: Expectation) -> Paper:
@@ -183,7 +191,7 @@ def _shift(frame: SheetFrame) -> tuple[float, float]:
     return (0.0, 0.0)
 
 
-def moved(document: SheetDocument, shift: tuple[float, float]) -> SheetDocument:
+def _moved(document: SheetDocument, shift: tuple[float, float]) -> SheetDocument:
     """A sheet shifted on its paper as a whole."""
     if shift == (0.0, 0.0):
         return document
@@ -211,6 +219,5 @@ def _centre_lines(axes: Sequence[Mark], views: Sequence[tuple[View, Box, float]]
         near = [entry for entry in views if apart(own, entry[1]) <= AXIS_NEAR]
         for view, _, factor in near[:6]:
             start, end = (((p[0] - view.at[0]) / factor, (p[1] - view.at[1]) / factor) for p in (first, last))
-            if len(result) < 400:
-                result.append(CentreLine(id=f"c{len(result) + 1}", view=view.id, start=start, end=end, beyond=0.0))
+            result.append(CentreLine(id=f"c{len(result) + 1}", view=view.id, start=start, end=end, beyond=0.0))
     return tuple(result)

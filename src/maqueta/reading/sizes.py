@@ -172,9 +172,7 @@ def _noted(pointers: Sequence[Pointer], words: Sequence[Words]) -> Iterator[tupl
             continue
         best: tuple[float, str] | None = None
         for word in words:
-            wide = 0.67 * word.height * len(word.text)
-            box = (word.at[0], word.at[1], word.at[0] + wide, word.at[1] + word.height)
-            distance = apart(box, (*pointer.points[-1], *pointer.points[-1]))
+            distance = apart(word.box, (*pointer.points[-1], *pointer.points[-1]))
             if distance <= _NOTE_NEAR * word.height and (best is None or distance < best[0]):
                 best = (distance, word.text)
         if best is not None:

@@ -19,7 +19,7 @@ _BESIDE, _BELOW = 70.0, 14.0
 
 def read_title(words: Sequence[Words], marks: Sequence[Mark], box: Box | None) -> TitleBlock:
     """The fields and the angle of a sheet. `box` is the title block's; words outside it count only with a label."""
-    inside = [word for word in words if box is None or _within(word, box)]
+    inside = [word for word in words if box is None or word.stands_in(box, 1.0)]
     lines = [mark for mark in marks if isinstance(mark.piece.carrier, Line)]
     fields: dict[TitleField, str] = {}
     angle: Angle | None = None
@@ -38,7 +38,7 @@ def read_title(words: Sequence[Words], marks: Sequence[Mark], box: Box | None) -
             angle = angle or angle_stated(f"{word.text} {value}") or _bare_angle(value)
         elif value:
             fields.setdefault(field, _tidy(value))  # type: ignore[arg-type]
-    for word in words if box is None else [*inside, *(w for w in words if not _within(w, box))]:
+    for word in words if box is None else [*inside, *(w for w in words if not w.stands_in(box, 1.0))]:
         angle = angle or angle_stated(word.text)
         named_scale = label_of(word.text)
         if named_scale is not None and named_scale[0] == "scale" and named_scale[1]:
@@ -53,10 +53,6 @@ def _tidy(text: str) -> str:
     return " ".join(text.split())[:120]
 
 
-def _within(word: Words, box: Box) -> bool:
-    return box[0] - 1 <= word.at[0] <= box[2] + 1 and box[1] - 1 <= word.at[1] <= box[3] + 1
-
-
 def _bare_angle(text: str) -> Angle | None:
     words = plain(text)
     if re.match(r"\s*(?:FIRST|1|PRIM|ERST|PREM|EUROP)", words):
@@ -67,7 +63,7 @@ def _bare_angle(text: str) -> Angle | None:
 def _value_of(label: Words, words: Sequence[Words], lines: Sequence[Mark], used: set[int]) -> int | None:
     """The text that belongs to a label: beside it, below it or above it, with no line of the block between."""
     best: tuple[float, int] | None = None
-    end = label.at[0] + 0.67 * label.height * len(label.text)
+    end = label.at[0] + label.width
     for index, word in enumerate(words):
         if word is label or index in used or word.tag or is_label(word.text):
             continue

@@ -16,6 +16,12 @@ from maqueta.sheet.paper import Layout, PaperSize, layout
 from maqueta.solid.unit import Unit
 
 FARTHEST = 10_000.0
+#: The most a sheet may hold of each: far beyond any real one, so that none can exhaust the service.
+MOST_VIEWS = 30
+MOST_DIMENSIONS = 400
+MOST_MARKS = 400
+MOST_LINES = 4000
+MOST_POINTS = 2000
 #: How far centre lines reach past the outline (common practice, no source).
 CENTRE_BEYOND = 3.0
 
@@ -90,7 +96,7 @@ class DraftedLine(_Drafted):
     """A straight line, or with more than two points a free curve."""
 
     kind: Literal["line"] = "line"
-    points: Annotated[tuple[ViewPoint, ...], Field(min_length=2, max_length=2000)]
+    points: Annotated[tuple[ViewPoint, ...], Field(min_length=2, max_length=MOST_POINTS)]
 
 
 class DraftedArc(_Drafted):
@@ -135,7 +141,7 @@ class View(_Strict):
     scale: Annotated[float, Field(gt=1e-4, le=1000, allow_inf_nan=False)] = 1.0
     hidden: bool = True
     smooth: bool = False
-    lines: Annotated[tuple[Drafted, ...], Field(max_length=4000)] | None = None
+    lines: Annotated[tuple[Drafted, ...], Field(max_length=MOST_LINES)] | None = None
     mirrored: bool = False
 
     @model_validator(mode="after")
@@ -227,9 +233,9 @@ class SheetDocument(_Strict):
     style: Style = "iso"
     decimals: Annotated[int, Field(ge=0, le=4)] = 1
     front: Identifier | None = None
-    views: Annotated[tuple[View, ...], Field(max_length=30)] = ()
-    dimensions: Annotated[tuple[Dimension, ...], Field(max_length=400)] = ()
-    marks: Annotated[tuple[Mark, ...], Field(max_length=400)] = ()
+    views: Annotated[tuple[View, ...], Field(max_length=MOST_VIEWS)] = ()
+    dimensions: Annotated[tuple[Dimension, ...], Field(max_length=MOST_DIMENSIONS)] = ()
+    marks: Annotated[tuple[Mark, ...], Field(max_length=MOST_MARKS)] = ()
     title: TitleBlock = TitleBlock()
 
     @model_validator(mode="after")

@@ -4,10 +4,10 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from maqueta.projection.carrier import TURN, Circle, Ellipse, Free, Line, recognised
+from maqueta.projection.carrier import TURN, Circle, Ellipse, Free, Line, Point, recognised
 from maqueta.projection.compare import DrawnPiece
 from maqueta.projection.line_set import LineKind, Piece
-from maqueta.sheet.document import Drafted, DraftedArc, DraftedEllipse, DraftedLine, DraftedPen
+from maqueta.sheet.document import MOST_POINTS, Drafted, DraftedArc, DraftedEllipse, DraftedLine, DraftedPen
 
 #: Points of a free curve closer to a line or circle than this part of their spread are one.
 _STRAIGHT = 1e-5
@@ -72,9 +72,15 @@ def drafted_of(piece: Piece, like: Pen) -> Drafted:
         case Line():
             return DraftedLine.model_validate({"points": piece.ends, **given})
         case Free(points):
-            return DraftedLine.model_validate({"points": points[:2000], **given})
+            return DraftedLine.model_validate({"points": _thinned(points), **given})
         case Circle(x, y, radius):
             return DraftedArc.model_validate({"centre": (x, y), "radius": radius, **around})
         case Ellipse(x, y, major, minor, angle):
             shape = {"centre": (x, y), "major": major, "minor": minor, "angle": angle}
             return DraftedEllipse.model_validate({**shape, **around})
+
+
+def _thinned(points: tuple[Point, ...]) -> tuple[Point, ...]:
+    """As many points along a curve as the document takes, both ends among them."""
+    step = math.ceil((len(points) - 1) / (MOST_POINTS - 1)) if len(points) > MOST_POINTS else 1
+    return (*points[:-1:step], points[-1])

@@ -9,7 +9,7 @@ from maqueta.service.forms import AidRequest, DraftForm, InkForm, InkRequest, Sa
 from maqueta.service.present import FINDING, ink_form, task_of
 from maqueta.service.variation import version_for
 from maqueta.service.world import AnyAccount, InTransaction, InWorld, Student
-from maqueta.sheet.document import Paper, SheetDocument, TitleBlock
+from maqueta.sheet.document import MOST_MARKS, Paper, SheetDocument, TitleBlock
 from maqueta.sheet.evened import evened
 from maqueta.sheet.placed import placed_views
 from maqueta.store.exercises import exercise_for, hand_in, own_sheet, save_draft
@@ -93,4 +93,4 @@ def aid(exercise_id: int, form: AidRequest, student: Student, session: InTransac
     if form.aid == "even gaps":
         return evened(projected, form.document)
     lacking = lacking_marks(projected, placed_views(projected, form.document), form.document.marks)
-    return form.document.model_copy(update={"marks": (*form.document.marks, *lacking)[:400]})
+    return form.document.model_copy(update={"marks": (*form.document.marks, *lacking)[:MOST_MARKS]})
