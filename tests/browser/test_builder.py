@@ -5,19 +5,11 @@ import re
 import pytest
 from playwright.sync_api import FilePayload, Page, expect
 
+from tests.browser.builder_actions import add, status
 from tests.browser.conftest import Open
 from tests.parts import block, recipe
 
 pytestmark = pytest.mark.browser
-
-
-def _status(page: Page, text: str | re.Pattern[str]) -> None:
-    expect(page.get_by_role("status").filter(has_text=text)).to_be_visible()
-
-
-def _add(page: Page, kind: str) -> None:
-    page.get_by_role("button", name="Add a feature").click()
-    page.get_by_role("menuitem", name=kind, exact=True).click()
 
 
 def _type(page: Page, label: str, value: str) -> None:
@@ -29,7 +21,7 @@ def _type(page: Page, label: str, value: str) -> None:
 def test_part_is_built_kept_and_edited_again(open_page: Open) -> None:
     page = open_page("ines.corvalho")
     page.goto("/shelf/new")
-    _status(page, "80 × 40 × 20 mm, 6 faces")
+    status(page, "80 × 40 × 20 mm, 6 faces")
     # A named size drives the block, and the hole after it.
     page.get_by_role("button", name="Name a size").click()
     page.get_by_label("Name of size 1").fill("width")
@@ -38,26 +30,26 @@ def test_part_is_built_kept_and_edited_again(open_page: Open) -> None:
     page.get_by_role("button", name="1 block block").click()
     page.get_by_role("button", name="1 block block").click()
     _type(page, "X", "width")
-    _status(page, "100 × 40 × 20 mm")
-    _add(page, "Hole")
+    status(page, "100 × 40 × 20 mm")
+    add(page, "Hole")
     _type(page, "Middle of its mouth X", "width/2 − 10")
     _type(page, "Diameter", "12")
-    _status(page, "7 faces")
+    status(page, "7 faces")
     # Nonsense is told with the feature it concerns, and the model stays.
     _type(page, "Diameter", "wide")
-    _status(page, "there is no size called “wide”")
+    status(page, "there is no size called “wide”")
     expect(page.get_by_role("button", name="Put on the shelf")).to_be_disabled()
     page.get_by_role("button", name="Undo").click()
-    _status(page, "7 faces")
+    status(page, "7 faces")
     # Suppress, bring back, change the order by keys.
     page.get_by_role("button", name="Suppress hole").click()
-    _status(page, "6 faces")
+    status(page, "6 faces")
     page.get_by_role("button", name="Bring hole back").click()
-    _status(page, "7 faces")
+    status(page, "7 faces")
     page.get_by_role("button", name="2 hole hole").press("Alt+ArrowUp")
-    _status(page, "must add material")
+    status(page, "must add material")
     page.keyboard.press("Control+z")
-    _status(page, "7 faces")
+    status(page, "7 faces")
     page.get_by_role("button", name=re.compile("hole hole")).click()
     page.keyboard.press("Escape")
     page.get_by_label("Name of the part").fill("Peg board")
@@ -67,7 +59,7 @@ def test_part_is_built_kept_and_edited_again(open_page: Open) -> None:
     page.get_by_role("link", name="Edit its features").click()
     page.get_by_role("button", name=re.compile("hole hole")).click()
     _type(page, "Diameter", "16")
-    _status(page, "7 faces")
+    status(page, "7 faces")
     page.get_by_role("button", name="Keep as a new version").click()
     expect(page.get_by_text("hole ⌀16, through, along z")).to_be_visible()
     expect(page.get_by_text("version 2")).to_be_visible()
@@ -76,9 +68,9 @@ def test_part_is_built_kept_and_edited_again(open_page: Open) -> None:
 def test_profile_is_drawn_by_pointing_and_its_faults_are_told(open_page: Open) -> None:
     page = open_page("ines.corvalho")
     page.goto("/shelf/new")
-    _status(page, "6 faces")
-    _add(page, "Profile pushed to a depth")
-    _status(page, "8 faces")
+    status(page, "6 faces")
+    add(page, "Profile pushed to a depth")
+    status(page, "8 faces")
     page.get_by_role("button", name="Draw anew").click()
     expect(page.get_by_text("It is still open.")).to_be_visible()
     sketch = page.get_by_test_id("profile-sketch")
@@ -98,7 +90,7 @@ def test_profile_is_drawn_by_pointing_and_its_faults_are_told(open_page: Open) -
     second.fill(left)
     second.press("Enter")
     expect(page.get_by_role("alert").filter(has_text="crosses itself")).to_be_visible()
-    _status(page, "crosses itself")
+    status(page, "crosses itself")
 
 
 def test_shelf_is_searched_filtered_and_archived(open_page: Open) -> None:

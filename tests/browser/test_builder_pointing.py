@@ -7,19 +7,11 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from maqueta.solid.step import write_step
+from tests.browser.builder_actions import add, status
 from tests.browser.conftest import Open
 from tests.parts import comb
 
 pytestmark = pytest.mark.browser
-
-
-def _status(page: Page, text: str | re.Pattern[str]) -> None:
-    expect(page.get_by_role("status").filter(has_text=text)).to_be_visible()
-
-
-def _add(page: Page, kind: str) -> None:
-    page.get_by_role("button", name="Add a feature").click()
-    page.get_by_role("menuitem", name=kind, exact=True).click()
 
 
 def _facing_the_front(page: Page) -> tuple[float, float, float]:
@@ -41,9 +33,9 @@ def _facing_the_front(page: Page) -> tuple[float, float, float]:
 def test_edges_are_pointed_at_on_the_model(open_page: Open) -> None:
     page = open_page("ines.corvalho")
     page.goto("/shelf/new")
-    _status(page, "6 faces")
-    _add(page, "Fillet")
-    _status(page, re.compile("[67] faces"))
+    status(page, "6 faces")
+    add(page, "Fillet")
+    status(page, re.compile("[67] faces"))
     page.get_by_role("button", name="Point at edges on the model").click()
     x, y, scale = _facing_the_front(page)
     chosen = page.get_by_label("Feature fillet").get_by_role("listitem")
@@ -64,14 +56,14 @@ def test_edges_are_pointed_at_on_the_model(open_page: Open) -> None:
 def test_hole_is_placed_by_pointing_at_a_face(open_page: Open) -> None:
     page = open_page("ines.corvalho")
     page.goto("/shelf/new")
-    _status(page, "6 faces")
-    _add(page, "Hole")
-    _status(page, "7 faces")
+    status(page, "6 faces")
+    add(page, "Hole")
+    status(page, "7 faces")
     page.get_by_role("button", name="point at the model").click()
     x, y, scale = _facing_the_front(page)
     page.mouse.move(x + 20 * scale, y)
     page.mouse.click(x + 20 * scale, y)
-    _status(page, re.compile("7 faces"))
+    status(page, re.compile("7 faces"))
     across = page.get_by_label("Middle of its mouth X", exact=True)
     depth = page.get_by_label("Middle of its mouth Y", exact=True)
     height = page.get_by_label("Middle of its mouth Z", exact=True)
@@ -83,10 +75,10 @@ def test_hole_is_placed_by_pointing_at_a_face(open_page: Open) -> None:
 def test_features_are_dragged_into_another_order(open_page: Open) -> None:
     page = open_page("ines.corvalho")
     page.goto("/shelf/new")
-    _status(page, "6 faces")
-    _add(page, "Hole")
-    _status(page, "7 faces")
-    _add(page, "Step")
+    status(page, "6 faces")
+    add(page, "Hole")
+    status(page, "7 faces")
+    add(page, "Step")
     features = page.get_by_label("Features").get_by_role("listitem")
     expect(features).to_have_count(3)
     features.nth(2).drag_to(features.nth(1))

@@ -114,3 +114,13 @@ def test_sheet_is_not_returned_when_its_remark_was_refused(open_page: Open) -> N
     expect(page.get_by_role("alert").filter(has_text="so the sheet is not returned")).to_be_visible()
     expect(page.get_by_role("button", name="Return sheet")).to_be_enabled()
     expect(page.get_by_label("Remark on the sheet")).to_have_value("Lost on the way.")
+    # A decision that is kept does not make up for the remark that was not.
+    with page.expect_response(re.compile(r"/findings/\d+$")):
+        page.get_by_role("button", name=re.compile("^Uph(old|eld)")).first.click()
+    page.get_by_role("button", name="Return sheet").click()
+    expect(page.get_by_role("alert").filter(has_text="so the sheet is not returned")).to_be_visible()
+    expect(page.get_by_role("button", name="Return sheet")).to_be_enabled()
+    page.unroute(re.compile(r"/api/sheets/\d+/remark$"))
+    page.get_by_label("Remark on the sheet").fill("Kept at last.")
+    page.get_by_role("button", name="Return sheet").click()
+    expect(page.get_by_role("button", name="Returned")).to_be_visible()

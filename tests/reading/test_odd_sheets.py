@@ -72,7 +72,7 @@ def test_paper_space_that_is_left_aside_is_told() -> None:
     document.layout("Layout1").add_text("a remark", dxfattribs={"insert": (10, 10)})
     content = read_dxf(written(document))
     assert len(content.marks) == 16
-    assert "1 entities in the paper space Layout1" in content.not_read
+    assert "entities in the paper space Layout1 (1)" in content.not_read
 
 
 def test_short_strokes_of_other_styles_are_not_taken_into_the_views() -> None:

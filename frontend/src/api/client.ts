@@ -61,3 +61,11 @@ export async function answer<T>(call: Promise<{ data?: T }>): Promise<T> {
   if (data === undefined) throw new ServiceError("The service sent an empty answer.", 0);
   return data;
 }
+
+/** A file, with a few fields beside it, as the body of a request. */
+export function fileBody(file: File, fields: Record<string, string> = {}) {
+  const form = new FormData();
+  form.append("file", file);
+  for (const [name, value] of Object.entries(fields)) form.append(name, value);
+  return { body: form as never, bodySerializer: (sent: unknown) => sent as FormData };
+}

@@ -1,7 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
 
-import { answer, api } from "../api/client";
+import { answer, api, fileBody } from "../api/client";
 import { watchJob } from "./watchJob";
 
 /** A file on its way to the shelf. */
@@ -31,14 +31,7 @@ export function useBringIn() {
         setList((now) => now.map((a) => (a.key === key ? { ...a, ...change } : a)));
       const one = async (file: File, key: string) => {
         try {
-          const body = new FormData();
-          body.append("file", file);
-          const part = await answer(
-            api.POST("/api/parts", {
-              body: body as never,
-              bodySerializer: (form) => form as unknown as FormData,
-            }),
-          );
+          const part = await answer(api.POST("/api/parts", fileBody(file)));
           const job = part.job ?? 0;
           note(key, { state: "examining", job, part: part.id });
           const end = await watchJob(job, (share, doing) => note(key, { share, doing }));

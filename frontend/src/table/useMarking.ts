@@ -12,7 +12,8 @@ export type Decision = "upheld" | "waived" | null;
  */
 export function useMarking(sheet: Sheet) {
   const queries = useQueryClient();
-  const unkept = useRef(false);
+  // What was refused stays here until the same thing is kept: another one that is kept does not make up for it.
+  const refused = useRef(new Set<string>());
   const scope = { id: `marking-${sheet.id}` };
   const shown = (fresh: Sheet) => {
     queries.setQueryData(["sheet", sheet.id], fresh);
@@ -26,9 +27,12 @@ export function useMarking(sheet: Sheet) {
           body: { decision: what.decision, remark: what.remark ?? null },
         }),
       ),
-    onSuccess: shown,
-    onSettled: (_, error) => {
-      unkept.current = error !== null;
+    onSuccess: (fresh, { place }) => {
+      refused.current.delete(`finding ${place}`);
+      shown(fresh);
+    },
+    onError: (_, { place }) => {
+      refused.current.add(`finding ${place}`);
     },
   });
   const remark = useMutation({
@@ -40,16 +44,19 @@ export function useMarking(sheet: Sheet) {
           body: { remark: text },
         }),
       ),
-    onSuccess: shown,
-    onSettled: (_, error) => {
-      unkept.current = error !== null;
+    onSuccess: (fresh) => {
+      refused.current.delete("remark");
+      shown(fresh);
+    },
+    onError: () => {
+      refused.current.add("remark");
     },
   });
   const giveBack = useMutation({
     scope,
     mutationFn: async () => {
-      if (unkept.current) {
-        throw new Error("The last remark or decision was not kept, so the sheet is not returned.");
+      if (refused.current.size > 0) {
+        throw new Error("A remark or decision was not kept, so the sheet is not returned.");
       }
       return answer(
         api.POST("/api/sheets/{sheet_id}/return", { params: { path: { sheet_id: sheet.id } } }),

@@ -1,8 +1,9 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
 
-import { answer, api } from "../api/client";
+import { answer, api, fileBody } from "../api/client";
 import type { Delivery } from "../api/types";
+import { plural } from "../frame/words";
 
 /** A file of a class on its way to the wall. */
 export interface Delivered {
@@ -28,15 +29,11 @@ export function useDeliveries(exercise: number) {
   const deliver = useCallback(
     async (key: string, file: File, student?: number) => {
       note(key, { state: "reading", words: "reading", candidates: [] });
-      const body = new FormData();
-      body.append("file", file);
-      if (student !== undefined) body.append("student", String(student));
       try {
         const done = await answer(
           api.POST("/api/exercises/{exercise_id}/deliveries", {
             params: { path: { exercise_id: exercise } },
-            body: body as never,
-            bodySerializer: (form) => form as unknown as FormData,
+            ...fileBody(file, student === undefined ? {} : { student: String(student) }),
           }),
         );
         note(key, outcome(done));
@@ -84,6 +81,10 @@ function outcome(done: Delivery): Partial<Delivered> {
     return { state: "unknown", words: done.why, candidates: done.candidates };
   const who = done.student?.name ?? "";
   if (done.why) return { state: "left", words: `${who}: ${done.why}` };
-  const unread = done.not_read.length > 0 ? `, ${done.not_read.length} things not read` : "";
-  return { state: "pinned", words: `${who}: pinned up, ${done.findings} findings${unread}` };
+  const left = done.not_read.length;
+  const unread = left > 0 ? `, ${plural(left, "thing", "things")} not read` : "";
+  return {
+    state: "pinned",
+    words: `${who}: pinned up, ${plural(done.findings, "finding")}${unread}`,
+  };
 }

@@ -103,10 +103,10 @@ def _spaces(document: Any) -> _Spaces:
         if windows and model:
             return _Spaces(drawn, windows, model)
         if len(drawn) > len(model):
-            left = (f"{len(model)} entities in model space",) if model else ()
+            left = (f"entities in model space ({len(model)})",) if model else ()
             return _Spaces(drawn, left_aside=left)
         if drawn:
-            aside.append(f"{len(drawn)} entities in the paper space {name}")
+            aside.append(f"entities in the paper space {name} ({len(drawn)})")
     return _Spaces(model, left_aside=tuple(aside))
 
 

@@ -67,7 +67,7 @@ def settle_open(
         share, hidden = _on_the_part(marks, kinds, certain or members, members, projected, scales, tolerance)
         if share < _MOSTLY:
             dropped.update(members)
-            left_out.append(f"{len(members)} lines of the layer {style.layer}, taken as dimension or other lines")
+            left_out.append(f"lines of the layer {style.layer}, taken as dimension or other lines ({len(members)})")
             continue
         for index in members:
             result[index] = "hidden" if hidden >= _HIDDEN and certain else "visible"

@@ -2,7 +2,7 @@ import { Button, Text } from "@mantine/core";
 import { useMutation } from "@tanstack/react-query";
 
 import { answer, api } from "../../api/client";
-import type { Task } from "../../api/types";
+import type { SheetDocument, Task } from "../../api/types";
 import type { Bench } from "../bench";
 
 interface Props {
@@ -15,14 +15,15 @@ interface Props {
 export function AidButton({ bench, aid, label }: Props) {
   const { document, draft, exercise } = bench;
   const help = useMutation({
-    mutationFn: () =>
+    mutationFn: (sent: SheetDocument) =>
       answer(
         api.POST("/api/exercises/{exercise_id}/sheet/aid", {
           params: { path: { exercise_id: exercise.id } },
-          body: { document, aid },
+          body: { document: sent, aid },
         }),
       ),
-    onSuccess: (changed) => draft.change(changed),
+    // What was drawn while the answer was on its way is not overwritten.
+    onSuccess: (changed, sent) => draft.change((now) => (now === sent ? changed : now)),
   });
   if (!exercise.task.aids.includes(aid) || document.views.length === 0) return null;
   return (
@@ -32,7 +33,7 @@ export function AidButton({ bench, aid, label }: Props) {
         variant="default"
         mt="sm"
         loading={help.isPending}
-        onClick={() => help.mutate()}
+        onClick={() => help.mutate(document)}
       >
         {label}
       </Button>

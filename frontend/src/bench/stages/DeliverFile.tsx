@@ -2,11 +2,17 @@ import { Button, FileButton, List, NativeSelect, Text, Title } from "@mantine/co
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
-import { answer, api } from "../../api/client";
-import type { ReadSheet, Said } from "../../api/types";
+import { answer, api, fileBody } from "../../api/client";
+import type { ReadSheet, Said, SheetDocument } from "../../api/types";
 import { plural } from "../../frame/words";
 import type { Bench } from "../bench";
 import classes from "../Bench.module.css";
+
+interface Correction {
+  document: SheetDocument;
+  view: string;
+  said: Said;
+}
 
 const NAMES: [Said, string][] = [
   ["front", "front view"],
@@ -23,21 +29,12 @@ const NAMES: [Said, string][] = [
 export function DeliverFile({ bench }: { bench: Bench }) {
   const { exercise, draft, document } = bench;
   const [notRead, setNotRead] = useState<string[] | null>(null);
-  const drafted = document.views.some((view) => view.lines);
+  const drafted = document.views.filter((view) => view.lines).map((view) => view.id);
   const path = { params: { path: { exercise_id: exercise.id } } };
 
   const bringIn = useMutation({
-    mutationFn: (file: File) => {
-      const body = new FormData();
-      body.append("file", file);
-      return answer(
-        api.POST("/api/exercises/{exercise_id}/sheet/file", {
-          ...path,
-          body: body as never,
-          bodySerializer: (form) => form as unknown as FormData,
-        }),
-      );
-    },
+    mutationFn: (file: File) =>
+      answer(api.POST("/api/exercises/{exercise_id}/sheet/file", { ...path, ...fileBody(file) })),
     onSuccess: (read: ReadSheet) => {
       draft.change(read.document);
       setNotRead(read.not_read);
@@ -45,7 +42,7 @@ export function DeliverFile({ bench }: { bench: Bench }) {
   });
   const reading = useQuery({
     queryKey: ["reading", exercise.id, document],
-    enabled: drafted,
+    enabled: drafted.length > 0,
     placeholderData: (before: ReadSheet | undefined) => before,
     gcTime: 0,
     queryFn: () =>
@@ -54,14 +51,15 @@ export function DeliverFile({ bench }: { bench: Bench }) {
       ),
   });
   const correct = useMutation({
-    mutationFn: ({ view, said }: { view: string; said: Said }) =>
+    mutationFn: ({ document, view, said }: Correction) =>
       answer(
         api.POST("/api/exercises/{exercise_id}/sheet/correction", {
           ...path,
           body: { document, view, said },
         }),
       ),
-    onSuccess: (read) => draft.change(read.document),
+    // What was drawn while the answer was on its way is not overwritten.
+    onSuccess: (read, sent) => draft.change((now) => (now === sent.document ? read.document : now)),
   });
   const trouble = bringIn.error ?? correct.error;
 
@@ -86,27 +84,33 @@ export function DeliverFile({ bench }: { bench: Bench }) {
           {trouble.message}
         </Text>
       )}
-      {drafted && reading.data && (
+      {drafted.length > 0 && reading.data && (
         <ul className={classes.readViews} aria-label="Views found">
-          {reading.data.views.map((view, place) => (
-            <li key={view.id}>
-              <NativeSelect
-                size="xs"
-                label={`Group ${place + 1}`}
-                description={
-                  view.name === "unrecognised"
-                    ? "fits no view of the part"
-                    : `agrees on ${Math.floor(100 * view.match)} % of the ink`
-                }
-                value={view.name === "unrecognised" ? "none" : view.name}
-                data={NAMES.map(([value, label]) => ({ value, label }))}
-                disabled={correct.isPending}
-                onChange={(event) =>
-                  correct.mutate({ view: view.id, said: event.currentTarget.value as Said })
-                }
-              />
-            </li>
-          ))}
+          {reading.data.views
+            .filter((view) => drafted.includes(view.id))
+            .map((view, place) => (
+              <li key={view.id}>
+                <NativeSelect
+                  size="xs"
+                  label={`Group ${place + 1}`}
+                  description={
+                    view.name === "unrecognised"
+                      ? "fits no view of the part"
+                      : `agrees on ${Math.floor(100 * view.match)} % of the ink`
+                  }
+                  value={view.name === "unrecognised" ? "none" : view.name}
+                  data={NAMES.map(([value, label]) => ({ value, label }))}
+                  disabled={correct.isPending}
+                  onChange={(event) =>
+                    correct.mutate({
+                      document,
+                      view: view.id,
+                      said: event.currentTarget.value as Said,
+                    })
+                  }
+                />
+              </li>
+            ))}
         </ul>
       )}
       {notRead && notRead.length > 0 && (
