@@ -23,6 +23,7 @@ export function PartHistory({ part }: { part: PartForm }) {
   return (
     <div style={{ marginTop: 14 }}>
       <TagsInput
+        className="screen-only"
         size="xs"
         label="Labels"
         placeholder="Type one, then Enter"

@@ -72,7 +72,13 @@ function Opened({ part, detail }: { part: PartForm; detail: ModelDetail }) {
           <Title order={2} size="h4">
             Turntable
           </Title>
-          <Anchor component="button" size="sm" c="inherit" onClick={() => setAttitude(null)}>
+          <Anchor
+            className="screen-only"
+            component="button"
+            size="sm"
+            c="inherit"
+            onClick={() => setAttitude(null)}
+          >
             equal-axis view
           </Anchor>
         </Group>
@@ -89,7 +95,7 @@ function Opened({ part, detail }: { part: PartForm; detail: ModelDetail }) {
             label={`${detail.name}; drag, turn the wheel or use the arrow keys to turn it`}
           />
         </div>
-        <Text className="quiet small">
+        <Text className="quiet small screen-only">
           Drag, turn the wheel, or use the arrow keys; <kbd>,</kbd> and <kbd>.</kbd> turn it on the
           spot.
         </Text>

@@ -1,0 +1,108 @@
+"""Broken lines drawn as loose strokes: joined where they are one line, left alone where they are not."""
+
+import math
+from itertools import pairwise
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from maqueta.projection.carrier import TURN, Circle, line_through
+from maqueta.projection.line_set import Piece
+from maqueta.reading.content import Mark, Style
+from maqueta.reading.dashes import JOINED, join_dashes
+from maqueta.reading.kinds import kind_of, pattern_kind
+
+PLAIN = Style("0", (), "CONTINUOUS", False, None, 7)
+HIDDEN = Style("HIDDEN", (), "CONTINUOUS", False, None, 7)
+
+
+def stroke(x0: float, x1: float, y: float = 0.0, style: Style = PLAIN, turn: float = 0.0) -> Mark:
+    c, s = math.cos(turn), math.sin(turn)
+    carrier, interval = line_through((x0 * c - y * s, x0 * s + y * c), (x1 * c - y * s, x1 * s + y * c))
+    return Mark(Piece("visible", carrier, interval, (), ()), style)
+
+
+def strokes(length: float, pattern: tuple[float, ...], style: Style = PLAIN, turn: float = 0.0) -> list[Mark]:
+    """A line from 0 to `length` as strokes and gaps in turn."""
+    marks, at, step = [], 0.0, 0
+    while at < length - 1e-9:
+        end = min(length, at + pattern[step % len(pattern)])
+        if step % 2 == 0 and end - at > 1e-6:
+            marks.append(stroke(at, end, style=style, turn=turn))
+        at, step = end, step + 1
+    return marks
+
+
+def meant(mark: Mark) -> str | None:
+    return pattern_kind(mark.style.pattern, mark.style.pattern_name)
+
+
+@settings(max_examples=150, deadline=None)
+@given(st.floats(2.0, 6.0), st.floats(0.5, 1.9), st.integers(3, 14), st.floats(0, 0.95), st.floats(0, 3.1))
+def test_even_strokes_become_one_hidden_line(dash: float, gap: float, whole: int, rest: float, turn: float) -> None:
+    length = whole * (dash + gap) + rest * dash
+    (line,) = join_dashes(strokes(length, (dash, gap), turn=turn))
+    assert (meant(line), line.style.pattern_name) == ("hidden", JOINED)
+    # The last gap may not show, and no more than that is forgiven.
+    assert length - line.short - 1e-6 <= line.piece.length <= length + 1e-6
+    assert line.short <= 1.1 * gap
+
+
+@given(st.floats(8, 16), st.floats(0.6, 1.5), st.floats(0.5, 2.0), st.integers(2, 6))
+@settings(max_examples=60, deadline=None)
+def test_long_and_short_strokes_become_one_centre_line(long: float, gap: float, short: float, count: int) -> None:
+    (line,) = join_dashes(strokes(count * (long + short + 2 * gap) + long, (long, gap, short, gap)))
+    assert meant(line) == "centre"
+
+
+@pytest.mark.parametrize(
+    "marks",
+    [
+        [stroke(0, 20), stroke(20, 40), stroke(40, 60)],
+        [stroke(0, 10), stroke(18, 28), stroke(36, 46)],
+        [stroke(0, 4), stroke(6, 30), stroke(31, 33)],
+        [stroke(0, 3), stroke(4.5, 7.5)],
+        [stroke(0, 3), stroke(4, 7, y=0.4), stroke(8, 11)],
+    ],
+    ids=["end to end", "teeth of a comb", "uneven", "only two", "not in line"],
+)
+def test_other_strokes_stay_as_they_are(marks: list[Mark]) -> None:
+    assert [mark.style.pattern for mark in join_dashes(marks)] == [()] * len(marks)
+
+
+def test_two_strokes_are_joined_where_the_layer_says_they_are_hidden() -> None:
+    (line,) = join_dashes([stroke(0, 3, style=HIDDEN), stroke(4.5, 6, style=HIDDEN)])
+    assert (meant(line), round(line.piece.length, 6)) == ("hidden", 6.0)
+
+
+def test_hidden_lines_side_by_side_on_one_carrier_stay_apart() -> None:
+    marks = [*strokes(24, (3, 1.5), HIDDEN), *(stroke(a + 31.0, a + 34.0, style=HIDDEN) for a in (0.0, 4.5, 9.0))]
+    first, second = sorted(join_dashes(marks), key=lambda mark: mark.piece.interval)
+    assert first.piece.interval == pytest.approx((0, 24), abs=1.6)
+    assert second.piece.interval == pytest.approx((31, 43))
+
+
+def test_circle_of_strokes_is_a_whole_hidden_circle() -> None:
+    count, radius = 24, 12.0
+    step = TURN / count
+    marks = [
+        Mark(Piece("visible", Circle(5, 5, radius), (k * step, (k + 0.7) * step), (), ()), PLAIN) for k in range(count)
+    ]
+    (circle,) = join_dashes(marks)
+    assert circle.piece.interval == (0.0, TURN)
+    assert (meant(circle), circle.short) == ("hidden", 0.0)
+
+
+def test_lines_drawn_twice_count_once() -> None:
+    marks = strokes(40, (3, 1.5))
+    assert join_dashes([*marks, *marks]) == join_dashes(marks)
+    assert len(join_dashes([stroke(0, 50), stroke(50, 0)])) == 1
+
+
+def test_visible_layer_is_never_taken_for_dashes() -> None:
+    style = Style("VISIBLE", (), "CONTINUOUS", False, None, 7)
+    marks = strokes(40, (3, 1.5), style)
+    assert kind_of(style) == "visible"
+    assert list(join_dashes(marks)) == marks
+    assert all(b.piece.interval[0] > a.piece.interval[1] for a, b in pairwise(marks))
