@@ -127,7 +127,7 @@ def test_demands_print_without_the_frame_of_the_screen(open_page: Open) -> None:
     page.emulate_media(media="print")
     expect(needs).to_be_visible()
     expect(page.get_by_role("button", name="Account of")).to_be_hidden()
-    expect(page.get_by_label("Labels")).to_be_hidden()
+    expect(page.get_by_role("combobox", name="Labels")).to_be_hidden()
     model = page.get_by_role("img", name=re.compile("turn the wheel")).bounding_box()
     assert model is not None
     assert model["height"] <= 270
