@@ -48,6 +48,48 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exercises/blank": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Blank
+         * @description What an exercise asks unless its instructor says otherwise, and the usual points of every kind.
+         */
+        get: operations["exercises_blank"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/starting-sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Started
+         * @description The sheet students would start from, and the lines of it that can be changed, before the exercise is set.
+         *
+         *     With `propose` that many changes are chosen by the program; the same `seed` chooses the same ones.
+         */
+        post: operations["exercises_started"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exercises/{exercise_id}": {
         parameters: {
             query?: never;
@@ -159,7 +201,7 @@ export interface paths {
         };
         /**
          * Own
-         * @description The student's sheet, or a blank one.
+         * @description The student's sheet, or the one the exercise starts from.
          */
         get: operations["bench_own"];
         /**
@@ -185,9 +227,29 @@ export interface paths {
         put?: never;
         /**
          * Aid
-         * @description A sheet after a help that the exercise allows: gaps evened out, or lacking centre marks and lines added.
+         * @description A sheet after a help that the exercise allows: gaps evened out, lacking centre lines added, scale proposed.
          */
         post: operations["bench_aid"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/sheet/change": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Change Lines
+         * @description A sheet after one change to a line drafted by hand. 422 says why a change cannot be made.
+         */
+        post: operations["bench_change_lines"];
         delete?: never;
         options?: never;
         head?: never;
@@ -809,7 +871,7 @@ export interface components {
              * Aid
              * @enum {string}
              */
-            aid: "even gaps" | "centre lines";
+            aid: "even gaps" | "centre lines" | "scale";
             document: components["schemas"]["SheetDocument"];
         };
         /**
@@ -827,6 +889,19 @@ export interface components {
              * @enum {string}
              */
             up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+        };
+        /**
+         * BlankTask
+         * @description What an exercise asks unless said otherwise, and the usual points of every kind.
+         */
+        BlankTask: {
+            /** Points */
+            points: {
+                [key: string]: {
+                    [key: string]: number;
+                };
+            };
+            task: components["schemas"]["Exercise"];
         };
         /**
          * Block
@@ -1003,6 +1078,70 @@ export interface components {
              * @default false
              */
             suppressed: boolean;
+        };
+        /**
+         * Change
+         * @description One change to the line nearest to `at`; a parallel runs on the side of `towards`.
+         */
+        Change: {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Distance */
+            distance?: number | null;
+            /**
+             * Pen
+             * @default visible
+             * @enum {string}
+             */
+            pen: "visible" | "hidden" | "construction";
+            /** Towards */
+            towards?: [
+                number,
+                number
+            ] | null;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "erase" | "trim" | "extend" | "parallel" | "pen";
+        };
+        /**
+         * ChangeRequest
+         * @description A change to the line of a drafted view that lies within `reach` mm of a point.
+         */
+        ChangeRequest: {
+            change: components["schemas"]["Change"];
+            document: components["schemas"]["SheetDocument"];
+            /**
+             * Reach
+             * @default 3
+             */
+            reach: number;
+            /** View */
+            view: string;
+        };
+        /**
+         * ChoiceForm
+         * @description A line that can be changed, as it lies on the starting sheet; `added` ones are not drawn.
+         */
+        ChoiceForm: {
+            /** Added */
+            added: boolean;
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Item */
+            item: components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Text"];
+            /**
+             * View
+             * @enum {string}
+             */
+            view: "front" | "top" | "right" | "left" | "bottom" | "rear";
         };
         /**
          * ClassForm
@@ -1293,6 +1432,35 @@ export interface components {
             solid: boolean;
         };
         /**
+         * Drafting
+         * @description Which views are drawn for the student, which are left to draft, and which lines are changed.
+         *
+         *     Without `shown` the student works from the given views alone and does not see the part.
+         */
+        Drafting: {
+            /**
+             * Changes
+             * @default []
+             */
+            changes: components["schemas"]["LineChange"][];
+            /**
+             * Kind
+             * @default projected
+             * @enum {string}
+             */
+            kind: "projected" | "drafted" | "third view" | "missing lines" | "wrong lines";
+            /**
+             * Left
+             * @default []
+             */
+            left: ("front" | "top" | "right" | "left" | "bottom" | "rear")[];
+            /**
+             * Shown
+             * @default true
+             */
+            shown: boolean;
+        };
+        /**
          * EdgesBetween
          * @description All outer edges along which a face towards the one side meets a face towards the other.
          */
@@ -1312,10 +1480,11 @@ export interface components {
              * Aids
              * @default [
              *       "even gaps",
-             *       "centre lines"
+             *       "centre lines",
+             *       "scale"
              *     ]
              */
-            aids: ("even gaps" | "centre lines")[];
+            aids: ("even gaps" | "centre lines" | "scale")[];
             /**
              * Angle
              * @default third
@@ -1334,6 +1503,15 @@ export interface components {
              *     }
              */
             dimensioning: components["schemas"]["DimensioningTask"];
+            /**
+             * @default {
+             *       "changes": [],
+             *       "kind": "projected",
+             *       "left": [],
+             *       "shown": true
+             *     }
+             */
+            drafting: components["schemas"]["Drafting"];
             /**
              * Error Cost
              * @default 2
@@ -1699,7 +1877,7 @@ export interface components {
         };
         /**
          * InkForm
-         * @description A sheet as ink.
+         * @description A sheet as ink; `snaps` are the points a pen can be set to, on sheets with drafted views.
          */
         InkForm: {
             /** Gaps */
@@ -1707,12 +1885,24 @@ export interface components {
             /** Groups */
             groups: components["schemas"]["InkGroup"][];
             paper: components["schemas"]["PaperForm"];
+            /** Scale Words */
+            scale_words?: string | null;
+            /**
+             * Snaps
+             * @default []
+             */
+            snaps: components["schemas"]["Snap"][];
+            /**
+             * Spaces
+             * @default []
+             */
+            spaces: components["schemas"]["SpaceForm"][];
             /** Views */
             views: components["schemas"]["ViewFacts"][];
         };
         /**
          * InkGroup
-         * @description All ink of one thing on the sheet. `box` is where it lies, `owner` the view a dimension or mark belongs to.
+         * @description All ink of one thing on the sheet. `box` is where it lies, `owner` the view it belongs to.
          */
         InkGroup: {
             /** Box */
@@ -1732,7 +1922,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "frame" | "title" | "view" | "dimension" | "mark";
+            role: "frame" | "title" | "construction" | "view" | "dimension" | "mark";
         };
         /**
          * InkRequest
@@ -1767,6 +1957,27 @@ export interface components {
             count: number;
             /** Label */
             label: string;
+        };
+        /**
+         * LineChange
+         * @description One line of a given view changed by the program: the one through `at`, a point of the view's plane.
+         */
+        LineChange: {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /**
+             * Change
+             * @enum {string}
+             */
+            change: "removed" | "other kind" | "shifted" | "added";
+            /**
+             * View
+             * @enum {string}
+             */
+            view: "front" | "top" | "right" | "left" | "bottom" | "rear";
         };
         /**
          * LineDrawing
@@ -2858,6 +3069,42 @@ export interface components {
             width: number | string;
         };
         /**
+         * Snap
+         * @description One point of the sheet, mm, and the view whose lines make it.
+         */
+        Snap: {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "end" | "centre" | "crossing" | "middle";
+            /** View */
+            view: string;
+        };
+        /**
+         * SpaceForm
+         * @description White space along a line of the sheet (mm): from the border to a view, between views, to the border.
+         */
+        SpaceForm: {
+            /** End */
+            end: [
+                number,
+                number
+            ];
+            /** Start */
+            start: [
+                number,
+                number
+            ];
+            /** Written */
+            written: string;
+        };
+        /**
          * StandingForm
          * @description A way the part can stand, and how firmly.
          */
@@ -2871,6 +3118,36 @@ export interface components {
              * @enum {string}
              */
             up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+        };
+        /**
+         * StartingForm
+         * @description The sheet students would start from, its changes, and the lines that can be changed.
+         */
+        StartingForm: {
+            /** Changes */
+            changes: components["schemas"]["LineChange"][];
+            /** Choices */
+            choices: components["schemas"]["ChoiceForm"][];
+            ink: components["schemas"]["InkForm"];
+        };
+        /**
+         * StartingRequest
+         * @description An exercise that is being written.
+         */
+        StartingRequest: {
+            /** Part */
+            part: number;
+            /**
+             * Propose
+             * @default 0
+             */
+            propose: number;
+            /**
+             * Seed
+             * @default 0
+             */
+            seed: number;
+            task: components["schemas"]["Exercise"];
         };
         /**
          * Step
@@ -2958,7 +3235,7 @@ export interface components {
              * Pen
              * @enum {string}
              */
-            pen: "visible" | "hidden" | "smooth" | "centre" | "dimension" | "border" | "grid";
+            pen: "visible" | "hidden" | "smooth" | "centre" | "dimension" | "border" | "grid" | "construction";
             /** Points */
             points: [
                 number,
@@ -3296,7 +3573,7 @@ export interface components {
              * Pen
              * @enum {string}
              */
-            pen: "visible" | "hidden" | "smooth" | "centre" | "dimension" | "border" | "grid";
+            pen: "visible" | "hidden" | "smooth" | "centre" | "dimension" | "border" | "grid" | "construction";
             /** Radius */
             radius: number;
             /** Start */
@@ -3389,6 +3666,59 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ExerciseForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    exercises_blank: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BlankTask"];
+                };
+            };
+        };
+    };
+    exercises_started: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StartingRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StartingForm"];
                 };
             };
             /** @description Validation Error */
@@ -3647,6 +3977,41 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["AidRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetDocument"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_change_lines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeRequest"];
             };
         };
         responses: {

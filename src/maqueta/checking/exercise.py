@@ -1,12 +1,13 @@
 """What an exercise asks of a sheet: the task file of the command line and the exercise of the application."""
 
-from typing import Annotated, Final, Literal, get_args
+from typing import Annotated, Final, Literal, Self, get_args
 
-from pydantic import BaseModel, ConfigDict, Field, field_validator
+from pydantic import BaseModel, ConfigDict, Field, field_validator, model_validator
 
 from maqueta.projection.arrangement import Angle, ViewName
 from maqueta.projection.attitude import Attitude, Side
-from maqueta.sheet.document import Style, TitleField
+from maqueta.projection.ranking import DEFAULT_VIEWS
+from maqueta.sheet.document import Style, TitleField, ViewPoint
 from maqueta.sheet.paper import PaperSize
 from maqueta.sheet.scales import parse_scale
 from maqueta.solid.unit import Unit
@@ -87,10 +88,67 @@ DEFAULT_POINTS: Final[dict[Criterion, float]] = {
     "layout": 2,
     "title": 3,
 }
+#: Where the views are set out for the student, only what is left to draw counts.
+_GIVEN_POINTS: Final[dict["Kind", dict[Criterion, float]]] = {
+    "third view": {"lines": 24, "alignment": 6},
+    "missing lines": {"lines": 30},
+    "wrong lines": {"lines": 30},
+}
 Points = Annotated[float, Field(ge=0, le=1000, allow_inf_nan=False)]
 
+#: How views come about: projected by the program, all drafted by hand, or given with something left to draw.
+Kind = Literal["projected", "drafted", "third view", "missing lines", "wrong lines"]
+Alteration = Literal["removed", "other kind", "shifted", "added"]
 
-Aid = Literal["even gaps", "centre lines"]
+
+class LineChange(_Strict):
+    """One line of a given view changed by the program: the one through `at`, a point of the view's plane."""
+
+    view: ViewName
+    at: ViewPoint
+    change: Alteration
+
+
+class Drafting(_Strict):
+    """Which views are drawn for the student, which are left to draft, and which lines are changed.
+
+    Without `shown` the student works from the given views alone and does not see the part.
+    """
+
+    kind: Kind = "projected"
+    left: tuple[ViewName, ...] = ()
+    changes: Annotated[tuple[LineChange, ...], Field(max_length=100)] = ()
+    shown: bool = True
+
+    @property
+    def given(self) -> bool:
+        """Whether the sheet is set out for the student: views stay where they are."""
+        return self.kind in _GIVEN_POINTS
+
+    @model_validator(mode="after")
+    def _fitting(self) -> Self:
+        if self.left and self.kind != "third view":
+            raise ValueError("views are left to draft only where a third view is to be completed")
+        if self.changes and self.kind not in ("missing lines", "wrong lines"):
+            raise ValueError("lines are changed only where missing or wrong lines are to be found")
+        if self.kind == "missing lines" and any(change.change != "removed" for change in self.changes):
+            raise ValueError("where missing lines are to be added, lines are only removed")
+        if not self.shown and not self.given:
+            raise ValueError("the part can only be hidden where views are given")
+        return self
+
+
+Aid = Literal["even gaps", "centre lines", "scale"]
+
+
+def usual_points(kind: Kind) -> dict[Criterion, float]:
+    """Points of every criterion for a kind of exercise, where the exercise does not set its own."""
+    given = _GIVEN_POINTS.get(kind)
+    return dict(DEFAULT_POINTS) if given is None else {c: given.get(c, 0.0) for c in CRITERIA}
+
+
+#: Usual points of every kind.
+USUAL_POINTS: Final[dict[Kind, dict[Criterion, float]]] = {kind: usual_points(kind) for kind in get_args(Kind)}
 
 
 class Exercise(_Strict):
@@ -109,10 +167,11 @@ class Exercise(_Strict):
     hidden_lines: bool = True
     centre_lines: bool = True
     dimensioning: DimensioningTask = DimensioningTask()
+    drafting: Drafting = Drafting()
     #: "angle" asks for the symbol of projection.
     title_fields: tuple[TitleField | Literal["angle"], ...] = ()
     #: What the bench may do for the drafter.
-    aids: tuple[Aid, ...] = ("even gaps", "centre lines")
+    aids: tuple[Aid, ...] = ("even gaps", "centre lines", "scale")
     tolerance_mm: Annotated[float, Field(gt=0, le=10, allow_inf_nan=False)] = 0.3
     points: dict[Criterion, Points] = {}
     error_cost: Points = 2.0
@@ -126,8 +185,29 @@ class Exercise(_Strict):
         return scale
 
     def points_of(self, criterion: Criterion) -> float:
-        """Points of a criterion: the exercise's own, or the default."""
-        return self.points.get(criterion, DEFAULT_POINTS[criterion])
+        """Points of a criterion: the exercise's own, or the usual ones for its kind."""
+        return self.points.get(criterion, usual_points(self.drafting.kind)[criterion])
+
+    @property
+    def view_names(self) -> tuple[ViewName, ...]:
+        """The views asked for, or the usual three."""
+        return self.views or DEFAULT_VIEWS
+
+    @property
+    def left_to_draft(self) -> tuple[ViewName, ...]:
+        """Where a third view is to be completed: the views the student drafts, the last one unless said otherwise."""
+        if self.drafting.kind != "third view":
+            return ()
+        return self.drafting.left or self.view_names[-1:]
+
+    @model_validator(mode="after")
+    def _views_known(self) -> Self:
+        named = {*self.drafting.left, *(change.view for change in self.drafting.changes)}
+        if unknown := named - set(self.view_names):
+            raise ValueError(f"the {sorted(unknown)[0]} view is not among the views asked for")
+        if self.drafting.kind == "third view" and len(set(self.left_to_draft)) >= len(self.view_names):
+            raise ValueError("at least one view has to be given")
+        return self
 
     @property
     def decimals(self) -> int:

@@ -40,31 +40,45 @@ def check_scale(survey: Survey) -> list[Finding]:
     return findings
 
 
-def _fill(survey: Survey, drawn: float) -> list[Finding]:
-    """Whether a larger recommended scale would still leave room for dimensions, or this one leaves none."""
+def least_gap(survey: Survey, scale: float) -> float:
+    """The smallest of the equal gaps the principal views would have at a scale, mm; negative when they do not fit."""
+    assert survey.scale is not None
     boxes = [item.box for item in survey.principal if not survey.off_scale(item)]
     area = survey.layout.drawing_area
+    gaps = []
+    for low, high in ((0, 2), (1, 3)):
+        spans = bands([(box[low], box[high]) for box in boxes])
+        sizes = tuple((b - a) * scale / survey.scale for a, b in spans)
+        gaps.append(GapSum(area[high] - area[low], sizes).gap)
+    return min(gaps)
+
+
+def proposed(survey: Survey) -> float | None:
+    """The largest recommended scale at which every equal gap keeps the room dimensions take; None when none does."""
+    if survey.scale is None:
+        return None
     room = survey.exercise.thresholds.room_mm
+    good = (float(scale) for scale in reversed(recommended(survey.exercise.units)))
+    return next((scale for scale in good if least_gap(survey, scale) >= room), None)
 
-    def least_gap(scale: float) -> float:
-        gaps = []
-        for low, high in ((0, 2), (1, 3)):
-            spans = bands([(box[low], box[high]) for box in boxes])
-            sizes = tuple((b - a) * scale / drawn for a, b in spans)
-            gaps.append(GapSum(area[high] - area[low], sizes).gap)
-        return min(gaps)
 
+def _fill(survey: Survey, drawn: float) -> list[Finding]:
+    """Whether a larger recommended scale would still leave room for dimensions, or this one leaves none."""
+    room = survey.exercise.thresholds.room_mm
     views = tuple(item.view.id for item in survey.principal)
     good = [float(scale) for scale in recommended(survey.exercise.units)]
     larger = next((scale for scale in good if scale > drawn * 1.0001), None)
+    here = least_gap(survey, drawn)
     # Twice the room before a larger scale is urged: dimensions in two rows need it.
-    if larger is not None and least_gap(larger) >= 2 * room:
-        parameters = {"larger": write_scale(larger), "gap": least_gap(larger), "drawn": write_scale(drawn)}
+    if larger is not None and least_gap(survey, larger) >= 2 * room:
+        parameters = {"larger": write_scale(larger), "gap": least_gap(survey, larger), "drawn": write_scale(drawn)}
         return [found("scale.fill", views=views, parameters=parameters, variant="larger")]
-    smaller = next((scale for scale in reversed(good) if scale < drawn * 0.9999 and least_gap(scale) >= room), None)
-    crowded = survey.exercise.dimensioning.required and least_gap(drawn) < room / 2
+    smaller = next(
+        (scale for scale in reversed(good) if scale < drawn * 0.9999 and least_gap(survey, scale) >= room), None
+    )
+    crowded = survey.exercise.dimensioning.required and here < room / 2
     if crowded and smaller is not None:
-        parameters = {"smaller": write_scale(smaller), "gap": max(0.0, least_gap(drawn)), "drawn": write_scale(drawn)}
+        parameters = {"smaller": write_scale(smaller), "gap": max(0.0, here), "drawn": write_scale(drawn)}
         return [found("scale.fill", views=views, parameters=parameters, variant="crowded")]
     return []
 

@@ -12,7 +12,7 @@ from maqueta.projection.arrangement import Angle, ViewName, angle_of, name_of, n
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.compare import Comparison, compare
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.projection.ranking import DEFAULT_VIEWS, Ranked, rank
+from maqueta.projection.ranking import Ranked, rank
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.paper import Layout
 from maqueta.sheet.placed import PlacedView, placed_views
@@ -80,7 +80,7 @@ class Survey:
     @cached_property
     def ranking(self) -> tuple[Ranked, ...]:
         """All 24 attitudes, best first, for the views this exercise asks for."""
-        views = self.exercise.views or DEFAULT_VIEWS
+        views = self.exercise.view_names
         return rank(self.projected, views, self.exercise.front.natural_up)
 
     @cached_property

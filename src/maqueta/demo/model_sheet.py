@@ -1,22 +1,21 @@
 """A faultless sheet of a part, drawn by rule: views in line with equal gaps, centre lines, sizes from datum sides."""
 
 import math
-from collections.abc import Callable, Collection, Iterable, Sequence
+from collections.abc import Callable, Collection, Sequence
 from dataclasses import dataclass
 from typing import Literal
 
 from maqueta.checking.exercise import Exercise
+from maqueta.checking.model_views import model_front, model_views
 from maqueta.dimensioning.centre_marks import proposed_marks
 from maqueta.dimensioning.count import axis_of_direction
 from maqueta.dimensioning.measure import axis_and_sign, blind_holes, centre_in_view, feature_reach
 from maqueta.dimensioning.proposal import ProposedSize, propose
 from maqueta.dimensioning.size_model import SizeModel, size_model, unsupported
-from maqueta.projection.arrangement import ViewName, neighbour, place_of
-from maqueta.projection.attitude import Attitude, Corner, Side
+from maqueta.projection.arrangement import ViewName
+from maqueta.projection.attitude import Attitude
 from maqueta.projection.carrier import Circle, Line, Point
-from maqueta.projection.line_set import Box
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.projection.ranking import rank
 from maqueta.sheet.document import (
     Dimension,
     LinearDimension,
@@ -25,21 +24,16 @@ from maqueta.sheet.document import (
     SheetDocument,
     TitleBlock,
     TitleField,
-    View,
 )
-from maqueta.sheet.paper import layout
 from maqueta.sheet.placed import PlacedView, placed_views
-from maqueta.sheet.scales import parse_scale, write_scale
+from maqueta.sheet.scales import write_scale
 from maqueta.sheet.sizes import converted, write_size
-from maqueta.sheet.spacing import proposed_scale
 from maqueta.solid.part import Part
-from maqueta.solid.unit import MILLIMETRES
 
 #: First row of dimensions and distance of further rows, mm.
 _FIRST_ROW, _NEXT_ROW = 12.0, 8.0
 #: Upright rows whose texts lie across the dimension line need the width of a text.
 _NEXT_ROW_ACROSS_TEXT = 15.0
-_ROOM = 24.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -56,10 +50,9 @@ def model_sheet(projected: ProjectedPart, exercise: Exercise, drafter: Drafter) 
 
     Other parts get their overall sizes only.
     """
-    front = _front(projected, exercise)
-    names = list(exercise.views or ("front", "top", "right"))
-    attitudes = {name: neighbour(front, name) for name in names}
-    views, scale = _arranged(projected, exercise, attitudes)
+    front = model_front(projected, exercise)
+    names = list(exercise.view_names)
+    views, scale = model_views(projected, exercise)
     part = projected.part
     titles: dict[TitleField, str] = {
         "title": part.name.upper(),
@@ -92,95 +85,6 @@ def model_sheet(projected: ProjectedPart, exercise: Exercise, drafter: Drafter) 
         _dimensions(projected, front, principal, sheet.style == "asme", write) if exercise.dimensioning.required else []
     )
     return sheet.model_copy(update={"marks": tuple(marks), "dimensions": tuple(dimensions)})
-
-
-def _front(projected: ProjectedPart, exercise: Exercise) -> Attitude:
-    if exercise.front.accept:
-        return exercise.front.accept[0].attitude
-    return rank(projected, exercise.views or ("front", "top", "right"), exercise.front.natural_up)[0].attitude
-
-
-def _size(projected: ProjectedPart, attitude: Attitude) -> tuple[float, float]:
-    unit = MILLIMETRES[projected.part.unit]
-    left, bottom, right, top = projected.line_set(attitude).box
-    return (right - left) * unit, (top - bottom) * unit
-
-
-def _arranged(
-    projected: ProjectedPart, exercise: Exercise, attitudes: dict[ViewName, Attitude]
-) -> tuple[list[View], float]:
-    """Views in a grid around the front, with equal gaps in the drawing area; the pictorial in the free corner."""
-    area = layout(exercise.paper, exercise.landscape).drawing_area
-    columns, rows = ["left", "apart", "right"], ["below", "apart", "above"]
-    cells: dict[ViewName, tuple[int, int]] = {}
-    for name in attitudes:
-        place = place_of(name, exercise.angle)
-        cells[name] = (
-            columns.index(place) if place in ("left", "right") else 1,
-            rows.index(place) if place in ("above", "below") else 1,
-        )
-    sizes = {name: _size(projected, attitude) for name, attitude in attitudes.items()}
-    widths = {c: max(sizes[n][0] for n, cell in cells.items() if cell[0] == c) for c in {c for c, _ in cells.values()}}
-    heights = {r: max(sizes[n][1] for n, cell in cells.items() if cell[1] == r) for r in {r for _, r in cells.values()}}
-    room = (area[2] - area[0], area[3] - area[1])
-    asked = parse_scale(exercise.scale) if exercise.scale else None
-    scale = asked or proposed_scale(room, list(widths.values()), list(heights.values()), _ROOM, exercise.units) or 1.0
-    lefts = _stations(area[0], room[0], [(c, widths[c] * scale) for c in sorted(widths)])
-    bottoms = _stations(area[1], room[1], [(r, heights[r] * scale) for r in sorted(heights)])
-    factor = scale * MILLIMETRES[projected.part.unit]
-    views = []
-    for index, (name, attitude) in enumerate(attitudes.items()):
-        box = projected.line_set(attitude).box
-        at = (lefts[cells[name][0]] - factor * box[0], bottoms[cells[name][1]] - factor * box[1])
-        views.append(View(id=f"v{index + 1}", side=attitude.side, up=attitude.up, at=at, scale=scale))
-    if exercise.pictorial != "unwanted":
-        views += _pictorial(projected, attitudes["front"], scale, factor, views, area)
-    return views, scale
-
-
-def _stations(start: float, room: float, sizes: Sequence[tuple[int, float]]) -> dict[int, float]:
-    gap = (room - sum(size for _, size in sizes)) / (len(sizes) + 1)
-    stations, at = {}, start
-    for key, size in sizes:
-        at += gap
-        stations[key] = at
-        at += size
-    return stations
-
-
-def _pictorial(
-    projected: ProjectedPart,
-    front: Attitude,
-    scale: float,
-    factor: float,
-    views: Sequence[View],
-    area: Box,
-) -> list[View]:
-    """The equal-axis view that shows front, top and right, at the nearest free place to a corner of the area."""
-    corner = _corner((front.side, front.up, front.right))
-    left, bottom, right, top = projected.corners[corner].box
-    width, height = factor * (right - left), factor * (top - bottom)
-    taken = [item.box for item in placed_views(projected, SheetDocument(views=tuple(views)))]
-    for step in range(8):
-        inset = _ROOM + 6.0 * (7 - step)
-        for x, y in (
-            (area[2] - inset - width, area[3] - inset - height),
-            (area[2] - inset - width, (area[1] + area[3] - height) / 2),
-            (area[2] - inset - width, area[1] + inset),
-            (area[0] + inset, area[3] - inset - height),
-        ):
-            box = (x - 4, y - 4, x + width + 4, y + height + 4)
-            clear = all(box[2] < t[0] or t[2] < box[0] or box[3] < t[1] or t[3] < box[1] for t in taken)
-            if clear and x > area[0] and y > area[1] and box[2] < area[2] and box[3] < area[3]:
-                at = (x - factor * left, y - factor * bottom)
-                return [View(id="p1", corner=corner, at=at, scale=scale, hidden=False)]
-    return []
-
-
-def _corner(sides: Iterable[Side]) -> Corner:
-    signs = {side[1]: side[0] for side in sides}
-    corner: Corner = signs["x"] + signs["y"] + signs["z"]  # type: ignore[assignment]
-    return corner
 
 
 def _dimensions(

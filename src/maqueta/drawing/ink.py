@@ -10,7 +10,7 @@ from maqueta.drawing.pens import Pen
 from maqueta.projection.carrier import Circle, Point
 from maqueta.projection.line_set import Box, box_of
 
-Role = Literal["frame", "title", "view", "dimension", "mark"]
+Role = Literal["frame", "title", "construction", "view", "dimension", "mark"]
 Anchor = Literal["start", "middle", "end"]
 
 
@@ -65,7 +65,7 @@ Item = Stroke | Arc | Filled | Text
 
 @dataclass(frozen=True, slots=True)
 class InkGroup:
-    """All ink of one thing on the sheet. `box` is where it lies, `owner` the view a dimension or mark belongs to."""
+    """All ink of one thing on the sheet. `box` is where it lies, `owner` the view it belongs to."""
 
     id: str
     role: Role

@@ -6,7 +6,7 @@ Wide to narrow is 2:1; dashes are multiples of the narrow width d: hidden 12d an
 
 from typing import Final, Literal
 
-Pen = Literal["visible", "hidden", "smooth", "centre", "dimension", "border", "grid"]
+Pen = Literal["visible", "hidden", "smooth", "centre", "dimension", "border", "grid", "construction"]
 
 NARROW: Final = 0.25
 WIDE: Final = 2 * NARROW
@@ -19,6 +19,7 @@ WIDTHS: Final[dict[Pen, float]] = {
     "dimension": NARROW,
     "border": 0.7,
     "grid": 0.35,
+    "construction": 0.13,
 }
 DASHES: Final[dict[Pen, tuple[float, ...]]] = {
     "hidden": (12 * NARROW, 3 * NARROW),

@@ -4,6 +4,7 @@ import math
 
 from maqueta.drawing.dimension_ink import dimension_items
 from maqueta.drawing.ink import Arc, InkGroup, Item, Stroke, group
+from maqueta.drawing.pens import Pen
 from maqueta.drawing.title_ink import frame_group, title_group
 from maqueta.projection.carrier import Circle, Point
 from maqueta.projection.line_set import Piece
@@ -12,13 +13,21 @@ from maqueta.sheet.document import CENTRE_BEYOND, CentreMark, Mark, SheetDocumen
 from maqueta.sheet.placed import PlacedView, placed_views
 
 
-def sheet_ink(projected: ProjectedPart, sheet: SheetDocument) -> tuple[InkGroup, ...]:
-    """All ink of a sheet, bottom layer first. Groups of views, marks and dimensions carry their ids."""
+def sheet_ink(projected: ProjectedPart, sheet: SheetDocument, construction: bool = False) -> tuple[InkGroup, ...]:
+    """All ink of a sheet, bottom layer first. Groups of views, marks and dimensions carry their ids.
+
+    The construction lines of drafted views are no part of the drawing; they are shown only where asked for.
+    """
     sheet_layout = sheet.paper.layout
     placed = {item.view.id: item for item in placed_views(projected, sheet)}
     return (
         frame_group(sheet_layout),
         title_group(sheet, sheet_layout),
+        *(
+            group(name, "construction", construction_items(item), name)
+            for name, item in placed.items()
+            if construction and item.construction
+        ),
         *(group(name, "view", view_items(item)) for name, item in placed.items()),
         *(group(mark.id, "mark", mark_items(mark, placed[mark.view]), mark.view) for mark in sheet.marks),
         *(
@@ -35,13 +44,19 @@ def view_items(placed: PlacedView) -> list[Item]:
     return [piece_item(piece.moved(placed.move)) for piece in pieces]
 
 
-def piece_item(piece: Piece) -> Item:
-    """One stretch of line, in the plane it lies in."""
+def construction_items(placed: PlacedView) -> list[Item]:
+    """The thin lines of a drafted view."""
+    return [piece_item(piece.moved(placed.move), "construction") for piece in placed.construction]
+
+
+def piece_item(piece: Piece, pen: Pen | None = None) -> Item:
+    """One stretch of line, in the plane it lies in; in the pen of its kind unless another is given."""
+    drawn = pen or piece.kind
     if isinstance(piece.carrier, Circle):
         start, end = piece.interval
         centre = (piece.carrier.x, piece.carrier.y)
-        return Arc(centre, piece.carrier.radius, start, end - start, piece.kind, piece.edges, piece.faces)
-    return Stroke(tuple(piece.outline()), piece.kind, piece.edges, piece.faces)
+        return Arc(centre, piece.carrier.radius, start, end - start, drawn, piece.edges, piece.faces)
+    return Stroke(tuple(piece.outline()), drawn, piece.edges, piece.faces)
 
 
 def mark_items(mark: Mark, placed: PlacedView) -> list[Item]:

@@ -10,7 +10,7 @@ from maqueta.reading.candidates import STRANGE, Identity
 from maqueta.reading.expectation import Expectation
 from maqueta.reading.identify import identify_as
 from maqueta.sheet.document import Dimension, LinearDimension, SheetDocument
-from maqueta.sheet.drafted import drafted_of, pen_of
+from maqueta.sheet.drafted import drafted_of, pen_of, piece_of
 from maqueta.sheet.placed import PlacedView, placed_views
 from maqueta.sheet.scales import parse_scale
 from maqueta.solid.unit import MILLIMETRES
@@ -32,7 +32,7 @@ def corrected(
     if item is None or item.view.lines is None:
         raise KeyError(view_id)
     if said == "none":
-        return _rebased(sheet, item, None, item.box[:2], 1.0, projected)
+        return rebased(sheet, item, None, item.box[:2], 1.0, projected)
     front = next((v.attitude for v in sheet.views if v.id == sheet.front and v.id != view_id), None)
     drawn = [
         DrawnPiece(entry.piece.moved(item.move), entry.short * item.factor, entry.either) for entry in item.by_hand
@@ -48,11 +48,11 @@ def corrected(
     fit = identify_as(projected, drawn, attitudes, scales, expected.tolerance)
     if fit is None:
         raise ValueError(f"these lines cannot be laid on the {said} view")
-    changed = _rebased(sheet, item, fit.identity, fit.at, fit.scale, projected)
+    changed = rebased(sheet, item, fit.identity, fit.at, fit.scale, projected)
     return changed.model_copy(update={"front": view_id}) if said == "front" else changed
 
 
-def _rebased(
+def rebased(
     sheet: SheetDocument,
     item: PlacedView,
     identity: Identity | None,
@@ -60,14 +60,11 @@ def _rebased(
     scale: float,
     projected: ProjectedPart,
 ) -> SheetDocument:
-    """A view with another identity, place and scale; all its ink stays where it is on paper."""
+    """A drafted view with another identity, place and scale; all its ink stays where it is on paper."""
     factor = scale * MILLIMETRES[projected.part.unit]
     ratio = item.factor / factor
     change = Similarity(ratio, 0.0, (item.view.at[0] - at[0]) / factor, (item.view.at[1] - at[1]) / factor)
-    lines = tuple(
-        drafted_of(entry.piece.moved(change), pen_of(line))
-        for entry, line in zip(item.by_hand, item.view.lines or (), strict=False)
-    )
+    lines = tuple(drafted_of(piece_of(line).moved(change), pen_of(line)) for line in item.view.lines or ())
     view = (identity or STRANGE).on(item.view.model_copy(update={"at": at, "scale": scale, "lines": lines}))
     shift = (item.view.at[0] - at[0], item.view.at[1] - at[1])
     dimensions = tuple(_moved(d, change, shift) if d.view == view.id else d for d in sheet.dimensions)

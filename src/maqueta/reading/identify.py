@@ -161,6 +161,37 @@ def identify_as(
     return next((fit for fit in fits if meant(fit.identity)), None)
 
 
+def laid_on(
+    projected: ProjectedPart,
+    group: Sequence[DrawnPiece],
+    attitude: Attitude,
+    scale: float,
+    tolerance: float,
+    mirrored: bool = False,
+) -> Fit | None:
+    """Where a group of lines lies best on one view of the part at one scale, whatever it lacks; None for no lines."""
+    if not group:
+        return None
+    key, unit = remembered(projected), MILLIMETRES[projected.part.unit]
+    meant = Identity(attitude, mirrored=mirrored)
+    candidate = next(c for c in principal_candidates(key) if any(i == meant for i, _ in c.identities))
+    pieces = tuple(item.piece for item in group)
+    box = box_of(p for piece in pieces for p in extremes(piece))
+    poses = _poses_at(candidate, scale, stations_of(pieces), box, unit, tolerance)
+    own, corner = candidate.box[:2], next(corner for i, corner in candidate.identities if i == meant)
+    factor = scale * unit
+    fits = [
+        Fit(
+            meant,
+            scale,
+            (pose.at[0] + factor * (own[0] - corner[0]), pose.at[1] + factor * (own[1] - corner[1])),
+            compared(candidate, factor, pose.at, group, tolerance, hidden=True).disagreement,
+        )
+        for pose in poses
+    ]
+    return min(fits, key=lambda fit: fit.disagreement, default=None)
+
+
 def _too_few(group: Sequence[DrawnPiece]) -> bool:
     """No view is drawn with fewer than four straight lines and no curve."""
     return len(group) < 4 and all(isinstance(item.piece.carrier, Line) for item in group)

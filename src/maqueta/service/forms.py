@@ -6,14 +6,17 @@ from typing import Annotated, Any
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field, PlainSerializer
 
 from maqueta.checking.catalogue import MarkShape
-from maqueta.checking.exercise import Aid, Criterion, Exercise
+from maqueta.checking.exercise import Aid, Criterion, Exercise, Kind, LineChange
 from maqueta.checking.finding import Severity
 from maqueta.checking.marks import Outcome
-from maqueta.drawing.ink import InkGroup
+from maqueta.drawing.ink import InkGroup, Item
+from maqueta.projection.arrangement import ViewName
 from maqueta.projection.carrier import Point
 from maqueta.projection.line_set import Box
 from maqueta.sheet.document import SheetDocument
+from maqueta.sheet.drafting import Change
 from maqueta.sheet.paper import Rectangle
+from maqueta.sheet.snaps import Snap
 from maqueta.store.accounts import Role
 from maqueta.store.exercises import Decision, SheetState
 from maqueta.store.jobs import JobState
@@ -181,13 +184,66 @@ class AidRequest(Form):
     aid: Aid
 
 
+class ChangeRequest(Form):
+    """A change to the line of a drafted view that lies within `reach` mm of a point."""
+
+    document: SheetDocument
+    view: str
+    change: Change
+    reach: Annotated[float, Field(gt=0, le=50, allow_inf_nan=False)] = 3.0
+
+
+class SpaceForm(Form):
+    """White space along a line of the sheet (mm): from the border to a view, between views, to the border."""
+
+    start: Point
+    end: Point
+    written: str
+
+
 class InkForm(Form):
-    """A sheet as ink."""
+    """A sheet as ink; `snaps` are the points a pen can be set to, on sheets with drafted views."""
 
     paper: PaperForm
     groups: list[InkGroup]
     views: list[ViewFacts]
     gaps: list[str]
+    spaces: list[SpaceForm] = []
+    scale_words: str | None = None
+    snaps: list[Snap] = []
+
+
+class BlankTask(Form):
+    """What an exercise asks unless said otherwise, and the usual points of every kind."""
+
+    task: Exercise
+    points: dict[Kind, dict[Criterion, float]]
+
+
+class StartingRequest(Form):
+    """An exercise that is being written."""
+
+    part: int
+    task: Exercise
+    propose: Annotated[int, Field(ge=0, le=30)] = 0
+    seed: Annotated[int, Field(ge=0, le=1_000_000)] = 0
+
+
+class ChoiceForm(Form):
+    """A line that can be changed, as it lies on the starting sheet; `added` ones are not drawn."""
+
+    view: ViewName
+    at: Point
+    added: bool
+    item: Item
+
+
+class StartingForm(Form):
+    """The sheet students would start from, its changes, and the lines that can be changed."""
+
+    ink: InkForm
+    changes: list[LineChange]
+    choices: list[ChoiceForm]
 
 
 class FindingForm(Form):

@@ -10,8 +10,6 @@ from maqueta.checking.exercise import CRITERIA, Exercise
 from maqueta.checking.finding import Finding
 from maqueta.checking.marks import Mark, cost, mark
 from maqueta.checking.report import Check, check
-from maqueta.checking.survey import Survey
-from maqueta.dimensioning.measure import feature_axis
 from maqueta.drawing.sheet_ink import piece_item
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.line_set import LineSet
@@ -20,16 +18,12 @@ from maqueta.service.forms import (
     CountForm,
     ExerciseForm,
     FindingForm,
-    InkForm,
     MarkForm,
     PaperForm,
-    ViewFacts,
 )
 from maqueta.service.part_forms import LineDrawing, PartSummary, SideDrawing
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.paper import Layout, layout
-from maqueta.sheet.spacing import GapSum
-from maqueta.solid.unit import MILLIMETRES
 from maqueta.store.models import ExerciseRecord, FindingRecord, PartRecord, SheetRecord
 
 FINDING: Final = TypeAdapter(Finding)
@@ -99,7 +93,15 @@ def of_points(task: Exercise) -> float:
     return sum(task.points_of(criterion) for criterion in CRITERIA)
 
 
-def exercise_form(exercise: ExerciseRecord, model: int | None = None, **more: object) -> ExerciseForm:
+def told_to_students(task: Exercise) -> Exercise:
+    """What an exercise asks, without what would answer it: the accepted front views, the lines that were changed."""
+    front = task.front.model_copy(update={"accept": ()})
+    return task.model_copy(update={"front": front, "drafting": task.drafting.model_copy(update={"changes": ()})})
+
+
+def exercise_form(
+    exercise: ExerciseRecord, model: int | None = None, to_student: bool = False, **more: object
+) -> ExerciseForm:
     """An exercise as listed; `model` is the version of the part to work from, if not the exercise's own."""
     task = task_of(exercise)
     return ExerciseForm(
@@ -111,7 +113,7 @@ def exercise_form(exercise: ExerciseRecord, model: int | None = None, **more: ob
         model=model if model is not None else exercise.version_id,
         school_class=exercise.school_class.name,
         due_at=exercise.due_at,
-        task=task,
+        task=told_to_students(task) if to_student else task,
         of_points=of_points(task),
         **more,  # type: ignore[arg-type]
     )
@@ -150,44 +152,6 @@ def paper_form(sheet_layout: Layout) -> PaperForm:
 def task_paper(task: Exercise) -> PaperForm:
     """The paper an exercise asks for."""
     return paper_form(layout(task.paper, task.landscape))
-
-
-def ink_form(survey: Survey) -> InkForm:
-    """A sheet as ink, with what the bench needs to know of its views."""
-    part = survey.projected.part
-    views = []
-    for item in survey.placed:
-        attitude = item.view.attitude
-        lines = []
-        if attitude is not None:
-            lines = [feature_axis(part, f, attitude) for f in part.features if f.axis != attitude.side[1]]
-        views.append(
-            ViewFacts(
-                id=item.view.id,
-                name=survey.name(item),
-                box=item.box,
-                factor=item.factor,
-                hidden_lines=len(item.lines.of("hidden")),
-                smooth_lines=len(item.lines.of("smooth")),
-                axis_lines=list(dict.fromkeys(lines)),
-            )
-        )
-    return InkForm(paper=paper_form(survey.layout), groups=list(survey.ink), views=views, gaps=_gap_sums(survey))
-
-
-def _gap_sums(survey: Survey) -> list[str]:
-    """The gap sums of the principal views in the front view's row and column, as a person writes them."""
-    if survey.front is None:
-        return []
-    left, bottom, right, top = survey.layout.drawing_area
-    front = survey.front.box
-    row = [i.box for i in survey.principal if i.box[1] < front[3] and front[1] < i.box[3]]
-    column = [i.box for i in survey.principal if i.box[0] < front[2] and front[0] < i.box[2]]
-    units = survey.sheet.units
-    to_unit = 1 / MILLIMETRES[units]
-    across = GapSum((right - left) * to_unit, tuple((b[2] - b[0]) * to_unit for b in row))
-    up = GapSum((top - bottom) * to_unit, tuple((b[3] - b[1]) * to_unit for b in column))
-    return [f"across: {across.written(units)} {units}", f"up: {up.written(units)} {units}"]
 
 
 def side_drawing(attitude: Attitude, lines: LineSet) -> SideDrawing:

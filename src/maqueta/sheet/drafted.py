@@ -43,6 +43,12 @@ def pieces_of(lines: Sequence[Drafted], factor: float) -> tuple[DrawnPiece, ...]
     return tuple(pieces)
 
 
+def construction_of(lines: Sequence[Drafted]) -> tuple[Piece, ...]:
+    """The construction lines of a drafted view; as pieces they have a kind like any other, which says nothing."""
+    pieces = (piece_of(line) for line in lines if line.pen == "construction")
+    return tuple(piece for piece in pieces if piece.length > 1e-9)
+
+
 def piece_of(line: Drafted) -> Piece:
     """One drawn line as a piece with nothing of the model behind it."""
     shown: LineKind = "hidden" if line.pen == "hidden" else "visible"

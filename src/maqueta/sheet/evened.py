@@ -1,4 +1,4 @@
-"""Views moved as a whole so that the gaps between them are even; what is in line stays in line."""
+"""Views moved as a whole to even gaps, or drawn at another scale; what is in line stays in line."""
 
 from collections.abc import Sequence
 
@@ -26,6 +26,25 @@ def evened(projected: ProjectedPart, sheet: SheetDocument) -> SheetDocument:
     }
     views = tuple(view.model_copy(update={"at": moved.get(view.id, view.at)}) for view in sheet.views)
     return sheet.model_copy(update={"views": views})
+
+
+def rescaled(projected: ProjectedPart, sheet: SheetDocument, scale: float) -> SheetDocument:
+    """The sheet with all projected views at one scale, then with even gaps; the pictorial keeps its middle.
+
+    Drafted views keep theirs: their lines are where the hand has put them.
+    """
+    views = []
+    for item in placed_views(projected, sheet):
+        view, ratio = item.view, scale / item.view.scale
+        if view.lines is not None:
+            views.append(view)
+            continue
+        left, bottom, right, top = item.box
+        middle = ((left + right) / 2, (bottom + top) / 2)
+        about = sheet.view(sheet.front).at if sheet.front and view.corner is None else middle
+        at = (about[0] + ratio * (view.at[0] - about[0]), about[1] + ratio * (view.at[1] - about[1]))
+        views.append(view.model_copy(update={"scale": scale, "at": (round(at[0], 6), round(at[1], 6))}))
+    return evened(projected, sheet.model_copy(update={"views": tuple(views)}))
 
 
 def _shifts(spans: Sequence[tuple[float, float]], low: float, high: float) -> list[float]:

@@ -11,7 +11,7 @@ from maqueta.projection.line_set import Box, LineSet, Piece, box_of, extremes
 from maqueta.projection.mirror import mirror_image
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.document import SheetDocument, View
-from maqueta.sheet.drafted import pieces_of
+from maqueta.sheet.drafted import construction_of, pieces_of
 from maqueta.solid.unit import MILLIMETRES
 
 
@@ -52,6 +52,11 @@ class PlacedView:
     def by_hand(self) -> tuple[DrawnPiece, ...]:
         """The lines of a drafted view; none of a projected one."""
         return pieces_of(self.view.lines or (), self.factor)
+
+    @cached_property
+    def construction(self) -> tuple[Piece, ...]:
+        """The thin lines drawn to find the others; no part of the drawing."""
+        return construction_of(self.view.lines or ())
 
     @cached_property
     def box(self) -> Box:

@@ -172,6 +172,25 @@ def visible_version(session: Session, account: Account, version_id: int) -> Vers
     return found
 
 
+def exercises_from(session: Session, student: Account, version_id: int) -> list[ExerciseRecord]:
+    """The exercises for which a student works from a version of a part."""
+    own = select(StudentPartRecord.exercise_id).where(
+        StudentPartRecord.version_id == version_id, StudentPartRecord.student_id == student.id
+    )
+    query = (
+        select(ExerciseRecord)
+        .join(Enrolment, Enrolment.class_id == ExerciseRecord.class_id)
+        .where(
+            Enrolment.student_id == student.id,
+            or_(
+                and_(ExerciseRecord.version_id == version_id, ExerciseRecord.varied.is_(False)),
+                ExerciseRecord.id.in_(own),
+            ),
+        )
+    )
+    return list(session.scalars(query))
+
+
 def own_variation(session: Session, exercise: ExerciseRecord, student_id: int) -> VersionRecord | None:
     """The version made for a student in an exercise with varied sizes, or None when there is none yet."""
     return session.scalar(

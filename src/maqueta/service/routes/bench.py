@@ -2,32 +2,27 @@
 
 from fastapi import APIRouter, HTTPException
 
+from maqueta.checking.by_hand import not_by_hand
 from maqueta.checking.report import check
+from maqueta.checking.scale import proposed
+from maqueta.checking.starting_sheet import blank_sheet, starting_sheet
 from maqueta.checking.survey import Survey
 from maqueta.dimensioning.centre_marks import lacking_marks
-from maqueta.service.forms import AidRequest, DraftForm, InkForm, InkRequest, SaveForm
-from maqueta.service.present import FINDING, ink_form, task_of
+from maqueta.reading.laid import laid
+from maqueta.service.forms import AidRequest, ChangeRequest, DraftForm, InkForm, InkRequest, SaveForm
+from maqueta.service.present import FINDING, task_of
+from maqueta.service.present_ink import ink_form
 from maqueta.service.variation import version_for
 from maqueta.service.world import AnyAccount, InTransaction, InWorld, Student
-from maqueta.sheet.document import MOST_MARKS, Paper, SheetDocument, TitleBlock
-from maqueta.sheet.evened import evened
+from maqueta.sheet.document import MOST_MARKS, SheetDocument
+from maqueta.sheet.drafting import DraftingError, changed
+from maqueta.sheet.evened import evened, rescaled
 from maqueta.sheet.placed import placed_views
+from maqueta.solid.unit import MILLIMETRES
 from maqueta.store.exercises import exercise_for, hand_in, own_sheet, save_draft
-from maqueta.store.models import ExerciseRecord, SheetRecord
+from maqueta.store.models import SheetRecord
 
 router = APIRouter(prefix="/api/exercises")
-
-
-def _empty(exercise: ExerciseRecord) -> SheetDocument:
-    """A blank sheet: the paper of the exercise is only proposed, everything else is the student's choice."""
-    task = task_of(exercise)
-    return SheetDocument(
-        paper=Paper(size=task.paper, landscape=task.landscape),
-        units=task.units,
-        style=task.dimensioning.style or ("iso" if task.units == "mm" else "asme"),
-        decimals=task.decimals,
-        title=TitleBlock(),
-    )
 
 
 def _draft(sheet: SheetRecord) -> DraftForm:
@@ -41,12 +36,15 @@ def _draft(sheet: SheetRecord) -> DraftForm:
 
 
 @router.get("/{exercise_id}/sheet")
-def own(exercise_id: int, student: Student, session: InTransaction) -> DraftForm:
-    """The student's sheet, or a blank one."""
+def own(exercise_id: int, student: Student, session: InTransaction, world: InWorld) -> DraftForm:
+    """The student's sheet, or the one the exercise starts from."""
     exercise = exercise_for(session, student, exercise_id)
     sheet = own_sheet(session, student, exercise.id)
     if sheet is None:
-        return DraftForm(id=None, state="draft", revision=0, document=_empty(exercise), saved_at=None)
+        document = starting_sheet(
+            world.dossiers.get(version_for(world, session, exercise, student.id)), task_of(exercise)
+        )
+        return DraftForm(id=None, state="draft", revision=0, document=document, saved_at=None)
     return _draft(sheet)
 
 
@@ -66,10 +64,13 @@ def finish(exercise_id: int, form: SaveForm, student: Student, session: InTransa
         return _draft(before)
     if not form.document.views:
         raise HTTPException(422, "There is no view on the sheet yet. Nothing was handed in; your draft is kept.")
-    sheet = save_draft(session, student, exercise, form.document.model_dump(mode="json"), form.base)
-    result = check(
-        world.dossiers.get(version_for(world, session, exercise, student.id)), task_of(exercise), form.document
-    )
+    projected = world.dossiers.get(version_for(world, session, exercise, student.id))
+    task = task_of(exercise)
+    if projected_ones := not_by_hand(projected, task, form.document):
+        raise HTTPException(422, f"To be drafted by hand: {', '.join(projected_ones)}. Nothing was handed in.")
+    document = laid(projected, form.document, task.tolerance_mm)
+    sheet = save_draft(session, student, exercise, document.model_dump(mode="json"), form.base)
+    result = check(projected, task, document)
     measured = [(finding.rule, FINDING.dump_python(finding, mode="json")) for finding in result.findings]
     hand_in(session, sheet, measured)
     return _draft(sheet)
@@ -85,12 +86,37 @@ def ink(exercise_id: int, form: InkRequest, account: AnyAccount, session: InTran
 
 @router.post("/{exercise_id}/sheet/aid")
 def aid(exercise_id: int, form: AidRequest, student: Student, session: InTransaction, world: InWorld) -> SheetDocument:
-    """A sheet after a help that the exercise allows: gaps evened out, or lacking centre marks and lines added."""
+    """A sheet after a help that the exercise allows: gaps evened out, lacking centre lines added, scale proposed."""
     exercise = exercise_for(session, student, exercise_id)
     if form.aid not in task_of(exercise).aids:
         raise HTTPException(403, "This exercise leaves that to you.")
     projected = world.dossiers.get(version_for(world, session, exercise, student.id))
     if form.aid == "even gaps":
         return evened(projected, form.document)
+    if form.aid == "scale":
+        best = proposed(Survey(projected, task_of(exercise), form.document))
+        if best is None:
+            raise HTTPException(422, "No recommended scale leaves room for dimensions on this paper.")
+        return rescaled(projected, form.document, best)
     lacking = lacking_marks(projected, placed_views(projected, form.document), form.document.marks)
     return form.document.model_copy(update={"marks": (*form.document.marks, *lacking)[:MOST_MARKS]})
+
+
+@router.post("/{exercise_id}/sheet/change")
+def change_lines(
+    exercise_id: int, form: ChangeRequest, student: Student, session: InTransaction, world: InWorld
+) -> SheetDocument:
+    """A sheet after one change to a line drafted by hand. 422 says why a change cannot be made."""
+    exercise = exercise_for(session, student, exercise_id)
+    unit = world.dossiers.get(version_for(world, session, exercise, student.id)).part.unit
+    view = next((view for view in form.document.views if view.id == form.view), None)
+    if view is None or view.lines is None:
+        raise HTTPException(404, "There is no drafted view of this name on the sheet.")
+    reach = form.reach / (view.scale * MILLIMETRES[unit])
+    try:
+        lines = changed(view.lines, form.change, reach)
+    except DraftingError as error:
+        raise HTTPException(422, str(error)) from error
+    again = view.model_copy(update={"lines": lines})
+    views = tuple(again if own.id == view.id else own for own in form.document.views)
+    return form.document.model_copy(update={"views": views})

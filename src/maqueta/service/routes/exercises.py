@@ -3,11 +3,19 @@
 from fastapi import APIRouter, HTTPException
 from sqlalchemy.orm import Session
 
+from maqueta.checking.exercise import USUAL_POINTS, Exercise
+from maqueta.checking.starting_sheet import choices, proposed_changes, starting_sheet
+from maqueta.checking.survey import Survey
+from maqueta.drawing.sheet_ink import piece_item
 from maqueta.service.forms import (
+    BlankTask,
+    ChoiceForm,
     ExerciseForm,
     NewExercise,
     Number,
     SharedDecision,
+    StartingForm,
+    StartingRequest,
     WallForm,
     WallSheet,
 )
@@ -22,8 +30,11 @@ from maqueta.service.present import (
     task_of,
     task_paper,
 )
+from maqueta.service.present_ink import ink_form
 from maqueta.service.variation import check_ranges, version_for
 from maqueta.service.world import AnyAccount, Instructor, InTransaction, InWorld, World
+from maqueta.sheet.document import SheetDocument
+from maqueta.sheet.placed import placed_views
 from maqueta.store.accounts import own_class, students_of
 from maqueta.store.exercises import (
     add_exercise,
@@ -34,7 +45,7 @@ from maqueta.store.exercises import (
     own_sheets,
     sheets_of,
 )
-from maqueta.store.models import ExerciseRecord
+from maqueta.store.models import ExerciseRecord, VersionRecord
 from maqueta.store.shelf import own_part
 
 router = APIRouter(prefix="/api/exercises")
@@ -55,6 +66,7 @@ def listing(account: AnyAccount, session: InTransaction, world: InWorld) -> list
                 exercise_form(
                     exercise,
                     model=_model_for(world, session, exercise, account.id),
+                    to_student=True,
                     sheet=sheet.id if sheet else None,
                     sheet_state=sheet.state if sheet else None,
                     points=points,
@@ -88,7 +100,9 @@ def _model_for(world: World, session: Session, exercise: ExerciseRecord, student
 def set_exercise(form: NewExercise, instructor: Instructor, session: InTransaction, world: InWorld) -> ExerciseForm:
     """Set an exercise for a class."""
     version = own_part(session, instructor, form.part).current
-    world.dossiers.get(version)
+    _started(world, version, form.task)
+    if form.varied and form.task.drafting.changes:
+        raise HTTPException(422, "Lines can be changed only on a part that has the same sizes for everybody.")
     if form.varied:
         check_ranges(world, version)
     school_class = own_class(session, instructor, form.school_class)
@@ -98,6 +112,41 @@ def set_exercise(form: NewExercise, instructor: Instructor, session: InTransacti
     )
     session.refresh(record, ["version", "school_class"])
     return exercise_form(record, total=len(students_of(session, school_class.id)))
+
+
+def _started(world: World, version: VersionRecord, task: Exercise) -> SheetDocument:
+    try:
+        return starting_sheet(world.dossiers.get(version), task)
+    except ValueError as error:
+        raise HTTPException(422, f"The exercise cannot be set: {error}.") from error
+
+
+@router.get("/blank", response_model=BlankTask)
+def blank(_: Instructor) -> BlankTask:
+    """What an exercise asks unless its instructor says otherwise, and the usual points of every kind."""
+    return BlankTask(task=Exercise(title_fields=("title", "drafter", "date", "scale")), points=USUAL_POINTS)
+
+
+@router.post("/starting-sheet")
+def started(form: StartingRequest, instructor: Instructor, session: InTransaction, world: InWorld) -> StartingForm:
+    """The sheet students would start from, and the lines of it that can be changed, before the exercise is set.
+
+    With `propose` that many changes are chosen by the program; the same `seed` chooses the same ones.
+    """
+    version = own_part(session, instructor, form.part).current
+    projected, task = world.dossiers.get(version), form.task
+    if form.propose and task.drafting.kind in ("missing lines", "wrong lines"):
+        changes = proposed_changes(projected, task, form.propose, form.seed)
+        task = task.model_copy(update={"drafting": task.drafting.model_copy(update={"changes": changes})})
+    document = _started(world, version, task)
+    views = dict(zip(task.view_names, (item.move for item in placed_views(projected, document)), strict=False))
+    offered = choices(projected, task) if task.drafting.given and task.drafting.kind != "third view" else ()
+    lines = [
+        ChoiceForm(view=c.view, at=c.at, added=c.added, item=piece_item(c.piece.moved(views[c.view]))) for c in offered
+    ]
+    return StartingForm(
+        ink=ink_form(Survey(projected, task, document)), changes=list(task.drafting.changes), choices=lines
+    )
 
 
 @router.get("/{exercise_id}")

@@ -3,8 +3,10 @@
 from typing import Annotated
 
 from fastapi import APIRouter, HTTPException, Query, Response
+from sqlalchemy.orm import Session
 
 from maqueta.checking.demands import demands, feature_words, form_words, pattern_words
+from maqueta.checking.exercise import Drafting
 from maqueta.projection.arrangement import ViewName, neighbour
 from maqueta.projection.attitude import SIDES, Attitude, Side, usual
 from maqueta.projection.ranking import words
@@ -17,12 +19,33 @@ from maqueta.service.part_forms import (
     ViewDrawing,
     ViewReason,
 )
-from maqueta.service.present import side_drawing
+from maqueta.service.present import side_drawing, task_of
 from maqueta.service.world import AnyAccount, InTransaction, InWorld
 from maqueta.solid.formed import Symmetry
-from maqueta.store.shelf import visible_version
+from maqueta.store.models import Account, VersionRecord
+from maqueta.store.shelf import exercises_from, visible_version
 
 router = APIRouter(prefix="/api/models")
+
+
+def _asked(session: Session, account: Account, version: VersionRecord) -> list[Drafting]:
+    """What the exercises of a student leave to the hand; empty for those who set them."""
+    if account.role != "student":
+        return []
+    return [task_of(exercise).drafting for exercise in exercises_from(session, account, version.id)]
+
+
+def _part_shown(session: Session, account: Account, version: VersionRecord) -> VersionRecord:
+    asked = _asked(session, account, version)
+    if asked and not any(drafting.shown for drafting in asked):
+        raise HTTPException(403, "In this exercise the part is known from its views alone.")
+    return version
+
+
+def _lines_shown(session: Session, account: Account, version: VersionRecord) -> bool:
+    """Whether the program may show the lines of the part: not where they are all to be drafted."""
+    asked = _asked(session, account, version)
+    return not asked or any(drafting.kind == "projected" for drafting in asked)
 
 
 @router.get("/{model_id}")
@@ -32,6 +55,7 @@ def detail(model_id: int, account: AnyAccount, session: InTransaction, world: In
     projected = world.dossiers.get(version)
     part = projected.part
     found = demands(projected)
+    shown = _lines_shown(session, account, version)
     return ModelDetail(
         name=version.part.name,
         unit=part.unit,
@@ -42,7 +66,7 @@ def detail(model_id: int, account: AnyAccount, session: InTransaction, world: In
         faces=len(part.faces),
         flat_faces=sum(1 for face in part.faces if face.kind == "plane"),
         solids=part.solids,
-        sides=[side_drawing(usual(side), projected.sides[side]) for side in SIDES],
+        sides=[side_drawing(usual(side), projected.sides[side]) for side in SIDES] if shown else [],
         ranking=[
             RankedForm(
                 side=entry.attitude.side,
@@ -58,7 +82,7 @@ def detail(model_id: int, account: AnyAccount, session: InTransaction, world: In
                 words=words(entry, part),
                 equal_to=[(other.side, other.up) for other in entry.equal_to],
             )
-            for entry in found.ranking
+            for entry in (found.ranking if account.role == "instructor" else ())
         ],
         views_needed=list(found.need.needed),
         views_repeated=list(found.need.repeated),
@@ -90,7 +114,7 @@ def _symmetry_words(symmetry: Symmetry) -> list[str]:
 @router.get("/{model_id}/mesh", response_class=Response)
 def mesh(model_id: int, account: AnyAccount, session: InTransaction, world: InWorld) -> Response:
     """Triangles and ink edges for the turntable, packed."""
-    version = visible_version(session, account, model_id)
+    version = _part_shown(session, account, visible_version(session, account, model_id))
     if version.mesh is None:
         raise HTTPException(409, "This part is still being examined.")
     headers = {
@@ -104,7 +128,7 @@ def mesh(model_id: int, account: AnyAccount, session: InTransaction, world: InWo
 @router.get("/{model_id}/picture", response_class=Response)
 def picture(model_id: int, account: AnyAccount, session: InTransaction, world: InWorld) -> Response:
     """The part as a small card model (PNG)."""
-    found = visible_version(session, account, model_id).picture
+    found = _part_shown(session, account, visible_version(session, account, model_id)).picture
     if found is None:
         raise HTTPException(409, "This part has no picture yet.")
     headers = {"cache-control": "private, max-age=604800, immutable", "etag": f'"{found}"'}
@@ -126,7 +150,10 @@ def views(
         front = Attitude(side, up)
     except ValueError as error:
         raise HTTPException(422, str(error)) from error
-    projected = world.dossiers.get(visible_version(session, account, model_id))
+    version = visible_version(session, account, model_id)
+    if not _lines_shown(session, account, version):
+        raise HTTPException(403, "In this exercise the lines are for you to draw.")
+    projected = world.dossiers.get(version)
     drawings = []
     for name in names:
         attitude = neighbour(front, name)

@@ -13,11 +13,11 @@ from maqueta.service.present import (
     counts_of,
     exercise_form,
     finding_form,
-    ink_form,
     is_late,
     marks_of,
     task_of,
 )
+from maqueta.service.present_ink import ink_form
 from maqueta.service.variation import version_for
 from maqueta.service.world import AnyAccount, Instructor, InTransaction, InWorld
 from maqueta.sheet.document import SheetDocument
@@ -47,7 +47,7 @@ def one(sheet_id: int, account: AnyAccount, session: InTransaction, world: InWor
         state=sheet.state,  # type: ignore[arg-type]
         late=is_late(sheet, exercise),
         handed_in_at=sheet.handed_in_at,
-        exercise=exercise_form(exercise, model=version.id),
+        exercise=exercise_form(exercise, model=version.id, to_student=account.role == "student"),
         ink=ink_form(result.survey),
         findings=[finding_form(finding, task) for finding in sheet.findings] if reviewed else [],
         marks=marks,

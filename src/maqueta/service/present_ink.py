@@ -1,0 +1,102 @@
+"""A sheet as the bench shows it: ink, what is known of its views, gap sums, white space, points for the pen."""
+
+from maqueta.checking.scale import least_gap, proposed
+from maqueta.checking.survey import Survey
+from maqueta.dimensioning.measure import feature_axis
+from maqueta.drawing.sheet_ink import sheet_ink
+from maqueta.service.forms import InkForm, SpaceForm, ViewFacts
+from maqueta.service.present import paper_form
+from maqueta.sheet.scales import write_scale
+from maqueta.sheet.snaps import snaps_of
+from maqueta.sheet.spacing import GapSum, as_fraction, bands
+from maqueta.solid.unit import MILLIMETRES
+
+
+def ink_form(survey: Survey) -> InkForm:
+    """A sheet as ink, with what the bench needs to know of its views."""
+    part = survey.projected.part
+    views = []
+    for item in survey.placed:
+        attitude = item.view.attitude
+        lines = []
+        if attitude is not None:
+            lines = [feature_axis(part, f, attitude) for f in part.features if f.axis != attitude.side[1]]
+        views.append(
+            ViewFacts(
+                id=item.view.id,
+                name=survey.name(item),
+                box=item.box,
+                factor=item.factor,
+                hidden_lines=len(item.lines.of("hidden")),
+                smooth_lines=len(item.lines.of("smooth")),
+                axis_lines=list(dict.fromkeys(lines)),
+            )
+        )
+    by_hand = any(item.view.lines is not None for item in survey.placed)
+    return InkForm(
+        paper=paper_form(survey.layout),
+        groups=list(sheet_ink(survey.projected, survey.sheet, construction=True)),
+        views=views,
+        gaps=_gap_sums(survey),
+        spaces=_spaces(survey),
+        scale_words=_scale_words(survey) if "scale" in survey.exercise.aids else None,
+        snaps=list(snaps_of(survey.placed)) if by_hand else [],
+    )
+
+
+def _scale_words(survey: Survey) -> str | None:
+    """Which scale leaves room for dimensions, and how much this one leaves."""
+    if survey.scale is None or not all(item.box[2] > item.box[0] for item in survey.principal):
+        return None
+    here = f"At {write_scale(survey.scale)} the smallest even gap is {least_gap(survey, survey.scale):.0f} mm"
+    best = proposed(survey)
+    if best is None:
+        return f"{here}; no recommended scale leaves room for dimensions on this paper."
+    if abs(best / survey.scale - 1) < survey.exercise.thresholds.scale_ratio:
+        return f"{here}: the largest recommended scale that leaves room for dimensions."
+    there = f"{write_scale(best)} ({least_gap(survey, best):.0f} mm)"
+    return f"{here}; the largest recommended scale that leaves room is {there}."
+
+
+def _spaces(survey: Survey) -> list[SpaceForm]:
+    """The white space beside and between the views in the front view's row, and above and below in its column."""
+    if survey.front is None:
+        return []
+    left, bottom, right, top = survey.layout.drawing_area
+    front, units = survey.front.box, survey.sheet.units
+    middle = ((front[0] + front[2]) / 2, (front[1] + front[3]) / 2)
+
+    def written(length: float) -> str:
+        return as_fraction(length / MILLIMETRES["inch"]) if units == "inch" else f"{length:.0f}"
+
+    row = bands([(i.box[0], i.box[2]) for i in survey.principal if i.box[1] < front[3] and front[1] < i.box[3]])
+    column = bands([(i.box[1], i.box[3]) for i in survey.principal if i.box[0] < front[2] and front[0] < i.box[2]])
+    across = [left, *(x for span in row for x in span), right]
+    up = [bottom, *(y for span in column for y in span), top]
+    return [
+        *(
+            SpaceForm(start=(a, middle[1]), end=(b, middle[1]), written=written(b - a))
+            for a, b in zip(across[::2], across[1::2], strict=True)
+            if b > a
+        ),
+        *(
+            SpaceForm(start=(middle[0], a), end=(middle[0], b), written=written(b - a))
+            for a, b in zip(up[::2], up[1::2], strict=True)
+            if b > a
+        ),
+    ]
+
+
+def _gap_sums(survey: Survey) -> list[str]:
+    """The gap sums of the principal views in the front view's row and column, as a person writes them."""
+    if survey.front is None:
+        return []
+    left, bottom, right, top = survey.layout.drawing_area
+    front = survey.front.box
+    row = [i.box for i in survey.principal if i.box[1] < front[3] and front[1] < i.box[3]]
+    column = [i.box for i in survey.principal if i.box[0] < front[2] and front[0] < i.box[2]]
+    units = survey.sheet.units
+    to_unit = 1 / MILLIMETRES[units]
+    across = GapSum((right - left) * to_unit, tuple((b[2] - b[0]) * to_unit for b in row))
+    up = GapSum((top - bottom) * to_unit, tuple((b[3] - b[1]) * to_unit for b in column))
+    return [f"across: {across.written(units)} {units}", f"up: {up.written(units)} {units}"]

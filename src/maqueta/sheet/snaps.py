@@ -1,0 +1,95 @@
+"""Points of a sheet that a pen can be set to exactly: ends, middles, crossings and centres."""
+
+import itertools
+import math
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
+from typing import Final, Literal
+
+import numpy as np
+from shapely import STRtree
+from shapely.geometry import LineString
+
+from maqueta.projection.carrier import TURN, Circle, Ellipse, Line, Point
+from maqueta.projection.crossing import covers, crossings
+from maqueta.projection.line_set import Piece
+from maqueta.sheet.placed import PlacedView
+
+SnapKind = Literal["end", "centre", "crossing", "middle"]
+#: More points than these are no help to a hand.
+_MOST: Final = 3000
+#: Points this close (mm) are one.
+_SAME: Final = 1e-3
+
+
+@dataclass(frozen=True, slots=True)
+class Snap:
+    """One point of the sheet, mm, and the view whose lines make it."""
+
+    kind: SnapKind
+    at: Point
+    view: str
+
+
+def snaps_of(placed: Sequence[PlacedView]) -> tuple[Snap, ...]:
+    """All points of the drawn and construction lines, each once, ends before centres, crossings and middles.
+
+    Construction lines reach across the sheet, so they cross the lines of all views; other lines cross within a view.
+    """
+    lines: list[tuple[Piece, str, bool]] = []
+    for item in placed:
+        lines += [(p.moved(item.move), item.view.id, False) for p in item.drawn if p.kind != "smooth"]
+        lines += [(p.moved(item.move), item.view.id, True) for p in item.construction]
+    found: list[Snap] = []
+    for piece, view, construction in lines:
+        if not construction:
+            found += [Snap("end", point, view) for point in _ends(piece)]
+    for piece, view, construction in lines:
+        if isinstance(piece.carrier, Circle | Ellipse) and not construction:
+            found.append(Snap("centre", (piece.carrier.x, piece.carrier.y), view))
+    found += _crossings(lines)
+    found += [
+        Snap("middle", piece.carrier.point(sum(piece.interval) / 2), view)
+        for piece, view, construction in lines
+        if isinstance(piece.carrier, Line) and not construction
+    ]
+    return tuple(_distinct(found))[:_MOST]
+
+
+def _ends(piece: Piece) -> Iterable[Point]:
+    """Both ends, and the quarter points of a circle or arc."""
+    if isinstance(piece.carrier, Circle):
+        start, end = piece.interval
+        quarters = [k * TURN / 4 for k in range(math.ceil(start / (TURN / 4)), math.floor(end / (TURN / 4)) + 1)]
+        yield from (piece.carrier.point(t) for t in quarters[: 4 if end - start >= TURN - 1e-9 else None])
+        if end - start >= TURN - 1e-9:
+            return
+    yield from piece.ends
+
+
+def _crossings(lines: Sequence[tuple[Piece, str, bool]]) -> list[Snap]:
+    shapes = [LineString(piece.outline()) for piece, _, _ in lines]
+    if not shapes:
+        return []
+    first, second = STRtree(shapes).query(shapes, predicate="intersects")
+    result = []
+    for i, j in zip(np.asarray(first).tolist(), np.asarray(second).tolist(), strict=True):
+        (a, view, a_thin), (b, other, b_thin) = lines[i], lines[j]
+        if i < j and (view == other or a_thin or b_thin):
+            points = [p for p in crossings(a.carrier, b, _SAME) if covers(a, p, _SAME)]
+            result += [Snap("crossing", point, other if a_thin else view) for point in points]
+    return result
+
+
+def _distinct(found: Iterable[Snap]) -> Iterable[Snap]:
+    """Each point once: the first kind found of it. Neighbouring cells are looked at, so that no border splits one."""
+    taken: dict[tuple[int, int], list[Point]] = {}
+    for snap in found:
+        cell = (math.floor(snap.at[0] / _SAME), math.floor(snap.at[1] / _SAME))
+        around = itertools.product((-1, 0, 1), repeat=2)
+        if any(
+            math.dist(snap.at, p) <= _SAME for dx, dy in around for p in taken.get((cell[0] + dx, cell[1] + dy), ())
+        ):
+            continue
+        taken.setdefault(cell, []).append(snap.at)
+        yield snap
