@@ -41,9 +41,11 @@ def own(exercise_id: int, student: Student, session: InTransaction, world: InWor
     exercise = exercise_for(session, student, exercise_id)
     sheet = own_sheet(session, student, exercise.id)
     if sheet is None:
-        document = starting_sheet(
-            world.dossiers.get(version_for(world, session, exercise, student.id)), task_of(exercise)
-        )
+        task = task_of(exercise)
+        # A blank sheet needs no part: it opens even where the part cannot be made.
+        document = blank_sheet(task)
+        if task.drafting.given:
+            document = starting_sheet(world.dossiers.get(version_for(world, session, exercise, student.id)), task)
         return DraftForm(id=None, state="draft", revision=0, document=document, saved_at=None)
     return _draft(sheet)
 
