@@ -33,8 +33,15 @@ def box_of(page: Page, view: str) -> tuple[float, float, float, float]:
     left, bottom, right, top = sheet(page).evaluate(
         """(svg, id) => {
             const height = svg.viewBox.baseVal.height;
-            const box = svg.querySelector(`[data-role="view"][data-id="${id}"]`).getBBox();
-            return [box.x + 2, height - box.y - box.height + 2, box.x + box.width - 2, height - box.y - 2];
+            const view = svg.querySelector(`[data-role="view"][data-id="${id}"]`);
+            // The rectangle by which a view is taken hold of is no part of its lines.
+            const boxes = [...view.children].filter((c) => c.tagName !== "rect").map((c) => c.getBBox());
+            return [
+                Math.min(...boxes.map((b) => b.x)),
+                height - Math.max(...boxes.map((b) => b.y + b.height)),
+                Math.max(...boxes.map((b) => b.x + b.width)),
+                height - Math.min(...boxes.map((b) => b.y)),
+            ];
         }""",
         view,
     )

@@ -85,6 +85,14 @@ def test_what_cannot_be_done_says_why(what: str, lines: tuple[Drafted, ...], at:
         apply(lines, what, at)
 
 
+def test_a_drawn_line_goes_before_the_thin_one_it_lies_on() -> None:
+    both = (line((0, 0), (100, 0), pen="construction"), line((0, 0), (40, 0)))
+    assert apply(both, "erase", (20, 0.5)) == both[:1]
+    assert apply(both, "erase", (60, 0.5)) == both[1:]
+    thin = apply(both[:1], "parallel", (20, 0), towards=(20, 5), distance=5, pen="visible")
+    assert [entry.pen for entry in thin] == ["construction", "visible"]
+
+
 def test_another_pen_and_erasing_touch_one_line_only() -> None:
     assert [entry.pen for entry in apply(CROSS, "pen", (50, 0), pen="hidden")] == ["hidden", "visible", "visible"]
     assert apply(CROSS, "erase", (50, 0)) == CROSS[1:]

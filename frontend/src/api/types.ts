@@ -41,6 +41,11 @@ export type Side = NonNullable<View["side"]>;
 export type Corner = NonNullable<View["corner"]>;
 export type Criterion = Finding["criterion"];
 export type ViewName = ViewDrawing["name"];
+export type BlankTask = Schemas["BlankTask"];
+export type Change = Schemas["Change"];
+export type Snap = Schemas["Snap"];
+export type LineChange = Schemas["LineChange"];
+export type Starting = Schemas["StartingForm"];
 export type Point = [number, number];
 
 /** The part's triangles and ink edges, as the kernel made them. */

@@ -2,9 +2,11 @@ import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
 
 import type { Ink as InkForm, InkGroup, Point, SheetDocument } from "../api/types";
 import { Ink, InkPiece } from "../drawing/Ink";
-import { TINTS } from "../theme";
-import { type Bench, moved, type Selection, type Stage } from "./bench";
+import { type Bench, isFixed, moved, type Selection, type Stage } from "./bench";
 import classes from "./Bench.module.css";
+import { Bands, PaperGrid, WhiteSpace } from "./CanvasAids";
+import { DraftLayer } from "./drafting/DraftLayer";
+import { isDraftTool } from "./drafting/tools";
 import { offsetOf } from "./geometry";
 import { HitArea } from "./HitArea";
 import { snapped } from "./snapping";
@@ -52,7 +54,11 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
   };
   const movable = (role: string): boolean =>
     tool === "move" &&
+    role !== "construction" &&
     (role !== "view" || stage === "Views" || stage === "Front" || stage === "Lines");
+
+  const isGivenView = (group: InkGroup): boolean =>
+    group.role === "view" && isFixed(bench, { role: "view", id: group.id });
 
   const latest = useRef({ select, document: draft.document, toSheet });
   useEffect(() => {
@@ -118,12 +124,19 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
             placeY={place[1]}
             height={paper.height}
             selected={selection?.id === group.id && selection.role === group.role}
-            onTake={!fixed && movable(group.role) ? take : undefined}
+            onTake={!fixed && movable(group.role) && !isGivenView(group) ? take : undefined}
           />
         );
       })}
       <Bands shown={shown} ink={ink} drawn={drawn} />
-      {tool !== "move" && !live && (
+      {isDraftTool(tool) && bench.drafting.grid > 0 && (
+        <PaperGrid step={bench.drafting.grid} paper={paper} />
+      )}
+      {bench.spaces && stage === "Views" && <WhiteSpace ink={ink} />}
+      {isDraftTool(tool) && !live && (
+        <DraftLayer {...{ bench, tool, ink, drawn, scale, toSheet }} />
+      )}
+      {tool !== "move" && !isDraftTool(tool) && !live && (
         <ToolLayer bench={bench} ink={ink} drawn={drawn} scale={scale} toSheet={toSheet} />
       )}
     </svg>
@@ -193,32 +206,4 @@ function stretched(group: InkGroup, [dx, dy]: Point): InkGroup {
       return { ...item, points: item.points.map((p) => move(p as Point)) };
     }),
   };
-}
-
-/** A thin band in the tint of the side each view shows, so that view and model are told together. */
-function Bands({ shown, ink, drawn }: Record<"shown" | "drawn", SheetDocument> & { ink: InkForm }) {
-  return (
-    <>
-      {ink.views.map((facts) => {
-        const view = shown.views.find((v) => v.id === facts.id);
-        const then = drawn.views.find((v) => v.id === facts.id);
-        if (!view?.side || !then) return null;
-        const tint = TINTS[view.side[1] as keyof typeof TINTS];
-        const [dx, dy] = [view.at[0] - then.at[0], view.at[1] - then.at[1]];
-        const [left, bottom, right] = facts.box;
-        return (
-          <rect
-            key={facts.id}
-            x={left + dx}
-            y={ink.paper.height - bottom - dy + 1.2}
-            width={right - left}
-            height={1.4}
-            fill={tint}
-            opacity={0.75}
-            pointerEvents="none"
-          />
-        );
-      })}
-    </>
-  );
 }

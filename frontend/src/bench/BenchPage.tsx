@@ -11,9 +11,20 @@ import { useMe } from "../frame/me";
 import { Trouble, Waiting } from "../frame/Messages";
 import { bounds } from "../turntable/cardModel";
 import { useMesh } from "../turntable/PartView";
-import { type Bench, moved, type Selection, type Stage, type Tool, without } from "./bench";
+import {
+  type Bench,
+  isFixed,
+  isGiven,
+  moved,
+  type Selection,
+  type Stage,
+  type Tool,
+  without,
+} from "./bench";
 import classes from "./Bench.module.css";
+import { useDrafting } from "./drafting/useDrafting";
 import { BenchCanvas } from "./BenchCanvas";
+import type { Point3 } from "./geometry";
 import { SaveNote } from "./SaveNote";
 import { Shortcuts } from "./Shortcuts";
 import { StagePanel } from "./StagePanel";
@@ -45,7 +56,8 @@ export default function BenchPage() {
     queryFn: () =>
       answer(api.GET("/api/models/{model_id}", { params: { path: { model_id: model ?? 0 } } })),
   });
-  const mesh = useMesh(model);
+  const shown = exercise.data?.task.drafting.shown ?? false;
+  const mesh = useMesh(shown ? model : undefined);
   const error = exercise.error ?? draft.error ?? detail.error;
   if (error)
     return (
@@ -56,7 +68,7 @@ export default function BenchPage() {
     );
   if (draft.data && draft.data.state !== "draft")
     return <Navigate to={`/sheets/${draft.data.id}`} replace />;
-  if (!exercise.data || !draft.data || !detail.data || !mesh.data)
+  if (!exercise.data || !draft.data || !detail.data || (shown && !mesh.data))
     return (
       <>
         <Header />
@@ -64,7 +76,12 @@ export default function BenchPage() {
       </>
     );
   return (
-    <AtTheBench exercise={exercise.data} start={draft.data} detail={detail.data} mesh={mesh.data} />
+    <AtTheBench
+      exercise={exercise.data}
+      start={draft.data}
+      detail={detail.data}
+      mesh={mesh.data ?? null}
+    />
   );
 }
 
@@ -72,19 +89,24 @@ interface Props {
   exercise: Exercise;
   start: Draft;
   detail: ModelDetail;
-  mesh: Mesh;
+  /** The part itself, unless it is to be known from its views alone. */
+  mesh: Mesh | null;
 }
 
 function AtTheBench({ exercise, start, detail, mesh }: Props) {
   const me = useMe();
   const draft = useDraft(exercise.id, me.login, start);
   const drawn = useInk(exercise.id, draft.document);
-  const [stage, setStage] = useState<Stage>(start.document.views.length ? "Views" : "Paper");
+  const [stage, setStage] = useState<Stage>(
+    isGiven(exercise) ? "Lines" : start.document.views.length ? "Views" : "Paper",
+  );
+  const drafting = useDrafting(exercise, draft);
   const [tool, setTool] = useState<Tool>("move");
   const [selection, select] = useState<Selection | null>(null);
   const [snapping, setSnapping] = useState(false);
+  const [spaces, setSpaces] = useState(false);
   const [help, setHelp] = useState(false);
-  const middle = useMemo(() => bounds(mesh).middle, [mesh]);
+  const middle = useMemo<Point3>(() => (mesh ? bounds(mesh).middle : [0, 0, 0]), [mesh]);
 
   const bench: Bench = {
     exercise,
@@ -99,12 +121,16 @@ function AtTheBench({ exercise, start, detail, mesh }: Props) {
     setTool,
     selection,
     select,
+    drafting,
+    spaces,
+    setSpaces,
     snapping,
     setSnapping,
   };
 
   const nudge = (dx: number, dy: number) => {
-    if (selection && tool === "move") draft.change((now) => moved(now, selection, dx, dy));
+    if (selection && tool === "move" && !isFixed(bench, selection))
+      draft.change((now) => moved(now, selection, dx, dy));
   };
   useHotkeys([
     ["mod+Z", () => draft.undo?.()],
@@ -114,7 +140,7 @@ function AtTheBench({ exercise, start, detail, mesh }: Props) {
     [
       "Delete",
       () => {
-        if (!selection) return;
+        if (!selection || isFixed(bench, selection)) return;
         draft.change((now) => without(now, selection));
         select(null);
       },

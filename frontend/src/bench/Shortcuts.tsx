@@ -9,6 +9,9 @@ const KEYS: [string, string][] = [
   ["on the turntable: , and .", "turn it on the spot"],
   ["on the sheet, with a tool: arrow keys", "go from point to point of the view"],
   ["on the sheet, with a tool: Enter", "take the point, or set the dimension down"],
+  ["with a drafting tool: arrow keys", "move the pen by the paper grid (Alt: 0.1 mm)"],
+  ["with a drafting tool: Shift and arrow keys", "go to the next end, centre, crossing or middle"],
+  ["with a drafting tool: Enter", "set the pen down, or draw"],
   ["?", "this list"],
 ];
 

@@ -25,7 +25,7 @@ export function StagePanel({ bench, stage }: { bench: Bench; stage: Stage }) {
   const turning = stage === "Front" || stage === "Views";
   return (
     <aside className={`${classes.panel} panel`} aria-label={stage}>
-      {!turning && <PartCorner bench={bench} />}
+      {!turning && bench.exercise.task.drafting.shown && <PartCorner bench={bench} />}
       <Panel key={stage} bench={bench} />
     </aside>
   );

@@ -1,7 +1,7 @@
 import { Text } from "@mantine/core";
 
 import { dayAndTime, plural } from "../frame/words";
-import { type Bench, type Stage, STAGES } from "./bench";
+import { type Bench, type Stage, stagesOf } from "./bench";
 import classes from "./Bench.module.css";
 
 interface Props {
@@ -14,7 +14,7 @@ interface Props {
 export function StageRail({ bench, stage, onStage }: Props) {
   return (
     <nav className={`${classes.rail} panel`} aria-label="Stages">
-      {STAGES.map((name, index) => (
+      {stagesOf(bench.exercise).map((name, index) => (
         <button
           key={name}
           type="button"

@@ -1,5 +1,7 @@
 import type { Exercise, Ink, Paper, SheetDocument, Side } from "../api/types";
 import type { Point3, Unit } from "./geometry";
+import type { Drafting } from "./drafting/useDrafting";
+import { type DraftTool } from "./drafting/tools";
 import type { BenchDraft } from "./useDraft";
 
 export const STAGES = [
@@ -13,7 +15,8 @@ export const STAGES = [
 ] as const;
 export type Stage = (typeof STAGES)[number];
 
-export type Tool = "move" | "centre mark" | "centre line" | "size" | "diameter" | "radius";
+export type Tool =
+  "move" | "centre mark" | "centre line" | "size" | "diameter" | "radius" | DraftTool;
 
 export interface Selection {
   role: "view" | "dimension" | "mark";
@@ -35,8 +38,36 @@ export interface Bench {
   setTool: (tool: Tool) => void;
   selection: Selection | null;
   select: (selection: Selection | null) => void;
+  drafting: Drafting;
+  /** Whether the white space between the views is measured. */
+  spaces: boolean;
+  setSpaces: (on: boolean) => void;
   snapping: boolean;
   setSnapping: (on: boolean) => void;
+}
+
+/** Whether the views are set out for the student, with something left to draw. */
+export function isGiven({ task }: Exercise): boolean {
+  return !["projected", "drafted"].includes(task.drafting.kind);
+}
+
+/** The stages an exercise needs. */
+export function stagesOf(exercise: Exercise): Stage[] {
+  if (!isGiven(exercise)) return [...STAGES];
+  return STAGES.filter(
+    (stage) =>
+      stage === "Lines" ||
+      stage === "Hand in" ||
+      (stage === "Dimensions" && exercise.task.dimensioning.required) ||
+      (stage === "Title" && exercise.task.title_fields.length > 0),
+  );
+}
+
+/** Whether what is selected is part of what was given: it can be neither moved nor taken away. */
+export function isFixed({ exercise, document }: Bench, { role, id }: Selection): boolean {
+  if (role !== "view" || !isGiven(exercise)) return false;
+  const left = exercise.task.drafting.kind === "third view";
+  return !(left && document.views.find((v) => v.id === id)?.lines);
 }
 
 /** Remove what is selected, with everything that hangs on it. */

@@ -17,6 +17,7 @@ export const PENS: Record<Pen, PenStyle> = {
   centre: { stroke: "currentColor", strokeWidth: 0.25, strokeDasharray: "6 0.75 0.125 0.75" },
   dimension: { stroke: "currentColor", strokeWidth: 0.25, strokeLinecap: "round" },
   border: { stroke: "currentColor", strokeWidth: 0.7 },
+  construction: { stroke: "#6f8796", strokeWidth: 0.18 },
   grid: { stroke: "currentColor", strokeWidth: 0.35 },
 };
 

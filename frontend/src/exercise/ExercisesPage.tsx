@@ -72,19 +72,15 @@ function Asked({ exercise }: { exercise: Exercise }) {
   );
 }
 
-function Model({ model }: { model: number }) {
-  return (
-    <div className={classes.model}>
-      <PartPicture model={model} />
-    </div>
-  );
+function Model({ exercise, shown }: { exercise: Exercise; shown: boolean }) {
+  return <div className={classes.model}>{shown && <PartPicture model={exercise.model} />}</div>;
 }
 
 function TeachingRow({ exercise }: { exercise: Exercise }) {
   const out = exercise.handed_in - exercise.returned;
   return (
     <Link to={`/exercises/${exercise.id}/wall`} className={classes.row}>
-      <Model model={exercise.model} />
+      <Model exercise={exercise} shown />
       <Asked exercise={exercise} />
       <div className={classes.state}>
         <Text className="number" fz={20}>
@@ -110,7 +106,7 @@ function StudentRow({ exercise }: { exercise: Exercise }) {
   const late = new Date(exercise.due_at) < new Date();
   return (
     <Link to={to} className={classes.row}>
-      <Model model={exercise.model} />
+      <Model exercise={exercise} shown={exercise.task.drafting.shown} />
       <Asked exercise={exercise} />
       <div className={classes.state}>
         {state === "returned" ? (

@@ -4,44 +4,18 @@ import { useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 
 import { answer, api } from "../api/client";
-import type { Task } from "../api/types";
+import type { BlankTask } from "../api/types";
 import { Header } from "../frame/Header";
+import { Trouble, Waiting } from "../frame/Messages";
 import { turnOfCorner } from "../turntable/attitude";
 import { PartView } from "../turntable/PartView";
 import { AcceptedFronts } from "./AcceptedFronts";
 import classes from "./Exercises.module.css";
+import { isGivenKind, KindFields } from "./KindFields";
+import { StartingSheet } from "./StartingSheet";
 import { TaskFields } from "./TaskFields";
 
 const CORNER_TURN = turnOfCorner("+-+", "+z");
-
-const DEFAULT_TASK: Task = {
-  title: "",
-  units: "mm",
-  angle: "third",
-  paper: "A3",
-  landscape: true,
-  views: ["front", "top", "right"],
-  pictorial: "allowed",
-  front: { accept: [], natural_up: null },
-  scale: null,
-  hidden_lines: true,
-  centre_lines: true,
-  dimensioning: { required: true, style: null, decimals: null, symmetry_by_centre_line: false },
-  title_fields: ["title", "drafter", "date", "scale"],
-  aids: ["even gaps", "centre lines"],
-  tolerance_mm: 0.3,
-  points: {},
-  error_cost: 2,
-  thresholds: {
-    front_margin: 5,
-    alignment_mm: 0.5,
-    centring_mm: 10,
-    displaced_mm: 5,
-    gaps_mm: 10,
-    room_mm: 15,
-    scale_ratio: 0.001,
-  },
-};
 
 /** A week from today, in the evening, as a date-time field wants it. */
 function nextWeek(): string {
@@ -51,6 +25,27 @@ function nextWeek(): string {
 }
 
 export default function NewExercisePage() {
+  const blank = useQuery({
+    queryKey: ["blank task"],
+    staleTime: Infinity,
+    queryFn: () => answer(api.GET("/api/exercises/blank")),
+  });
+  return (
+    <>
+      <Header
+        trail={
+          <>
+            <Link to="/">Exercises</Link> / <strong>New exercise</strong>
+          </>
+        }
+      />
+      {blank.error && <Trouble error={blank.error} />}
+      {blank.data ? <NewExerciseForm blank={blank.data} /> : !blank.error && <Waiting />}
+    </>
+  );
+}
+
+function NewExerciseForm({ blank }: { blank: BlankTask }) {
   const [search] = useSearchParams();
   const navigate = useNavigate();
   const queries = useQueryClient();
@@ -66,7 +61,7 @@ export default function NewExercisePage() {
   const [group, setGroup] = useState<string | null>(null);
   const [title, setTitle] = useState<string | null>(null);
   const [due, setDue] = useState(nextWeek);
-  const [task, setTask] = useState(DEFAULT_TASK);
+  const [task, setTask] = useState(blank.task);
   const [varied, setVaried] = useState(false);
   const [trouble, setTrouble] = useState("");
   const [busy, setBusy] = useState(false);
@@ -84,6 +79,7 @@ export default function NewExercisePage() {
       units: unit,
       paper: unit === "inch" ? "ANSI B" : "A3",
       front: { accept: [], natural_up: null },
+      drafting: { ...task.drafting, changes: [] },
     });
   };
 
@@ -116,94 +112,91 @@ export default function NewExercisePage() {
   };
 
   return (
-    <>
-      <Header
-        trail={
-          <>
-            <Link to="/">Exercises</Link> / <strong>New exercise</strong>
-          </>
-        }
-      />
-      <form className={classes.form} onSubmit={(event) => void submit(event)}>
-        <Stack>
-          <Title order={1} size="h2">
-            Set an exercise
-          </Title>
+    <form className={classes.form} onSubmit={(event) => void submit(event)}>
+      <Stack>
+        <Title order={1} size="h2">
+          Set an exercise
+        </Title>
+        <Select
+          label="Part"
+          placeholder="Choose from your shelf"
+          data={ready.map((p) => ({ value: String(p.id), label: p.name }))}
+          value={part ? String(part) : null}
+          onChange={(value) => value && choose(Number(value))}
+          searchable
+          required
+        />
+        <TextInput
+          label="Title"
+          value={heading}
+          onChange={(e) => setTitle(e.currentTarget.value)}
+          required
+        />
+        <Group grow>
           <Select
-            label="Part"
-            placeholder="Choose from your shelf"
-            data={ready.map((p) => ({ value: String(p.id), label: p.name }))}
-            value={part ? String(part) : null}
-            onChange={(value) => value && choose(Number(value))}
-            searchable
+            label="Class"
+            data={classList.data?.map((c) => ({
+              value: String(c.id),
+              label: `${c.name}, ${c.students} students`,
+            }))}
+            value={school}
+            onChange={setGroup}
             required
           />
           <TextInput
-            label="Title"
-            value={heading}
-            onChange={(e) => setTitle(e.currentTarget.value)}
+            label="Due"
+            type="datetime-local"
+            value={due}
+            onChange={(e) => setDue(e.currentTarget.value)}
             required
           />
-          <Group grow>
-            <Select
-              label="Class"
-              data={classList.data?.map((c) => ({
-                value: String(c.id),
-                label: `${c.name}, ${c.students} students`,
-              }))}
-              value={school}
-              onChange={setGroup}
-              required
+        </Group>
+        {chosen?.built && (
+          <Switch
+            label="Give every student the part in sizes of their own"
+            description="Sizes with a range, set in the builder, are drawn for each student and kept."
+            checked={varied}
+            onChange={(e) => setVaried(e.currentTarget.checked)}
+          />
+        )}
+        <KindFields task={task} onChange={setTask} />
+        <TaskFields task={task} usual={blank.points[task.drafting.kind] ?? {}} onChange={setTask} />
+        {trouble && (
+          <Alert color="ink" variant="outline" role="alert">
+            {trouble}
+          </Alert>
+        )}
+        <Button type="submit" loading={busy}>
+          Set for the class
+        </Button>
+      </Stack>
+      <Stack>
+        {chosen ? (
+          <>
+            <div style={{ height: 240 }}>
+              <PartView model={chosen.model} turn={CORNER_TURN} label="The part as a card model" />
+            </div>
+            <AcceptedFronts
+              model={chosen.model}
+              accepted={task.front.accept}
+              onChange={(accept) =>
+                setTask({
+                  ...task,
+                  front: { ...task.front, accept },
+                  drafting: { ...task.drafting, changes: [] },
+                })
+              }
             />
-            <TextInput
-              label="Due"
-              type="datetime-local"
-              value={due}
-              onChange={(e) => setDue(e.currentTarget.value)}
-              required
-            />
-          </Group>
-          {chosen?.built && (
-            <Switch
-              label="Give every student the part in sizes of their own"
-              description="Sizes with a range, set in the builder, are drawn for each student and kept."
-              checked={varied}
-              onChange={(e) => setVaried(e.currentTarget.checked)}
-            />
-          )}
-          <TaskFields task={task} onChange={setTask} />
-          {trouble && (
-            <Alert color="ink" variant="outline" role="alert">
-              {trouble}
-            </Alert>
-          )}
-          <Button type="submit" loading={busy}>
-            Set for the class
-          </Button>
-        </Stack>
-        <Stack>
-          {chosen ? (
-            <>
-              <div style={{ height: 240 }}>
-                <PartView
-                  model={chosen.model}
-                  turn={CORNER_TURN}
-                  label="The part as a card model"
-                />
-              </div>
-              <AcceptedFronts
-                model={chosen.model}
-                accepted={task.front.accept}
-                onChange={(accept) => setTask({ ...task, front: { ...task.front, accept } })}
-              />
-            </>
-          ) : (
-            <Text className="quiet">
-              Choose a part to see it here, with the front views its ranking proposes.
-            </Text>
-          )}
-        </Stack>
-      </form>
-    </>
+            {chosen && isGivenKind(task.drafting.kind) && (
+              <StartingSheet part={chosen.id} task={task} onChange={setTask} />
+            )}
+          </>
+        ) : (
+          <Text className="quiet">
+            Choose a part to see it here, with the front views its ranking proposes.
+          </Text>
+        )}
+      </Stack>
+    </form>
   );
 }

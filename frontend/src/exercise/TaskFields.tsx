@@ -11,32 +11,22 @@ import {
   Text,
 } from "@mantine/core";
 
-import type { Task } from "../api/types";
+import type { Criterion, Task } from "../api/types";
 import { CRITERIA, PAPERS, TITLE_FIELDS } from "../frame/words";
 import classes from "./Exercises.module.css";
 
 const SCALES = ["1:10", "1:5", "1:2", "1:1", "2:1", "5:1", "10:1"];
 const VIEWS: NonNullable<Task["views"]> = ["front", "top", "right", "left", "bottom", "rear"];
-const DEFAULT_POINTS: Record<string, number> = {
-  front: 3,
-  angle: 3,
-  views: 3,
-  alignment: 3,
-  lines: 4,
-  scale: 3,
-  dimensions: 6,
-  placement: 0,
-  layout: 2,
-  title: 3,
-};
-
 interface Props {
   task: Task;
+  /** The usual points of its kind. */
+  usual: Partial<Record<Criterion, number>>;
   onChange: (task: Task) => void;
 }
 
 /** What is asked of the drawing. */
-export function TaskFields({ task, onChange }: Props) {
+export function TaskFields({ task, usual, onChange }: Props) {
+  const pointsOf = (criterion: Criterion) => task.points[criterion] ?? usual[criterion] ?? 0;
   const set = (change: Partial<Task>) => onChange({ ...task, ...change });
   return (
     <Stack>
@@ -153,14 +143,15 @@ export function TaskFields({ task, onChange }: Props) {
               <Group>
                 <Checkbox value="even gaps" label="even out the gaps between views" />
                 <Checkbox value="centre lines" label="add lacking centre marks and lines" />
+                <Checkbox value="scale" label="propose a scale" />
               </Group>
             </Checkbox.Group>
           </Accordion.Panel>
         </Accordion.Item>
         <Accordion.Item value="points">
           <Accordion.Control>
-            Points: {CRITERIA.reduce((sum, c) => sum + pointsOf(task, c.id), 0)} in all, an error
-            costs {task.error_cost}
+            Points: {CRITERIA.reduce((sum, c) => sum + pointsOf(c.id), 0)} in all, an error costs{" "}
+            {task.error_cost}
           </Accordion.Control>
           <Accordion.Panel>
             <div className={classes.pointsGrid}>
@@ -170,7 +161,7 @@ export function TaskFields({ task, onChange }: Props) {
                   label={c.label}
                   min={0}
                   max={100}
-                  value={pointsOf(task, c.id)}
+                  value={pointsOf(c.id)}
                   onChange={(value) =>
                     set({ points: { ...task.points, [c.id]: Number(value) || 0 } })
                   }
@@ -192,10 +183,6 @@ export function TaskFields({ task, onChange }: Props) {
       </Accordion>
     </Stack>
   );
-}
-
-function pointsOf(task: Task, criterion: string): number {
-  return task.points[criterion] ?? DEFAULT_POINTS[criterion] ?? 0;
 }
 
 function Labelled({ label, children }: { label: string; children: React.ReactNode }) {

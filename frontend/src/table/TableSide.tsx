@@ -9,18 +9,21 @@ const CORNER_TURN = turnOfCorner("+-+", "+z");
 
 /** The part beside the sheet, with what the finding speaks of lit; below it the counts. */
 export function TableSide({ sheet, finding }: { sheet: Sheet; finding: Finding | undefined }) {
+  const seen = sheet.reviewed || sheet.exercise.task.drafting.shown;
   const lit = (finding?.edges.length ?? 0) + (finding?.faces.length ?? 0) > 0;
   return (
     <aside className={`${classes.side} panel`} aria-label="Part">
-      <div className={classes.model}>
-        <PartView
-          model={sheet.exercise.model}
-          turn={CORNER_TURN}
-          litEdges={finding?.edges}
-          litFaces={finding?.faces}
-          label={`${sheet.exercise.part_name}, card model`}
-        />
-      </div>
+      {seen && (
+        <div className={classes.model}>
+          <PartView
+            model={sheet.exercise.model}
+            turn={CORNER_TURN}
+            litEdges={finding?.edges}
+            litFaces={finding?.faces}
+            label={`${sheet.exercise.part_name}, card model`}
+          />
+        </div>
+      )}
       <Text className="quiet small">
         {lit ? "What the chosen finding speaks of is lit on the part." : sheet.exercise.part_name}
       </Text>

@@ -1,6 +1,7 @@
 """Parts and exercises of the loom workshop."""
 
 import json
+from collections.abc import Mapping
 from dataclasses import dataclass
 from pathlib import Path
 from typing import Any, Final
@@ -59,12 +60,16 @@ def demo_recipe(slug: str) -> Recipe:
 
 @dataclass(frozen=True, slots=True)
 class DemoExercise:
-    """An exercise of the evening school; `due_in_days` counts from the day the demo is loaded."""
+    """An exercise of the evening school; `due_in_days` counts from the day the demo is loaded.
+
+    `changes` lines of the given views are chosen by the program.
+    """
 
     part: str
     task: Exercise
     due_in_days: int
     varied: bool = False
+    changes: int = 0
 
 
 _FIELDS: Final = ("title", "drafter", "class", "date", "scale")
@@ -72,6 +77,19 @@ _FIELDS: Final = ("title", "drafter", "class", "date", "scale")
 
 def _task(title: str, **asked: object) -> Exercise:
     return Exercise.model_validate({"title": title, "title_fields": _FIELDS, **asked})
+
+
+def _given(title: str, drafting: Mapping[str, object]) -> Exercise:
+    """An exercise whose views are set out; only lines are asked."""
+    return Exercise.model_validate(
+        {
+            "title": title,
+            "views": ("front", "top", "right"),
+            "pictorial": "unwanted",
+            "dimensioning": {"required": False},
+            "drafting": drafting,
+        }
+    )
 
 
 EXERCISES: Final = (
@@ -111,5 +129,16 @@ EXERCISES: Final = (
         _task("Breast-beam spacer, your own sizes", views=("front", "top"), front={"natural_up": "+z"}),
         23,
         varied=True,
+    ),
+    DemoExercise("batten-stop", _given("Batten stop, the third view", {"kind": "third view", "shown": False}), 30),
+    DemoExercise(
+        "lease-stick-holder", _given("Lease-stick holder, wrong lines", {"kind": "wrong lines"}), 37, changes=5
+    ),
+    DemoExercise(
+        "tie-up-bar",
+        _task(
+            "Tie-up bar, drafted by hand", views=("front", "top", "right"), drafting={"kind": "drafted"}, scale="1:1"
+        ),
+        44,
     ),
 )

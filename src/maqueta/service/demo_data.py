@@ -5,12 +5,14 @@ import os
 import secrets
 from dataclasses import dataclass
 from datetime import datetime, timedelta
+from itertools import chain, repeat
 from typing import Final
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from maqueta.checking.report import check
+from maqueta.checking.starting_sheet import proposed_changes
 from maqueta.demo.mistakes import MISTAKES
 from maqueta.demo.model_sheet import Drafter, model_sheet
 from maqueta.demo.workshop import EXERCISES, LEVELS, DemoExercise, demo_recipe, demo_recipe_json
@@ -33,6 +35,8 @@ from maqueta.store.shelf import add_part, keep_examined, label_part
 _INSTRUCTOR: Final = ("ines.corvalho", "Ines Corvalho")
 _ADMIN: Final = ("otto.brandt", "Otto Brandt")
 _CLASS: Final = "Evening 2"
+#: Which lines the program changes in the demo.
+_CHOICE: Final = 7
 
 
 @dataclass(frozen=True, slots=True)
@@ -96,12 +100,10 @@ def load_demo(database: Database, files: FileStore, settings: Settings) -> bool:
             {s.login: (s.mistake, s.state) for s in _STUDENTS},
             _SECOND,
             _THIRD,
-            {},
-            {},
         )
-        for demo, plan in zip(EXERCISES, plans, strict=True):
+        for demo, plan in zip(EXERCISES, chain(plans, repeat({})), strict=False):
             part, known = projected[demo.part]
-            exercise = _exercise(session, instructor, part, school_class, demo)
+            exercise = _exercise(session, instructor, part, school_class, demo, known)
             for login, (mistake, state) in plan.items():
                 _sheet(session, people[login], instructor, exercise, demo, known, mistake, state)
         _write_log_ins(settings, password)
@@ -134,9 +136,16 @@ def _due(days: int) -> datetime:
 
 
 def _exercise(
-    session: Session, instructor: Account, part: PartRecord, school_class: SchoolClass, demo: DemoExercise
+    session: Session,
+    instructor: Account,
+    part: PartRecord,
+    school_class: SchoolClass,
+    demo: DemoExercise,
+    known: ProjectedPart,
 ) -> ExerciseRecord:
+    changes = [c.model_dump() for c in proposed_changes(known, demo.task, demo.changes, _CHOICE)]
     task = demo.task.model_dump(mode="json")
+    task["drafting"]["changes"] = changes
     record = add_exercise(
         session, instructor, part.current, school_class, demo.task.title, task, _due(demo.due_in_days), demo.varied
     )

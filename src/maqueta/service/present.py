@@ -130,8 +130,8 @@ def checked(projected: ProjectedPart, sheet: SheetRecord, task: Exercise) -> Che
 
 
 def counts_of(result: Check) -> list[CountForm]:
-    """The count table, empty where sizes are not judged."""
-    if result.dimensions.reason is not None:
+    """The count table, empty where sizes are not asked for or cannot be judged."""
+    if "dimensions" in result.unjudged:
         return []
     rows = [CountForm(direction=row.direction, needs=row.stretches, has=row.given) for row in result.dimensions.counts]
     needed, given = result.dimensions.diameters

@@ -14,7 +14,7 @@ from maqueta.projection.carrier import TURN, Circle, Ellipse, Interval, Line, Po
 from maqueta.projection.crossing import covers, crossings, distance
 from maqueta.projection.line_set import Piece
 from maqueta.sheet.document import MOST_LINES, Drafted, DraftedPen, ViewPoint
-from maqueta.sheet.drafted import drafted_of, pen_of, piece_of
+from maqueta.sheet.drafted import Pen, drafted_of, pen_of, piece_of
 
 #: Points this close along a line are one (part of the size of what is drawn).
 _SAME = 1e-7
@@ -25,7 +25,7 @@ class DraftingError(ValueError):
 
 
 class Change(BaseModel):
-    """One change to the line nearest to `at`; a parallel runs on the side of `towards`."""
+    """One change to the line nearest to `at`; a parallel runs on the side of `towards`, drawn with `pen`."""
 
     model_config = ConfigDict(extra="forbid", frozen=True)
 
@@ -57,14 +57,17 @@ def changed(lines: Sequence[Drafted], change: Change, reach: float) -> Lines:
                 raise DraftingError("Say how far away the parallel runs, and on which side.")
             if len(lines) >= MOST_LINES:
                 raise DraftingError(f"A view holds at most {MOST_LINES} lines.")
-            return (*lines, _parallel(lines[place], change.distance, change.towards))
+            return (*lines, _parallel(lines[place], change.distance, change.towards, Pen(change.pen)))
 
 
 def _nearest(lines: Sequence[Drafted], at: Point, reach: float) -> int:
     far = [distance(piece_of(line), at) for line in lines]
-    if not far or min(far) > reach:
+    near = min(far, default=math.inf)
+    if near > reach:
         raise DraftingError("There is no drafted line at this point.")
-    return far.index(min(far))
+    # Drawn lines often lie on the thin ones they were found by; the drawn one is meant.
+    same = [place for place, off in enumerate(far) if off <= near + _SAME * reach]
+    return min(same, key=lambda place: lines[place].pen == "construction")
 
 
 def _slack(pieces: Sequence[Piece]) -> float:
@@ -161,7 +164,7 @@ def _extended(lines: Sequence[Drafted], place: int, at: Point) -> Lines:
     return (*lines[:place], drafted_of(replace(own, interval=longer), pen_of(lines[place])), *lines[place + 1 :])
 
 
-def _parallel(line: Drafted, gap: float, towards: Point) -> Drafted:
+def _parallel(line: Drafted, gap: float, towards: Point, pen: Pen) -> Drafted:
     """A copy at an equal distance on the side of a point."""
     own = piece_of(line)
     match own.carrier:
@@ -173,11 +176,11 @@ def _parallel(line: Drafted, gap: float, towards: Point) -> Drafted:
                 raise DraftingError("Point to the side on which the parallel shall run.")
             p, q = ((x + gap * dx / away, y + gap * dy / away) for x, y in own.ends)
             carrier, interval = line_through(p, q)
-            return drafted_of(replace(own, carrier=carrier, interval=interval), pen_of(line))
+            return drafted_of(replace(own, carrier=carrier, interval=interval), pen)
         case Circle(x, y, radius):
             grown = radius + (gap if math.dist((x, y), towards) > radius else -gap)
             if grown <= 1e-9:
                 raise DraftingError("The circle is too small for a parallel at this distance inside it.")
-            return drafted_of(replace(own, carrier=Circle(x, y, grown)), pen_of(line))
+            return drafted_of(replace(own, carrier=Circle(x, y, grown)), pen)
         case _:
             raise DraftingError("Parallels are drawn to lines and circles only.")

@@ -20,6 +20,7 @@ export function FrontStage({ bench }: { bench: Bench }) {
   const turning = useBenchTurning(bench);
   const [candidates, setCandidates] = useState<Attitude[]>([]);
   const { attitude } = turning;
+  const byHand = bench.exercise.task.drafting.kind === "drafted";
   const { document, draft } = bench;
   const front = document.views.find((v) => v.id === document.front);
 
@@ -38,6 +39,7 @@ export function FrontStage({ bench }: { bench: Bench }) {
         smooth: false,
         turn: 0,
         mirrored: false,
+        lines: byHand ? [] : null,
       };
       const centre = old
         ? centreOf(old, bench.middle, bench.up, bench.unit)
@@ -66,7 +68,7 @@ export function FrontStage({ bench }: { bench: Bench }) {
         <PartView {...turning.view} />
       </div>
       <TurnButtons attitude={attitude} onChoose={turning.setAttitude} />
-      {attitude && <Candidate bench={bench} attitude={attitude} />}
+      {attitude && !byHand && <Candidate bench={bench} attitude={attitude} />}
       <Group mt="xs" gap={8}>
         <Button size="xs" disabled={!attitude} onClick={() => attitude && take(attitude)}>
           Take as front view
@@ -74,6 +76,7 @@ export function FrontStage({ bench }: { bench: Bench }) {
         <Button
           size="xs"
           variant="default"
+          hidden={byHand}
           disabled={!attitude || candidates.some((c) => sameAttitude(c, attitude))}
           onClick={() =>
             attitude && setCandidates([attitude, ...candidates].slice(0, MOST_CANDIDATES))

@@ -2,8 +2,9 @@ import { Switch, Text, Title } from "@mantine/core";
 
 import type { View } from "../../api/types";
 import { plural } from "../../frame/words";
-import type { Bench, Tool } from "../bench";
+import { type Bench, isGiven, type Tool } from "../bench";
 import classes from "../Bench.module.css";
+import { DraftPanel } from "../drafting/DraftPanel";
 import { AidButton } from "./AidButton";
 import { ToolButtons } from "./ToolButtons";
 
@@ -15,7 +16,7 @@ const TOOLS: { tool: Tool; label: string }[] = [
 
 /** Hidden lines and smooth transitions per view; centre marks and centre lines. */
 export function LinesStage({ bench }: { bench: Bench }) {
-  const { document, draft, ink, tool } = bench;
+  const { document, draft, exercise, ink, tool } = bench;
   const set = (id: string, change: Partial<View>) =>
     draft.change((now) => ({
       ...now,
@@ -26,6 +27,8 @@ export function LinesStage({ bench }: { bench: Bench }) {
       <Title order={2} size="h4">
         Lines
       </Title>
+      <KindWords bench={bench} />
+      <DraftPanel bench={bench} />
       <ToolButtons bench={bench} tools={TOOLS} />
       <Text className="quiet small" mb="sm">
         {tool === "centre mark"
@@ -34,29 +37,31 @@ export function LinesStage({ bench }: { bench: Bench }) {
             ? "Point along the axis of a round feature seen from the side."
             : "A centre mark or line that is chosen can be taken away with Delete."}
       </Text>
-      {document.views.map((view) => {
-        const facts = ink?.views.find((v) => v.id === view.id);
-        return (
-          <div key={view.id} className={classes.viewRow}>
-            <Text fw={700} size="sm" mb={4} style={{ textTransform: "capitalize" }}>
-              {facts?.name ?? view.id}
-            </Text>
-            <Switch
-              size="xs"
-              label={`Hidden lines${facts ? ` (${facts.hidden_lines})` : ""}`}
-              checked={view.hidden}
-              onChange={(e) => set(view.id, { hidden: e.currentTarget.checked })}
-            />
-            <Switch
-              size="xs"
-              mt={4}
-              label={`Smooth transitions${facts ? ` (${facts.smooth_lines})` : ""}`}
-              checked={view.smooth}
-              onChange={(e) => set(view.id, { smooth: e.currentTarget.checked })}
-            />
-          </div>
-        );
-      })}
+      {document.views
+        .filter((view) => !view.lines && !isGiven(exercise))
+        .map((view) => {
+          const facts = ink?.views.find((v) => v.id === view.id);
+          return (
+            <div key={view.id} className={classes.viewRow}>
+              <Text fw={700} size="sm" mb={4} style={{ textTransform: "capitalize" }}>
+                {facts?.name ?? view.id}
+              </Text>
+              <Switch
+                size="xs"
+                label={`Hidden lines${facts ? ` (${facts.hidden_lines})` : ""}`}
+                checked={view.hidden}
+                onChange={(e) => set(view.id, { hidden: e.currentTarget.checked })}
+              />
+              <Switch
+                size="xs"
+                mt={4}
+                label={`Smooth transitions${facts ? ` (${facts.smooth_lines})` : ""}`}
+                checked={view.smooth}
+                onChange={(e) => set(view.id, { smooth: e.currentTarget.checked })}
+              />
+            </div>
+          );
+        })}
       <Text className="quiet small" mt="sm">
         {plural(document.marks.length, "centre mark or line", "centre marks and lines")} on the
         sheet.
@@ -64,4 +69,22 @@ export function LinesStage({ bench }: { bench: Bench }) {
       <AidButton bench={bench} aid="centre lines" label="Add the lacking centre lines" />
     </>
   );
+}
+
+/** What is to be done with the lines, where views are given. */
+function KindWords({ bench }: { bench: Bench }) {
+  const { kind } = bench.exercise.task.drafting;
+  const words: Partial<Record<typeof kind, string>> = {
+    drafted:
+      "Every view is drafted by hand. Choose how it looks at the part under Front and Views.",
+    "third view": "The other views are given. Draft the empty one from them.",
+    "missing lines": "Some lines have been left out. Add them.",
+    "wrong lines":
+      "Some lines are missing, surplus, out of place or in the wrong pen. Put them right.",
+  };
+  return words[kind] ? (
+    <Text className="small" mt={4}>
+      {words[kind]}
+    </Text>
+  ) : null;
 }

@@ -16,6 +16,7 @@ export function ViewsStage({ bench }: { bench: Bench }) {
   const turning = useBenchTurning(bench);
   const { draft, document, middle, up, unit } = bench;
   const { attitude } = turning;
+  const byHand = bench.exercise.task.drafting.kind === "drafted";
 
   const add = (how: Pick<View, "side" | "up" | "corner">, what: "view" | "pictorial") => {
     const id = nextId(what === "view" ? "v" : "p", document.views);
@@ -28,6 +29,7 @@ export function ViewsStage({ bench }: { bench: Bench }) {
       smooth: false,
       turn: 0,
       mirrored: false,
+      lines: byHand && what === "view" ? [] : null,
     };
     const placed = centredAt(view, middle, up, unit, startingPlace(bench, what));
     draft.change((now) => ({ ...now, views: [...now.views, placed], front: now.front ?? id }));
@@ -60,7 +62,7 @@ export function ViewsStage({ bench }: { bench: Bench }) {
             attitude && add({ side: attitude.side, up: attitude.up, corner: null }, "view")
           }
         >
-          Add this view
+          {byHand ? "Draft this view" : "Add this view"}
         </Button>
         <Button
           size="xs"
@@ -110,11 +112,26 @@ export function ViewsStage({ bench }: { bench: Bench }) {
           />
         ))}
       </div>
+      <Switch
+        mt="md"
+        size="sm"
+        label="Measure the white space"
+        checked={bench.spaces}
+        onChange={(e) => bench.setSpaces(e.currentTarget.checked)}
+      />
       {bench.ink?.gaps.map((sum) => (
         <Text key={sum} className="quiet small" mt={4}>
           Even gaps {sum}
         </Text>
       ))}
+      {bench.ink?.scale_words && (
+        <Text className="quiet small" mt={4}>
+          {bench.ink.scale_words}
+        </Text>
+      )}
+      {!bench.exercise.task.scale && (
+        <AidButton bench={bench} aid="scale" label="Take the proposed scale" />
+      )}
       <AidButton bench={bench} aid="even gaps" label="Even out the gaps" />
     </>
   );

@@ -22,6 +22,7 @@ from maqueta.service.part_forms import (
 from maqueta.service.present import side_drawing, task_of
 from maqueta.service.world import AnyAccount, InTransaction, InWorld
 from maqueta.solid.formed import Symmetry
+from maqueta.store.exercises import own_sheets
 from maqueta.store.models import Account, VersionRecord
 from maqueta.store.shelf import exercises_from, visible_version
 
@@ -29,10 +30,14 @@ router = APIRouter(prefix="/api/models")
 
 
 def _asked(session: Session, account: Account, version: VersionRecord) -> list[Drafting]:
-    """What the exercises of a student leave to the hand; empty for those who set them."""
+    """What a student's exercises leave to the hand; empty for those who set them, and for a sheet that is returned."""
     if account.role != "student":
         return []
-    return [task_of(exercise).drafting for exercise in exercises_from(session, account, version.id)]
+    exercises = exercises_from(session, account, version.id)
+    returned = {sheet.exercise_id for sheet in own_sheets(session, account) if sheet.state == "returned"}
+    if any(exercise.id in returned for exercise in exercises):
+        return []
+    return [task_of(exercise).drafting for exercise in exercises]
 
 
 def _part_shown(session: Session, account: Account, version: VersionRecord) -> VersionRecord:

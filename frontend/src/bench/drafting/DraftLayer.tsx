@@ -1,0 +1,213 @@
+import { useEffect, useMemo, useRef, useState } from "react";
+
+import type { Ink, Point } from "../../api/types";
+import type { Bench } from "../bench";
+import { inView, MM_PER_UNIT, nearest, pickables } from "../geometry";
+import type { SheetDocument } from "../../api/types";
+import { nextSnap, penPoint, type PenPoint } from "./penPoint";
+import { atDistance, drawnInto, levelled, measure, type Shape, shapesOf, squared } from "./shapes";
+import { CHANGES, type DraftTool, isChangeTool, TOOL_FACTS } from "./tools";
+
+interface Props {
+  bench: Bench;
+  tool: DraftTool;
+  ink: Ink;
+  drawn: SheetDocument;
+  /** Screen pixels per sheet millimetre. */
+  scale: number;
+  toSheet: (event: React.PointerEvent) => Point;
+}
+
+const REACH_PX = 10;
+const WAYS: Record<string, Point> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+};
+const INK = "#2c7a70";
+
+/** The pen on the sheet: points are taken one by one, the last one draws or changes. */
+export function DraftLayer({ bench, tool, ink, drawn, scale, toSheet }: Props) {
+  const { drafting, draft, document } = bench;
+  const { view, pen, grid, size } = drafting;
+  const surface = useRef<SVGRectElement>(null);
+  const [taken, setTaken] = useState<Point[]>([]);
+  const [cursor, setCursor] = useState<PenPoint | null>(null);
+  const picks = useMemo(() => pickables(ink, drawn), [ink, drawn]);
+  const snaps = ink.snaps;
+  useEffect(() => {
+    setTaken([]);
+    surface.current?.focus();
+  }, [tool]);
+  if (!view) return null;
+
+  const facts = ink.views.find((v) => v.id === view.id);
+  const factor = facts?.factor ?? view.scale * MM_PER_UNIT[bench.unit];
+  const onPaper = size === null ? null : size * MM_PER_UNIT[document.units] * view.scale;
+  const changing = isChangeTool(tool);
+  const paper: [number, number] = [ink.paper.width, ink.paper.height];
+  const reach = REACH_PX / scale;
+
+  /** The pointer, held level or upright, then at the given size from the point before. */
+  const aimed = (raw: Point, straight: boolean): PenPoint => {
+    const last = taken[taken.length - 1];
+    if (changing) return { at: raw, on: null };
+    const set = penPoint(raw, snaps, grid, reach);
+    if (!last || tool === "throw" || tool === "carry") return set;
+    const fixed = onPaper !== null && (tool === "line" || tool === "circle" || tool === "arc");
+    let { at } = set;
+    if (straight) at = squared(last, at);
+    // A size is given along a direction: nearly level or upright is meant to be so.
+    if (fixed && taken.length === 1)
+      at = atDistance(last, straight ? at : levelled(last, raw), onPaper);
+    return at === set.at ? set : { at, on: null };
+  };
+
+  const act = (at: Point) => {
+    const points = [...taken, at];
+    if (points.length < TOOL_FACTS[tool].points) {
+      setTaken(points);
+      return;
+    }
+    setTaken([]);
+    if (!changing) {
+      const thin = tool === "throw" || tool === "mitre" || tool === "carry";
+      const shapes = shapesOf(tool, points, paper);
+      draft.change((now) => {
+        const here = now.views.find((v) => v.id === view.id);
+        return here ? drawnInto(now, here, factor, shapes, thin ? "construction" : pen) : now;
+      });
+      // A line goes on from where it ended, so that a contour is drawn in one go.
+      if (tool === "line") setTaken([at]);
+      return;
+    }
+    const first = inView(points[0]!, view, factor);
+    const change = {
+      what: CHANGES[tool],
+      at: first,
+      pen: pen === "centre" ? "visible" : pen,
+    } as const;
+    if (tool !== "parallel") {
+      drafting.change.mutate({ sent: document, at: view, change });
+      return;
+    }
+    const hit = nearest(picks, points[0]!, 3, ["line", "circle"], view.id);
+    const aside = hit ? distanceTo(hit, points[1]!) : measure(points[0]!, points[1]!);
+    const distance =
+      (onPaper ?? (grid ? Math.max(Math.round(aside / grid), 0) * grid || aside : aside)) / factor;
+    const towards = inView(points[1]!, view, factor);
+    drafting.change.mutate({ sent: document, at: view, change: { ...change, towards, distance } });
+  };
+
+  const key = (event: React.KeyboardEvent) => {
+    const way = WAYS[event.key];
+    if (event.key === "Enter" && cursor) act(cursor.at);
+    else if (event.key === "Escape" && taken.length) setTaken([]);
+    else if (way) {
+      const from = cursor?.at ?? [paper[0] / 2, paper[1] / 2];
+      const step = event.altKey ? 0.1 : grid || 1;
+      const free: PenPoint = {
+        at: [from[0] + way[0] * step, from[1] + way[1] * step],
+        on: grid ? "grid" : null,
+      };
+      setCursor((event.shiftKey && nextSnap(from, way, snaps)) || free);
+    } else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+
+  const ghost = cursor && !changing ? shapesOf(tool, [...taken, cursor.at], paper) : [];
+  const hit =
+    changing && cursor && taken.length === 0
+      ? nearest(picks, cursor.at, reach, ["line", "circle"], view.id)
+      : null;
+  const y = (value: number) => paper[1] - value;
+  return (
+    <g>
+      <rect
+        ref={surface}
+        width={paper[0]}
+        height={paper[1]}
+        fill="transparent"
+        tabIndex={0}
+        aria-label={`${TOOL_FACTS[tool].label}: arrow keys move the pen, Shift with them goes to the next point, Enter sets it`}
+        style={{ cursor: "crosshair", outline: "none" }}
+        data-testid="draft-surface"
+        onPointerMove={(e) => setCursor(aimed(toSheet(e), e.shiftKey))}
+        onPointerDown={(e) => {
+          e.stopPropagation();
+          const at = aimed(toSheet(e), e.shiftKey);
+          setCursor(at);
+          act(at.at);
+        }}
+        onDoubleClick={() => setTaken([])}
+        onKeyDown={key}
+      />
+      <g pointerEvents="none" stroke={INK} fill="none" strokeWidth={0.6}>
+        {taken.map(([px, py], index) => (
+          <circle key={index} cx={px} cy={y(py)} r={0.9} fill={INK} stroke="none" />
+        ))}
+        {ghost.map((shape, index) => (
+          <Ghost key={index} shape={shape} y={y} />
+        ))}
+        {hit?.kind === "line" && (
+          <line
+            x1={hit.start[0]}
+            y1={y(hit.start[1])}
+            x2={hit.end[0]}
+            y2={y(hit.end[1])}
+            strokeWidth={1.2}
+          />
+        )}
+        {hit?.kind === "circle" && (
+          <circle cx={hit.centre[0]} cy={y(hit.centre[1])} r={hit.radius} strokeWidth={1.2} />
+        )}
+        {cursor && !changing && (
+          <>
+            <circle
+              cx={cursor.at[0]}
+              cy={y(cursor.at[1])}
+              r={1.3}
+              fill="#fffdf8"
+              strokeWidth={0.5}
+            />
+            {cursor.on && cursor.on !== "grid" && (
+              <text
+                x={cursor.at[0] + 2.4}
+                y={y(cursor.at[1]) - 2}
+                fontSize={3.6}
+                fill={INK}
+                stroke="none"
+              >
+                {cursor.on}
+              </text>
+            )}
+          </>
+        )}
+      </g>
+    </g>
+  );
+}
+
+function distanceTo(hit: NonNullable<ReturnType<typeof nearest>>, at: Point): number {
+  if (hit.kind === "circle")
+    return Math.abs(Math.hypot(at[0] - hit.centre[0], at[1] - hit.centre[1]) - hit.radius);
+  if (hit.kind !== "line") return 0;
+  const [dx, dy] = [hit.end[0] - hit.start[0], hit.end[1] - hit.start[1]];
+  return Math.abs((at[0] - hit.start[0]) * dy - (at[1] - hit.start[1]) * dx) / Math.hypot(dx, dy);
+}
+
+function Ghost({ shape, y }: { shape: Shape; y: (value: number) => number }) {
+  if (shape.kind === "line")
+    return <line x1={shape.from[0]} y1={y(shape.from[1])} x2={shape.to[0]} y2={y(shape.to[1])} />;
+  const { centre, radius, start, sweep } = shape;
+  if (sweep >= 2 * Math.PI - 1e-9) return <circle cx={centre[0]} cy={y(centre[1])} r={radius} />;
+  const on = (t: number) =>
+    `${centre[0] + radius * Math.cos(t)} ${y(centre[1] + radius * Math.sin(t))}`;
+  return (
+    <path
+      d={`M${on(start)}A${radius} ${radius} 0 ${sweep > Math.PI ? 1 : 0} 0 ${on(start + sweep)}`}
+    />
+  );
+}

@@ -1,0 +1,118 @@
+import { Button, NumberInput, SegmentedControl, Select, Text } from "@mantine/core";
+
+import type { Bench } from "../bench";
+import classes from "../Bench.module.css";
+import {
+  CARRY_TOOLS,
+  CHANGE_TOOLS,
+  DRAW_TOOLS,
+  type DraftTool,
+  isDraftTool,
+  type Pen,
+  PEN_NAMES,
+  TOOL_FACTS,
+} from "./tools";
+
+const GROUPS: { label: string; tools: readonly DraftTool[] }[] = [
+  { label: "Draw", tools: DRAW_TOOLS },
+  { label: "Change", tools: CHANGE_TOOLS },
+  { label: "Carry over", tools: CARRY_TOOLS },
+];
+
+/** Pens, tools and paper grid for the views that are drafted by hand. */
+export function DraftPanel({ bench }: { bench: Bench }) {
+  const { drafting, tool, setTool, document, ink } = bench;
+  const { view, drafted } = drafting;
+  if (!view) return null;
+  const grids = document.units === "inch" ? INCH_GRIDS : MM_GRIDS;
+  return (
+    <section aria-label="Drafting" className={classes.drafting}>
+      {drafted.length > 1 && (
+        <SegmentedControl
+          size="xs"
+          fullWidth
+          aria-label="View in hand"
+          data={drafted.map((v) => ({
+            value: v.id,
+            label: ink?.views.find((f) => f.id === v.id)?.name ?? v.id,
+          }))}
+          value={view.id}
+          onChange={drafting.setView}
+        />
+      )}
+      <SegmentedControl
+        size="xs"
+        mt={8}
+        fullWidth
+        aria-label="Pen"
+        data={PEN_NAMES.map((pen) => ({
+          value: pen,
+          label: pen === "construction" ? "thin" : pen,
+        }))}
+        value={drafting.pen}
+        onChange={(pen) => drafting.setPen(pen as Pen)}
+      />
+      {GROUPS.map(({ label, tools }) => (
+        <div key={label} className={classes.toolGroup} role="group" aria-label={label}>
+          <span className="quiet small">{label}</span>
+          <div>
+            {tools.map((name) => (
+              <Button
+                key={name}
+                size="compact-xs"
+                variant={tool === name ? "filled" : "default"}
+                aria-pressed={tool === name}
+                onClick={() => setTool(tool === name ? "move" : name)}
+              >
+                {TOOL_FACTS[name].label}
+              </Button>
+            ))}
+          </div>
+        </div>
+      ))}
+      <Text className="small" mt={8} mih={36}>
+        {isDraftTool(tool)
+          ? TOOL_FACTS[tool].hints.join(" ")
+          : "Choose a tool to draw in this view."}
+      </Text>
+      {drafting.change.error && (
+        <Text c="var(--fault)" role="alert" size="sm">
+          {drafting.change.error.message}
+        </Text>
+      )}
+      <div className={classes.pair}>
+        <NumberInput
+          size="xs"
+          label={`Size, ${document.units}`}
+          placeholder="by pointing"
+          min={0}
+          decimalScale={4}
+          value={drafting.size ?? ""}
+          onChange={(value) => drafting.setSize(Number(value) || null)}
+        />
+        <Select
+          size="xs"
+          label="Paper grid"
+          data={grids}
+          value={String(drafting.grid)}
+          allowDeselect={false}
+          onChange={(value) => drafting.setGrid(Number(value))}
+        />
+      </div>
+    </section>
+  );
+}
+
+const MM_GRIDS = [
+  { value: "0", label: "none" },
+  { value: "1", label: "1 mm" },
+  { value: "5", label: "5 mm" },
+  { value: "10", label: "10 mm" },
+];
+const INCH_GRIDS = [
+  { value: "0", label: "none" },
+  { value: String(25.4 / 16), label: "1/16 in" },
+  { value: String(25.4 / 8), label: "1/8 in" },
+  { value: String(25.4 / 4), label: "1/4 in" },
+  { value: "5", label: "5 mm" },
+];

@@ -1,0 +1,71 @@
+import { MultiSelect, Select, Stack, Switch } from "@mantine/core";
+
+import type { Task } from "../api/types";
+
+type Kind = Task["drafting"]["kind"];
+
+const KINDS: { value: Kind; label: string }[] = [
+  { value: "projected", label: "Choose the views, the program draws their lines" },
+  { value: "drafted", label: "Draft all views by hand" },
+  { value: "third view", label: "Complete the third view" },
+  { value: "missing lines", label: "Add the missing lines" },
+  { value: "wrong lines", label: "Find the wrong lines" },
+];
+
+/** Whether views are set out for the student. */
+export function isGivenKind(kind: Kind): boolean {
+  return kind !== "projected" && kind !== "drafted";
+}
+
+interface Props {
+  task: Task;
+  onChange: (task: Task) => void;
+}
+
+/** How the views come about, and what is left to the hand. */
+export function KindFields({ task, onChange }: Props) {
+  const { drafting } = task;
+  const choose = (kind: Kind) =>
+    onChange({
+      ...task,
+      drafting: { kind, left: [], changes: [], shown: isGivenKind(kind) ? drafting.shown : true },
+      // Where the sheet is set out, lines are what is asked; sizes and title can be asked for again below.
+      dimensioning: { ...task.dimensioning, required: !isGivenKind(kind) },
+      title_fields: isGivenKind(kind) ? [] : ["title", "drafter", "date", "scale"],
+      views: task.views?.length ? task.views : ["front", "top", "right"],
+      points: {},
+    });
+  const views = task.views ?? ["front", "top", "right"];
+  return (
+    <Stack gap="xs">
+      <Select
+        label="What is asked of the lines"
+        data={KINDS}
+        value={drafting.kind}
+        allowDeselect={false}
+        onChange={(value) => value && choose(value as Kind)}
+      />
+      {drafting.kind === "third view" && (
+        <MultiSelect
+          label="Left to draft"
+          description="The last of the views asked for, unless you choose others"
+          data={views}
+          value={drafting.left}
+          onChange={(left) =>
+            onChange({ ...task, drafting: { ...drafting, left: left as typeof drafting.left } })
+          }
+        />
+      )}
+      {isGivenKind(drafting.kind) && (
+        <Switch
+          label="Show the part on the turntable"
+          description="Without it, students know the part from the given views alone."
+          checked={drafting.shown}
+          onChange={(e) =>
+            onChange({ ...task, drafting: { ...drafting, shown: e.currentTarget.checked } })
+          }
+        />
+      )}
+    </Stack>
+  );
+}

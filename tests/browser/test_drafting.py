@@ -1,0 +1,154 @@
+"""Drafting by hand at the bench: a third view carried across, wrong lines put right, kinds of exercises set."""
+
+import re
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.bench_actions import box_of, click, drag, look_at, on_screen, saved, sheet, stage
+from tests.browser.conftest import Open
+
+pytestmark = pytest.mark.browser
+
+
+def _tool(page: Page, name: str) -> None:
+    page.get_by_label("Drafting").get_by_role("button", name=name, exact=True).click()
+
+
+def _at(page: Page, *points: tuple[float, float]) -> None:
+    """Set the pen to points one after the other, each once the sheet has taken in the one before."""
+    for point in points:
+        click(page, point)
+    saved(page)
+
+
+def _lines(page: Page, view: str) -> int:
+    """How many lines a drafted view shows."""
+    return sheet(page).locator(f'[data-role="view"][data-id="{view}"] > *').count()
+
+
+def _open(page: Page, title: str) -> None:
+    page.get_by_role("link", name=re.compile(title)).click()
+    expect(sheet(page)).to_be_visible()
+
+
+def _hand_in(page: Page) -> str:
+    stage(page, "Hand in")
+    page.get_by_role("button", name="Hand in", exact=True).last.click()
+    page.get_by_role("dialog").get_by_role("button", name=re.compile("Hand in")).click()
+    page.wait_for_url(re.compile(r"/sheets/\d+$"))
+    return page.url.rsplit("/", 1)[1]
+
+
+def test_third_view_by_thrown_lines_and_given_sizes(open_page: Open) -> None:
+    page = open_page("nela.havlik")
+    _open(page, "Batten stop, the third view")
+    # The part is known from its views alone.
+    expect(page.get_by_label("Batten stop, card model")).to_have_count(0)
+    left, bottom, right, top = box_of(page, "v1")
+    _tool(page, "Throw across")
+    for height in (bottom, top):
+        _at(page, (left, height), (left + 60, height))
+    construction = sheet(page).locator('[data-role="construction"] > *')
+    expect(construction).to_have_count(2)
+    _tool(page, "Rectangle")
+    start = round((right + 50) / 5) * 5
+    # The grid gives the first corner across; the thrown lines are met by an upright one.
+    _tool(page, "Throw across")
+    _at(page, (start, round(top / 5) * 5 + 20), (start, top - 25))
+    _tool(page, "Line")
+    page.get_by_label("Size, mm").fill("40")
+    _at(page, (start, bottom), (start + 20, bottom))
+    page.keyboard.press("Escape")
+    page.get_by_label("Size, mm").fill("")
+    _tool(page, "Rectangle")
+    _at(page, (start + 40, bottom), (start, top))
+    _tool(page, "Parallel")
+    page.get_by_label("Size, mm").fill("15")
+    _at(page, (start + 20, bottom), (start + 20, bottom + 12))
+    expect(sheet(page).locator('[data-role="view"][data-id="v3"] > polyline')).to_have_count(6)
+    page.get_by_label("Size, mm").fill("")
+    number = _hand_in(page)
+
+    teacher = open_page("ines.corvalho")
+    teacher.goto(f"/sheets/{number}")
+    slip = teacher.get_by_label("Slip")
+    expect(slip.get_by_text("2 hidden lines, 30 mm in all, are missing in the right view.")).to_be_visible()
+    for words in ("visible line", "no edge of the part", "should be", "must be in line"):
+        expect(slip.get_by_text(re.compile(words))).to_have_count(0)
+
+
+def test_wrong_lines_are_erased_redrawn_and_undone(open_page: Open) -> None:
+    page = open_page("nela.havlik")
+    _open(page, "Lease-stick holder, wrong lines")
+    before = {view: _lines(page, view) for view in ("v1", "v2", "v3")}
+    left, bottom, right, top = box_of(page, "v1")
+    _tool(page, "Erase")
+    click(page, (left + 1, bottom))
+    expect(sheet(page).locator('[data-role="view"][data-id="v1"] > *')).to_have_count(before["v1"] - 1)
+    page.keyboard.press("Control+z")
+    expect(sheet(page).locator('[data-role="view"][data-id="v1"] > *')).to_have_count(before["v1"])
+    # Where there is no line nothing happens, and the bench says why.
+    click(page, ((left + right) / 2, top + 30))
+    expect(page.get_by_role("alert").filter(has_text="no drafted line")).to_be_visible()
+    # Given views stay where they are.
+    page.get_by_role("button", name="Choose").click()
+    drag(page, ((left + right) / 2, (bottom + top) / 2), ((left + right) / 2 + 30, top + 20))
+    page.keyboard.press("Delete")
+    assert box_of(page, "v1") == pytest.approx((left, bottom, right, top), abs=0.05)
+
+
+def test_drafting_by_keyboard(open_page: Open) -> None:
+    page = open_page("maya.okonedo")
+    _open(page, "Tie-up bar, drafted by hand")
+    stage(page, "Front")
+    look_at(page, "−Y side")
+    page.get_by_role("button", name="Take as front view").click()
+    stage(page, "Lines")
+    _tool(page, "Line")
+    surface = page.get_by_test_id("draft-surface")
+    surface.focus()
+    for key in ("ArrowRight", "Enter", *["ArrowRight"] * 4, "Enter", *["ArrowUp"] * 3, "Enter"):
+        page.keyboard.press(key)
+    lines = sheet(page).locator('[data-role="view"][data-id="v1"] > polyline')
+    expect(lines).to_have_count(2)
+    saved(page)
+    page.reload()
+    stage(page, "Lines")
+    expect(lines).to_have_count(2)
+
+
+def test_an_instructor_sets_wrong_lines_in_a_few_clicks(open_page: Open) -> None:
+    page = open_page("ines.corvalho")
+    page.goto("/exercises/new?part=3")
+    page.get_by_label("What is asked of the lines").first.click()
+    page.get_by_role("option", name="Find the wrong lines").click()
+    page.get_by_role("button", name="Choose some for me").click()
+    expect(page.get_by_text("4 lines changed.")).to_be_visible()
+    page.get_by_label("Starting sheet").get_by_role("button", pressed=True).first.focus()
+    page.keyboard.press("Enter")
+    expect(page.get_by_text("3 lines changed.")).to_be_visible()
+    page.get_by_role("textbox", name="Title").fill("Spot the faults")
+    page.get_by_role("button", name="Set for the class").click()
+    page.wait_for_url(re.compile("/wall$"))
+    student = open_page("juan.sandoval")
+    _open(student, "Spot the faults")
+    assert on_screen(student, (10, 10))
+    expect(student.get_by_text("Put them right")).to_be_visible()
+    _hand_in(student)
+
+
+def test_white_space_and_proposed_scale(open_page: Open) -> None:
+    page = open_page("maya.okonedo")
+    _open(page, "Breast-beam spacer, your own sizes")
+    stage(page, "Front")
+    look_at(page, "−Y side")
+    page.get_by_role("button", name="Take as front view").click()
+    stage(page, "Views")
+    page.get_by_label("Measure the white space").check(force=True)
+    expect(sheet(page).get_by_test_id("white-space").locator("text")).to_have_count(4)
+    left, _, right, _ = box_of(page, "v1")
+    page.get_by_role("button", name="Take the proposed scale").click()
+    expect(page.get_by_text("the largest recommended scale that leaves room for dimensions")).to_be_visible()
+    wide = box_of(page, "v1")
+    assert wide[2] - wide[0] > right - left
