@@ -1081,7 +1081,7 @@ export interface components {
         };
         /**
          * Change
-         * @description One change to the line nearest to `at`; a parallel runs on the side of `towards`.
+         * @description One change to the line nearest to `at`; a parallel runs on the side of `towards`, drawn with `pen`.
          */
         Change: {
             /** At */
@@ -1922,7 +1922,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "frame" | "title" | "construction" | "view" | "dimension" | "mark";
+            role: "frame" | "title" | "construction" | "view" | "dimension" | "mark" | "note";
         };
         /**
          * InkRequest
@@ -2256,6 +2256,31 @@ export interface components {
              * @enum {string}
              */
             role: "instructor" | "student" | "admin";
+        };
+        /**
+         * Note
+         * @description A line of text on the sheet: it begins at `at` on its base line; `height` of capitals in mm, `turn` in degrees.
+         */
+        Note: {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /**
+             * Height
+             * @default 3.5
+             */
+            height: number;
+            /** Id */
+            id: string;
+            /** Text */
+            text: string;
+            /**
+             * Turn
+             * @default 0
+             */
+            turn: number;
         };
         /**
          * Number
@@ -2904,6 +2929,11 @@ export interface components {
              * @default []
              */
             marks: (components["schemas"]["CentreMark"] | components["schemas"]["CentreLine"])[];
+            /**
+             * Notes
+             * @default []
+             */
+            notes: components["schemas"]["Note"][];
             /**
              * @default {
              *       "landscape": true,

@@ -66,7 +66,7 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
   });
   const take = useCallback((event: React.PointerEvent, group: InkGroup) => {
     const { role, id } = group;
-    if (role !== "view" && role !== "dimension" && role !== "mark") return;
+    if (role === "frame" || role === "title" || role === "construction") return;
     const taken = { role, id };
     const now = latest.current;
     now.select(taken);
@@ -92,7 +92,12 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
   };
 
   const known = useMemo(
-    () => new Set([...shown.views, ...shown.dimensions, ...shown.marks].map((thing) => thing.id)),
+    () =>
+      new Set(
+        [...shown.views, ...shown.dimensions, ...shown.marks, ...shown.notes].map(
+          (thing) => thing.id,
+        ),
+      ),
     [shown],
   );
   return (

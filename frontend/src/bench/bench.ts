@@ -19,7 +19,7 @@ export type Tool =
   "move" | "centre mark" | "centre line" | "size" | "diameter" | "radius" | DraftTool;
 
 export interface Selection {
-  role: "view" | "dimension" | "mark";
+  role: "view" | "dimension" | "mark" | "note";
   id: string;
 }
 
@@ -74,6 +74,7 @@ export function isFixed({ exercise, document }: Bench, { role, id }: Selection):
 export function without(document: SheetDocument, { role, id }: Selection): SheetDocument {
   if (role === "dimension")
     return { ...document, dimensions: document.dimensions.filter((d) => d.id !== id) };
+  if (role === "note") return { ...document, notes: document.notes.filter((n) => n.id !== id) };
   if (role === "mark") return { ...document, marks: document.marks.filter((m) => m.id !== id) };
   return {
     ...document,
@@ -99,6 +100,11 @@ export function moved(
     return {
       ...document,
       views: document.views.map((v) => (v.id === id ? { ...v, at: shift(v.at) } : v)),
+    };
+  if (role === "note")
+    return {
+      ...document,
+      notes: document.notes.map((n) => (n.id === id ? { ...n, at: shift(n.at) } : n)),
     };
   if (role === "dimension")
     return {

@@ -205,5 +205,10 @@ export function offsetOf(
     d.dimensions.find((x) => x.id === item.id);
   const [a, b] = item.role === "dimension" ? [find(shown), find(drawn)] : [undefined, undefined];
   const place: Point = a && b ? [a.place[0] - b.place[0], a.place[1] - b.place[1]] : [0, 0];
+  const written = (d: SheetDocument) =>
+    item.role === "note" ? d.notes.find((n) => n.id === item.id) : undefined;
+  const [note, before] = [written(shown), written(drawn)];
+  if (note && before)
+    return { view: [note.at[0] - before.at[0], note.at[1] - before.at[1]], place };
   return { view, place };
 }

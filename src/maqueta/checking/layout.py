@@ -23,12 +23,14 @@ def check_layout(survey: Survey) -> list[Finding]:
 
 
 def _drawn(survey: Survey) -> list[InkGroup]:
-    return [group for group in survey.ink if group.role in ("view", "dimension", "mark")]
+    return [group for group in survey.ink if group.role in ("view", "dimension", "mark", "note")]
 
 
 def _what(survey: Survey, group: InkGroup) -> str:
     if group.role == "view":
         return f"The {survey.names[group.id]} view"
+    if group.role == "note":
+        return "A note"
     kind = "A dimension" if group.role == "dimension" else "A centre line"
     return f"{kind} of the {survey.names[group.owner or '']} view"
 
@@ -38,9 +40,13 @@ def _outside(survey: Survey) -> list[Finding]:
     findings = []
     for group in _drawn(survey):
         box = group.box
-        view = group.id if group.role == "view" else group.owner or ""
+        view = group.id if group.role == "view" else group.owner
         reach = max(border[0] - box[0], border[1] - box[1], box[2] - border[2], box[3] - border[3])
-        common = {"views": (view,), "at": (outline(box),), "items": () if group.role == "view" else (group.id,)}
+        common = {
+            "views": (view,) if view else (),
+            "at": (outline(box),),
+            "items": () if group.role == "view" else (group.id,),
+        }
         if reach > _SLACK:
             parameters = {"what": _what(survey, group), "reach": reach}
             findings.append(found("layout.outside", parameters=parameters, variant="border", **common))

@@ -10,7 +10,7 @@ from maqueta.drawing.pens import Pen
 from maqueta.projection.carrier import Circle, Point
 from maqueta.projection.line_set import Box, box_of
 
-Role = Literal["frame", "title", "construction", "view", "dimension", "mark"]
+Role = Literal["frame", "title", "construction", "view", "dimension", "mark", "note"]
 Anchor = Literal["start", "middle", "end"]
 
 

@@ -3,7 +3,7 @@
 import math
 
 from maqueta.drawing.dimension_ink import dimension_items
-from maqueta.drawing.ink import Arc, InkGroup, Item, Stroke, group
+from maqueta.drawing.ink import Arc, InkGroup, Item, Stroke, Text, group
 from maqueta.drawing.pens import Pen
 from maqueta.drawing.title_ink import frame_group, title_group
 from maqueta.projection.carrier import Circle, Point
@@ -34,6 +34,7 @@ def sheet_ink(projected: ProjectedPart, sheet: SheetDocument, construction: bool
             group(d.id, "dimension", dimension_items(d, placed[d.view], sheet, projected.part.unit), d.view)
             for d in sheet.dimensions
         ),
+        *(group(n.id, "note", [Text(n.at, n.text, n.height, n.turn, "start")]) for n in sheet.notes if n.text.strip()),
     )
 
 

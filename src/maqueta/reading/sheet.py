@@ -20,6 +20,7 @@ from maqueta.reading.groups import apart
 from maqueta.reading.identify import Fit
 from maqueta.reading.kinds import Kind, kinds_of, pattern_kind
 from maqueta.reading.loose_sizes import loose_sizes
+from maqueta.reading.notes import notes_of
 from maqueta.reading.settle import settle_open
 from maqueta.reading.sizes import tie_sizes
 from maqueta.reading.title import read_title, symbol_marks
@@ -29,6 +30,7 @@ from maqueta.sheet.document import (
     MOST_DIMENSIONS,
     MOST_LINES,
     MOST_MARKS,
+    MOST_NOTES,
     MOST_VIEWS,
     CentreLine,
     Drafted,
@@ -96,6 +98,8 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
     document = document.model_copy(
         update={"marks": centre_lines[:MOST_MARKS], "dimensions": tied.dimensions[:MOST_DIMENSIONS]}
     )
+    notes = notes_of(content.words, frame, tied.used)
+    document = document.model_copy(update={"notes": notes[:MOST_NOTES]})
     loose = [f"the dimension {text!r}, which touches no view" for text in tied.loose]
     too_many = [
         f"{count} {what} more than the {most} a sheet may have"
@@ -103,6 +107,7 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
             (beyond, "groups of lines", MOST_VIEWS),
             (len(tied.dimensions) - MOST_DIMENSIONS, "dimensions", MOST_DIMENSIONS),
             (len(centre_lines) - MOST_MARKS, "centre lines", MOST_MARKS),
+            (len(notes) - MOST_NOTES, "notes", MOST_NOTES),
             (max(len(view.lines or ()) for view in views) - MOST_LINES, "lines of a view", MOST_LINES),
         )
         if count > 0
@@ -205,7 +210,8 @@ def _moved(document: SheetDocument, shift: tuple[float, float]) -> SheetDocument
             if box is not None
         }
         paper = paper.model_copy(update={"frame": Frame(**boxes)})
-    return document.model_copy(update={"views": views, "paper": paper})
+    notes = tuple(note.model_copy(update={"at": (note.at[0] + x, note.at[1] + y)}) for note in document.notes)
+    return document.model_copy(update={"views": views, "paper": paper, "notes": notes})
 
 
 def _centre_lines(axes: Sequence[Mark], views: Sequence[tuple[View, Box, float]]) -> tuple[CentreLine, ...]:

@@ -21,10 +21,11 @@ _NOTE_NEAR: Final = 4.0
 
 @dataclass(frozen=True, slots=True)
 class TiedSizes:
-    """Dimensions of the document, and texts of those that touch no view."""
+    """Dimensions of the document, texts of those that touch no view, and the leader notes that became dimensions."""
 
     dimensions: tuple[Dimension, ...]
     loose: tuple[str, ...]
+    used: frozenset[str]
 
 
 def tie_sizes(
@@ -43,11 +44,13 @@ def tie_sizes(
             loose.append(size.text)
         else:
             dimensions.append(tied)
+    used: list[str] = []
     for pointer, note in _noted(pointers, words):
         tied = _note(pointer, note, views, tolerance, f"d{len(dimensions) + 1}")
         if tied is not None:
             dimensions.append(tied)
-    return TiedSizes(tuple(dimensions), tuple(loose))
+            used.append(note)
+    return TiedSizes(tuple(dimensions), tuple(loose), frozenset(used))
 
 
 def _tied(size: Size, views: Sequence[PlacedView], tolerance: float, name: str) -> Dimension | None:

@@ -21,6 +21,7 @@ MOST_VIEWS = 30
 MOST_DIMENSIONS = 400
 MOST_MARKS = 400
 MOST_LINES = 4000
+MOST_NOTES = 200
 MOST_POINTS = 2000
 #: How far centre lines reach past the outline (common practice, no source).
 CENTRE_BEYOND = 3.0
@@ -217,6 +218,16 @@ class CentreLine(_Strict):
 Mark = Annotated[CentreMark | CentreLine, Field(discriminator="kind")]
 
 
+class Note(_Strict):
+    """A line of text on the sheet: it begins at `at` on its base line; `height` of capitals in mm, `turn` in degrees."""
+
+    id: Identifier
+    text: ShortText
+    at: SheetPoint
+    height: Annotated[float, Field(gt=0, le=100, allow_inf_nan=False)] = 3.5
+    turn: Annotated[float, Field(ge=-360, le=360, allow_inf_nan=False)] = 0.0
+
+
 class TitleBlock(_Strict):
     """What is written in the title block; `angle` is the symbol drawn there."""
 
@@ -236,6 +247,7 @@ class SheetDocument(_Strict):
     views: Annotated[tuple[View, ...], Field(max_length=MOST_VIEWS)] = ()
     dimensions: Annotated[tuple[Dimension, ...], Field(max_length=MOST_DIMENSIONS)] = ()
     marks: Annotated[tuple[Mark, ...], Field(max_length=MOST_MARKS)] = ()
+    notes: Annotated[tuple[Note, ...], Field(max_length=MOST_NOTES)] = ()
     title: TitleBlock = TitleBlock()
 
     @model_validator(mode="after")
@@ -245,6 +257,7 @@ class SheetDocument(_Strict):
             ("view", views),
             ("dimension", [d.id for d in self.dimensions]),
             ("mark", [m.id for m in self.marks]),
+            ("note", [n.id for n in self.notes]),
         ):
             if len(set(names)) != len(names):
                 raise ValueError(f"two {kind}s have the same id")

@@ -1,8 +1,18 @@
-import { SegmentedControl, Stack, Text, TextInput, Title } from "@mantine/core";
+import {
+  Button,
+  CloseButton,
+  Group,
+  SegmentedControl,
+  Stack,
+  Text,
+  TextInput,
+  Title,
+} from "@mantine/core";
 
 import type { SheetDocument } from "../../api/types";
 import { TITLE_FIELDS } from "../../frame/words";
-import type { Bench } from "../bench";
+import { type Bench, without } from "../bench";
+import { nextId } from "../geometry";
 
 /** The title block, with what the exercise asks for first. */
 export function TitleStage({ bench }: { bench: Bench }) {
@@ -39,6 +49,53 @@ export function TitleStage({ bench }: { bench: Bench }) {
           }
         />
       ))}
+      <Notes bench={bench} />
     </Stack>
+  );
+}
+
+/** Free lines of text; each is moved on the sheet by hand or by the arrow keys. */
+function Notes({ bench }: { bench: Bench }) {
+  const { document, draft, paper } = bench;
+  const change = (id: string, text: string) =>
+    draft.change((now) => ({
+      ...now,
+      notes: now.notes.map((note) => (note.id === id ? { ...note, text } : note)),
+    }));
+  const add = () => {
+    const [left, bottom] = paper?.drawing_area ?? [20, 20];
+    const id = nextId("n", document.notes);
+    const at: [number, number] = [left + 8, bottom + 8 + 7 * (document.notes.length % 8)];
+    const note = { id, text: "NOTE", at, height: 3.5, turn: 0 };
+    draft.change((now) => ({ ...now, notes: [...now.notes, note] }));
+    bench.select({ role: "note", id });
+  };
+  return (
+    <section aria-label="Notes">
+      <Text size="sm" fw={500} mt={8}>
+        Notes
+      </Text>
+      {document.notes.map((note) => (
+        <Group key={note.id} gap={6} wrap="nowrap" mt={4}>
+          <TextInput
+            size="xs"
+            style={{ flex: 1 }}
+            aria-label={`Note ${note.id.slice(1)}`}
+            maxLength={120}
+            value={note.text}
+            onFocus={() => bench.select({ role: "note", id: note.id })}
+            onChange={(e) => change(note.id, e.currentTarget.value)}
+          />
+          <CloseButton
+            size="sm"
+            aria-label={`Take note ${note.id.slice(1)} away`}
+            onClick={() => draft.change((now) => without(now, { role: "note", id: note.id }))}
+          />
+        </Group>
+      ))}
+      <Button size="xs" variant="default" mt={6} onClick={add}>
+        Add a note
+      </Button>
+    </section>
   );
 }
