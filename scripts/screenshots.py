@@ -8,6 +8,7 @@ from pathlib import Path
 sys.path.insert(0, str(Path(__file__).resolve().parent.parent))
 
 from playwright.sync_api import Browser, Page
+from tests.browser.bench_actions import box_of, click, on_screen, saved
 from tests.reading.demo_files import demo_file
 from tests.server_process import chromium, free_port, new_page, running
 
@@ -39,6 +40,12 @@ def instructor_views(browser: Browser, address: str) -> None:
     builder_views(page)
     page.goto("/exercises/new?part=6")
     take(page, "new-exercise")
+    page.get_by_label("What is asked of the lines").first.click()
+    page.get_by_role("option", name="Find the wrong lines").click()
+    page.get_by_role("button", name="Choose some for me").click()
+    page.get_by_text("4 lines changed").wait_for()
+    page.get_by_label("Starting sheet").scroll_into_view_if_needed()
+    take(page, "new-exercise-lines")
     page.goto("/exercises/1/wall")
     page.get_by_label("Lens").get_by_role("button", name=re.compile("^Lines")).click()
     take(page, "wall")
@@ -119,9 +126,39 @@ def student_views(browser: Browser, address: str) -> None:
         if name == "Front":
             page.get_by_role("button", name="Show the −Y side").click()
         take(page, f"bench-{name.lower()}")
+    drafting(new_page(browser, address, "elio.marchetti"))
     phone = new_page(browser, address, "lena.achterberg", size=(390, 800))
     phone.get_by_role("link", name=re.compile("Reed clamp")).click()
     take(phone, "slip-phone")
+
+
+def drafting(page: Page) -> None:
+    """A third view being carried across from the two that are given."""
+    page.get_by_role("link", name=re.compile("the third view")).click()
+    tools = page.get_by_label("Drafting")
+    tools.wait_for()
+    left, bottom, right, top = box_of(page, "v1")
+    edge = round((right + 50) / 5) * 5
+    tools.get_by_role("button", name="Throw across").click()
+    for height in (bottom, bottom + 15, top):
+        click(page, (right if height < top else left, height))
+        click(page, (edge, height))
+        saved(page)
+    click(page, (edge, round(top / 5) * 5 + 25))
+    click(page, (edge, bottom))
+    saved(page)
+    tools.get_by_role("button", name="Line", exact=True).click()
+    page.get_by_label("Size, mm").fill("40")
+    for start in ((edge, bottom), (edge, bottom + 15)):
+        click(page, start)
+        click(page, (edge + 20, start[1]))
+        page.keyboard.press("Escape")
+        tools.get_by_role("button", name="Line", exact=True).click()
+        saved(page)
+    page.get_by_label("Size, mm").fill("")
+    click(page, (edge + 40, bottom))
+    page.mouse.move(*on_screen(page, (edge + 40, bottom + 15)))
+    take(page, "bench-drafting")
 
 
 def main() -> None:

@@ -219,7 +219,7 @@ Mark = Annotated[CentreMark | CentreLine, Field(discriminator="kind")]
 
 
 class Note(_Strict):
-    """A line of text on the sheet: it begins at `at` on its base line; `height` of capitals in mm, `turn` in degrees."""
+    """A line of text, begun at `at` on its base line; `height` is that of capitals (mm), `turn` in degrees."""
 
     id: Identifier
     text: ShortText
