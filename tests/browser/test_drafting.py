@@ -98,6 +98,55 @@ def test_wrong_lines_are_erased_redrawn_and_undone(open_page: Open) -> None:
     assert box_of(page, "v1") == pytest.approx((left, bottom, right, top), abs=0.05)
 
 
+def test_depth_is_carried_by_the_45_degree_line_and_by_measure(open_page: Open) -> None:
+    page = open_page("sara.lindqvist")
+    _open(page, "Batten stop, the third view")
+    thin = sheet(page).locator('[data-role="construction"] > *')
+    _, bottom, right, top = box_of(page, "v2")
+    corner = (round((right + 40) / 5) * 5, round((bottom - 20) / 5) * 5)
+    _tool(page, "45° line")
+    _at(page, corner)
+    expect(thin).to_have_count(1)
+    _tool(page, "Carry a size")
+    front = box_of(page, "v1")
+    # The depth of the top view, set off to the right from a point level with the front view.
+    start = (round((front[2] + 50) / 5) * 5, round(front[1] / 5) * 5)
+    _at(page, (right, bottom), (right, top), start, (start[0] + 10, start[1]))
+    expect(thin).to_have_count(2)
+    points = thin.last.get_attribute("points") or ""
+    assert {round(float(pair.split(",")[0])) for pair in points.split()} == {round(start[0] + top - bottom)}
+    # The view that is left to draft stays on the sheet.
+    page.get_by_role("button", name="Choose").click()
+    page.keyboard.press("Delete")
+    _tool(page, "Throw across")
+    _at(page, (right, top), (right + 30, top))
+    expect(thin).to_have_count(3)
+
+
+def test_trim_and_extend_on_the_sheet(open_page: Open) -> None:
+    page = open_page("sara.lindqvist")
+    _open(page, "Lease-stick holder, wrong lines")
+    view = sheet(page).locator('[data-role="view"][data-id="v1"] > *')
+    count = view.count()
+    left, bottom, right, top = box_of(page, "v1")
+    _tool(page, "Line")
+    x, y = round((left + right) / 2 / 5) * 5, round((top + 15) / 5) * 5
+    _at(page, (x, y), (x, bottom - 10))
+    page.keyboard.press("Escape")
+    expect(view).to_have_count(count + 1)
+    _tool(page, "Trim")
+    click(page, (x, top + 8))
+    # What stood above the view is gone, the rest is still there.
+    for _ in range(100):
+        if box_of(page, "v1")[3] < top + 0.3:
+            break
+        page.wait_for_timeout(100)
+    assert box_of(page, "v1")[3] == pytest.approx(top, abs=0.3)
+    _tool(page, "Erase")
+    click(page, (x, bottom - 8))
+    expect(view).to_have_count(count)
+
+
 def test_drafting_by_keyboard(open_page: Open) -> None:
     page = open_page("maya.okonedo")
     _open(page, "Tie-up bar, drafted by hand")

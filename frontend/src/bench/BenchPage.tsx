@@ -140,7 +140,7 @@ function AtTheBench({ exercise, start, detail, mesh }: Props) {
     [
       "Delete",
       () => {
-        if (!selection || isFixed(bench, selection)) return;
+        if (!selection || (selection.role === "view" && isGiven(exercise))) return;
         draft.change((now) => without(now, selection));
         select(null);
       },

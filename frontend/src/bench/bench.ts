@@ -63,7 +63,7 @@ export function stagesOf(exercise: Exercise): Stage[] {
   );
 }
 
-/** Whether what is selected is part of what was given: it can be neither moved nor taken away. */
+/** Whether what is selected is part of what was given: it cannot be moved. */
 export function isFixed({ exercise, document }: Bench, { role, id }: Selection): boolean {
   if (role !== "view" || !isGiven(exercise)) return false;
   const left = exercise.task.drafting.kind === "third view";
