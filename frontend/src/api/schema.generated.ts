@@ -2259,7 +2259,7 @@ export interface components {
         };
         /**
          * Note
-         * @description A line of text on the sheet: it begins at `at` on its base line; `height` of capitals in mm, `turn` in degrees.
+         * @description A line of text, begun at `at` on its base line; `height` is that of capitals (mm), `turn` in degrees.
          */
         Note: {
             /** At */
