@@ -18,6 +18,7 @@ from maqueta.checking.report import check, report
 from maqueta.demo.model_sheet import Drafter, model_sheet
 from maqueta.demo.workshop import EXERCISES, PARTS, demo_recipe
 from maqueta.dimensioning.determinacy import read
+from maqueta.dimensioning.form_model import needed_sizes_of_form
 from maqueta.dimensioning.size_model import size_model
 from maqueta.projection.attitude import SIDES, usual
 from maqueta.projection.hidden_lines import Frame, HiddenLines, bare_hidden_lines
@@ -111,19 +112,32 @@ def stairs(steps: int) -> Recipe:
 
 
 def growth_rows() -> None:
-    """Determinacy solve over the number of faces; doubling them may take four times as long."""
+    """Determinacy solve and count of sizes over the number of faces; doubling them may take four times as long."""
     times = []
+    counted = []
     for steps in (3, 8, 18, 38, 78):
         _, part = part_of_recipe(stairs(steps))
 
         def solve(part: Part = part) -> object:
             return read(size_model(part), [])
 
+        def count_sizes(part: Part = part) -> object:
+            return needed_sizes_of_form(part)
+
         times.append((len(part.faces), milliseconds(solve, rounds=5)[0]))
+        counted.append((len(part.faces), milliseconds(count_sizes, rounds=5)[0]))
     for (few, before), (many, after) in pairwise(times):
         limit = (many / few) ** 2
         row(
             f"determinacy, {few} → {many} faces",
+            f"{before:.1f} → {after:.1f} ms",
+            f"{limit:.1f} ×",
+            after / before <= limit,
+        )
+    for (few, before), (many, after) in pairwise(counted):
+        limit = (many / few) ** 2
+        row(
+            f"sizes of any form, {few} → {many}",
             f"{before:.1f} → {after:.1f} ms",
             f"{limit:.1f} ×",
             after / before <= limit,

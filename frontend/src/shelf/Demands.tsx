@@ -63,7 +63,7 @@ export function Demands({ part, detail, onFaces, edges }: Props) {
                 <td className="number">{n}</td>
               </tr>
             ))}
-            <tr>
+            <tr hidden={detail.dimensions_reason !== null}>
               <td>diameters and radii</td>
               <td />
               <td className="number">{detail.diameters}</td>
@@ -75,6 +75,11 @@ export function Demands({ part, detail, onFaces, edges }: Props) {
             </tr>
           </tbody>
         </table>
+      )}
+      {detail.dimensions_needed !== null && detail.dimensions_reason && (
+        <Text size="sm" className="quiet">
+          Not told apart by direction: {detail.dimensions_reason}.
+        </Text>
       )}
       <Title order={3} size="h5">
         Features

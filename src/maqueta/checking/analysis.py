@@ -88,7 +88,8 @@ def _ranked_json(entry: Ranked, part: Part) -> dict[str, Any]:
 
 def _dimensioning(found: Demands, part: Part) -> dict[str, Any]:
     if found.reason is not None:
-        return {"not_judged": found.reason}
+        needed = {} if found.sizes is None else {"needed": found.sizes}
+        return {**needed, "not_judged": found.reason}
     return {
         "needed": found.sizes,
         "per_direction": {row.direction: {"stretches": row.stretches} for row in found.counts},

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from maqueta.dimensioning.count import DirectionCount, count, diameters
-from maqueta.dimensioning.determinacy import needed_sizes
+from maqueta.dimensioning.form_model import beyond, needed_sizes_of_form
 from maqueta.dimensioning.size_model import size_model, unsupported
 from maqueta.projection.arrangement import ViewName, neighbour, place_of
 from maqueta.projection.attitude import Attitude
@@ -35,7 +35,7 @@ class ScaleProposal:
 
 @dataclass(frozen=True, slots=True)
 class Demands:
-    """Everything a part's drawing demands. `reason` tells why its sizes are not counted, if they are not."""
+    """Everything a part's drawing demands. `reason` tells why they are not counted per direction, if so."""
 
     ranking: tuple[Ranked, ...]
     need: ViewNeed
@@ -65,7 +65,7 @@ def demands(projected: ProjectedPart) -> Demands:
         patterns=patterns(part.features, part.size),
         symmetry=symmetry(part),
         standings=standings(part),
-        sizes=needed_sizes(model) if model else None,
+        sizes=needed_sizes_of_form(part) if beyond(part) is None else None,
         counts=count(model, front) if model else (),
         diameters=diameters(model)[0] if model else 0,
         reason=reason,

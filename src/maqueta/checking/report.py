@@ -6,6 +6,7 @@ from typing import Any, Final
 from maqueta.checking.alignment import check_alignment
 from maqueta.checking.angle import check_angle
 from maqueta.checking.catalogue import CATALOGUE, wording
+from maqueta.checking.dimension_form import check_form
 from maqueta.checking.dimensions import DimensionSurvey, check_dimensions
 from maqueta.checking.exercise import CRITERIA, Criterion, Exercise
 from maqueta.checking.finding import Finding
@@ -52,6 +53,7 @@ def check(projected: ProjectedPart, exercise: Exercise, sheet: SheetDocument) ->
     ):
         findings += criterion(survey)
     findings += check_dimensions(dimensions)
+    findings += check_form(dimensions)
     findings += check_layout(survey)
     findings += check_title(survey)
     return Check(survey, tuple(findings), _unjudged(survey, dimensions), dimensions)

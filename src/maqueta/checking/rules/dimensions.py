@@ -71,6 +71,27 @@ RULES: Final[tuple[Rule, ...]] = (
         ),
     ),
     rule(
+        "dimensions.form",
+        "warning",
+        "doubt",
+        "A size is written in another form than is usual",
+        "ISO 129-1, ASME Y14.5: ⌀ for full circles, R for arcs, a number of alike ones (Mem.)",
+        (
+            "radius",
+            "The full circle {text} in the {name} view is given by its radius.",
+            "a diameter, ⌀",
+            "a radius, {text}",
+        ),
+        ("diameter", "The arc {text} in the {name} view is given by a diameter.", "a radius, R", "a diameter, {text}"),
+        ("sign", "{text} in the {name} view has no ⌀ or R before it.", "⌀ or R", "no sign"),
+        (
+            "typical",
+            "“{text}” says that it is typical; a number, such as 4×, tells how many alike there are.",
+            "a number",
+            "“typical”",
+        ),
+    ),
+    rule(
         "dimensions.on-pictorial",
         "error",
         "surplus",
