@@ -1559,8 +1559,10 @@ export interface components {
              *       "alignment_mm": 0.5,
              *       "centring_mm": 10,
              *       "displaced_mm": 5,
+             *       "first_row_mm": 10,
              *       "front_margin": 5,
              *       "gaps_mm": 10,
+             *       "next_row_mm": 6,
              *       "room_mm": 15,
              *       "scale_ratio": 0.001
              *     }
@@ -3340,6 +3342,11 @@ export interface components {
              */
             displaced_mm: number;
             /**
+             * First Row Mm
+             * @default 10
+             */
+            first_row_mm: number;
+            /**
              * Front Margin
              * @default 5
              */
@@ -3349,6 +3356,11 @@ export interface components {
              * @default 10
              */
             gaps_mm: number;
+            /**
+             * Next Row Mm
+             * @default 6
+             */
+            next_row_mm: number;
             /**
              * Room Mm
              * @default 15

@@ -8,13 +8,15 @@ from collections.abc import Mapping
 from typing import Final
 
 from maqueta.checking.finding import Finding, Severity
-from maqueta.checking.rules import dimensions, lines, sheet, views
+from maqueta.checking.rules import dimensions, lines, placement, sheet, views
 from maqueta.checking.rules.rule import MarkShape, Rule, Wording
 
 __all__ = ["CATALOGUE", "MarkShape", "Rule", "Wording", "found", "wording"]
 
 CATALOGUE: Final[Mapping[str, Rule]] = {
-    rule.id: rule for group in (views.RULES, lines.RULES, sheet.RULES, dimensions.RULES) for rule in group
+    rule.id: rule
+    for group in (views.RULES, lines.RULES, sheet.RULES, dimensions.RULES, placement.RULES)
+    for rule in group
 }
 
 

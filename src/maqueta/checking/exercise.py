@@ -71,11 +71,14 @@ class Thresholds(_Strict):
     gaps_mm: float = 10.0
     #: Room a gap between views needs for dimensions (common practice, no source).
     room_mm: float = 15.0
+    #: First row of dimensions off the outline, and further rows apart, at least (ASME Y14.5, from memory).
+    first_row_mm: float = 10.0
+    next_row_mm: float = 6.0
     #: Scales agree within this ratio.
     scale_ratio: float = 1e-3
 
 
-#: Points per criterion, thirty in all; placing of dimensions is judged later and carries none yet.
+#: Points per criterion, thirty in all; the placing of dimensions counts where an exercise gives it points.
 DEFAULT_POINTS: Final[dict[Criterion, float]] = {
     "front": 3,
     "angle": 3,

@@ -14,6 +14,7 @@ from maqueta.checking.front import check_front
 from maqueta.checking.layout import check_layout
 from maqueta.checking.lines import check_lines
 from maqueta.checking.marks import Mark, mark
+from maqueta.checking.placement import check_placement
 from maqueta.checking.scale import check_scale
 from maqueta.checking.survey import Survey
 from maqueta.checking.title import check_title
@@ -54,18 +55,20 @@ def check(projected: ProjectedPart, exercise: Exercise, sheet: SheetDocument) ->
         findings += criterion(survey)
     findings += check_dimensions(dimensions)
     findings += check_form(dimensions)
+    if exercise.dimensioning.required:
+        findings += check_placement(dimensions)
     findings += check_layout(survey)
     findings += check_title(survey)
     return Check(survey, tuple(findings), _unjudged(survey, dimensions), dimensions)
 
 
 def _unjudged(survey: Survey, dimensions: DimensionSurvey) -> dict[Criterion, str]:
-    unjudged: dict[Criterion, str] = {"placement": "the placing of dimensions is not judged yet"}
+    unjudged: dict[Criterion, str] = {}
     if survey.front is None:
         for criterion in ("front", "angle", "alignment", "lines", "scale", "layout"):
             unjudged[criterion] = "there is no principal view on the sheet"
     if not survey.exercise.dimensioning.required:
-        unjudged["dimensions"] = "the exercise asks for no dimensions"
+        unjudged["dimensions"] = unjudged["placement"] = "the exercise asks for no dimensions"
     elif dimensions.reason is not None:
         unjudged["dimensions"] = dimensions.reason
     if not survey.exercise.title_fields:

@@ -7,6 +7,7 @@ from maqueta.checking.exercise import USUAL_POINTS, Exercise
 from maqueta.checking.starting_sheet import choices, proposed_changes, starting_sheet
 from maqueta.checking.survey import Survey
 from maqueta.drawing.sheet_ink import piece_item
+from maqueta.projection.ranking import DEFAULT_VIEWS
 from maqueta.service.forms import (
     BlankTask,
     ChoiceForm,
@@ -124,7 +125,8 @@ def _started(world: World, version: VersionRecord, task: Exercise) -> SheetDocum
 @router.get("/blank", response_model=BlankTask)
 def blank(_: Instructor) -> BlankTask:
     """What an exercise asks unless its instructor says otherwise, and the usual points of every kind."""
-    return BlankTask(task=Exercise(title_fields=("title", "drafter", "date", "scale")), points=USUAL_POINTS)
+    usual = Exercise(views=DEFAULT_VIEWS, title_fields=("title", "drafter", "date", "scale"))
+    return BlankTask(task=usual, points=USUAL_POINTS)
 
 
 @router.post("/starting-sheet")
