@@ -11,6 +11,7 @@ from maqueta.checking.model_views import model_views
 from maqueta.checking.report import check
 from maqueta.checking.starting_sheet import choices, proposed_changes, starting_sheet
 from maqueta.projection.carrier import Similarity
+from maqueta.projection.mirror import mirror_image
 from maqueta.reading.laid import laid
 from maqueta.sheet.document import SheetDocument, View
 from maqueta.sheet.drafted import Pen, drafted_of, pen_of, piece_of
@@ -109,6 +110,23 @@ def _strayed(view: View) -> View:
     back = Similarity(1.0, 0.0, -11.0 / view.scale, 7.0 / view.scale)
     lines = tuple(drafted_of(piece_of(line).moved(back), pen_of(line)) for line in view.lines or ())
     return view.model_copy(update={"at": (view.at[0] + 11.0, view.at[1] - 7.0), "lines": lines})
+
+
+def test_views_that_stand_where_their_lines_fit_are_left_alone() -> None:
+    """Mirrored ones too, such as reading finds them in a file."""
+    part = demo_projected("reed-clamp")
+    sheet = drafted_by_hand("reed-clamp", task("third view"))
+    assert laid(part, sheet, 0.3) == sheet
+    view = sheet.view("v3")
+    lines = tuple(
+        drafted_of(piece, Pen("hidden" if piece.kind == "hidden" else "visible"))
+        for piece in mirror_image(part.line_set(view.attitude)).of("visible", "hidden")  # type: ignore[arg-type]
+    )
+    mirrored = view.model_copy(update={"mirrored": True, "lines": lines})
+    read = sheet.model_copy(update={"views": (*sheet.views[:2], mirrored)})
+    assert laid(part, read, 0.3) == read
+    unsaid = sheet.model_copy(update={"views": (*sheet.views[:2], mirrored.model_copy(update={"mirrored": False}))})
+    assert laid(part, unsaid, 0.3).view("v3").mirrored
 
 
 def test_a_third_view_out_of_line_is_said_as_such() -> None:
