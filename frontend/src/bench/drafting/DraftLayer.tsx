@@ -137,6 +137,7 @@ export function DraftLayer({ bench, tool, ink, drawn, scale, toSheet }: Props) {
         onPointerMove={(e) => setCursor(aimed(toSheet(e), e.shiftKey))}
         onPointerDown={(e) => {
           e.stopPropagation();
+          if (e.button !== 0) return;
           const at = aimed(toSheet(e), e.shiftKey);
           setCursor(at);
           act(at.at);

@@ -100,7 +100,9 @@ def aid(exercise_id: int, form: AidRequest, student: Student, session: InTransac
         if best is None:
             raise HTTPException(422, "No recommended scale leaves room for dimensions on this paper.")
         return rescaled(projected, form.document, best)
-    lacking = lacking_marks(projected, placed_views(projected, form.document), form.document.marks)
+    # Where a drafted view stands is settled when it is handed in; marks put there now would give its lines away.
+    shown = [item for item in placed_views(projected, form.document) if item.view.lines is None]
+    lacking = lacking_marks(projected, shown, form.document.marks)
     return form.document.model_copy(update={"marks": (*form.document.marks, *lacking)[:MOST_MARKS]})
 
 
