@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 
 import type { Ink, LinearDimension, Point, RoundDimension, SheetDocument } from "../api/types";
+import { type AxisLine, axisLines, nearestAxis, viewOf } from "./axes";
 import type { Bench } from "./bench";
 import {
   askedDirection,
@@ -190,54 +191,6 @@ export function ToolLayer({ bench, ink, drawn, scale, toSheet }: Props) {
 function kindsFor(tool: Bench["tool"]): Pick["kind"][] {
   if (tool === "size") return ["point", "line"];
   return ["circle"];
-}
-
-function viewOf(id: string, drawn: SheetDocument, ink: Ink) {
-  const view = drawn.views.find((v) => v.id === id)!;
-  const facts = ink.views.find((v) => v.id === id)!;
-  return { view, factor: facts.factor };
-}
-
-interface AxisLine {
-  view: string;
-  start: Point;
-  end: Point;
-  from: Point;
-  to: Point;
-}
-
-/** The axes of round features seen from the side, on the sheet. */
-function axisLines(ink: Ink, drawn: SheetDocument): AxisLine[] {
-  return ink.views.flatMap((facts) => {
-    const { view, factor } = viewOf(facts.id, drawn, ink);
-    const on = ([u, v]: Point): Point => [view.at[0] + factor * u, view.at[1] + factor * v];
-    return facts.axis_lines.map(([start, end]) => ({
-      view: facts.id,
-      start,
-      end,
-      from: on(start),
-      to: on(end),
-    }));
-  });
-}
-
-function nearestAxis(axes: AxisLine[], at: Point, reach: number): AxisLine | null {
-  const far = (axis: AxisLine) => {
-    const found = nearest(
-      [{ kind: "line", view: axis.view, at: axis.from, start: axis.from, end: axis.to }],
-      at,
-      reach,
-      ["line"],
-    );
-    if (!found || found.kind !== "line") return Infinity;
-    const [dx, dy] = [axis.to[0] - axis.from[0], axis.to[1] - axis.from[1]];
-    return Math.abs((at[0] - axis.from[0]) * dy - (at[1] - axis.from[1]) * dx) / Math.hypot(dx, dy);
-  };
-  const best = axes.reduce<AxisLine | null>(
-    (b, a) => (far(a) < (b ? far(b) : Infinity) ? a : b),
-    null,
-  );
-  return best;
 }
 
 type Flip = (p: Point) => Point;

@@ -1,0 +1,199 @@
+"""The faces of a part with their unknowns: what is drawn parallel, coplanar, coaxial or in line shares them."""
+
+import math
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+
+from maqueta.dimensioning.form_equations import SAME, Array, Change, System, summed
+from maqueta.solid.part import Face, Part
+
+_FULL_TURN: Final = 2 * math.pi - 1e-6
+
+
+@dataclass(frozen=True)
+class Surface:
+    """A face with its unknowns. Lengths are in parts of the size of the part.
+
+    `normal` turns with the form (planes); `centre` moves; `axis` is the direction of revolution, `turning` its change.
+    """
+
+    kind: str
+    point: Array
+    axis: Array
+    turning: Change
+    centre: Change
+    offset: int = -1
+    radius: int = -1
+    minor: int = -1
+    apex: int = -1
+    angle: int = -1
+    r: float = 0.0
+    m: float = 0.0
+    half: float = 0.0
+
+
+class _Directions:
+    """The directions of the form; those along a model axis are fixed, slanted ones have one angle, oblique ones two."""
+
+    def __init__(self, system: System) -> None:
+        self._system = system
+        self._known: list[tuple[Array, Change]] = []
+
+    def change(self, direction: Array) -> Change:
+        """How a direction may turn; parallel ones turn together, and those drawn square to each other stay so."""
+        if np.abs(direction).max() > 1 - SAME:
+            return Change()
+        for other, change in self._known:
+            if abs(abs(other @ direction) - 1) < SAME:
+                return change if other @ direction > 0 else -change
+        square = [axis for axis in np.eye(3) if abs(axis @ direction) < SAME]
+        if square:
+            ways = [np.cross(square[0], direction)]
+        else:
+            first = np.cross(direction, np.eye(3)[int(np.abs(direction).argmin())])
+            first /= np.linalg.norm(first)
+            ways = [first, np.cross(direction, first)]
+        change = Change({self._system.unknown(): way for way in ways})
+        for other, turning in self._known:
+            if abs(other @ direction) < SAME:
+                self._system.rows.append(summed(change.along(other), turning.along(direction)))
+        self._known.append((direction, change))
+        return change
+
+
+class _Stations:
+    """Coordinates along the model axes that are drawn in line, and plane offsets along other directions."""
+
+    def __init__(self, system: System) -> None:
+        self._system = system
+        self._known: list[tuple[Array, float, int]] = []
+
+    def at(self, direction: Array, value: float) -> tuple[int, float]:
+        """The unknown of a coordinate along a direction, and its sense: −1 where the direction was met reversed."""
+        for other, known, index in self._known:
+            sense = float(np.sign(other @ direction))
+            if abs(abs(other @ direction) - 1) < SAME and abs(known - sense * value) < SAME:
+                return index, sense
+        index = self._system.unknown()
+        self._known.append((direction, value, index))
+        return index, 1.0
+
+
+def surfaces_of(part: Part, system: System) -> list[Surface]:
+    """All faces with their unknowns, in the order of the part's faces."""
+    directions, stations = _Directions(system), _Stations(system)
+    own: dict[tuple[int, ...], Change] = {}
+    radii: list[tuple[Array, Array, float, int]] = []
+    found = []
+    for index, face in enumerate(part.faces):
+        point, axis = np.array(face.point) / part.size, np.array(face.direction)
+        turning = directions.change(axis) if face.kind != "sphere" else Change()
+        if face.kind == "plane":
+            station, sense = stations.at(axis, float(axis @ point))
+            # The unknown runs along the direction first met; the offset along this normal is sense times it.
+            found.append(Surface("plane", point, axis, turning, Change(), offset=station, r=sense))
+            continue
+        lone = _lone(part, index)
+        centre = _centre(system, stations, own, face, point, axis, lone)
+        radius = -1
+        if face.kind in ("cylinder", "sphere", "torus"):
+            radius = _radius(system, radii, face, point, axis, part.size)
+        found.append(
+            Surface(
+                face.kind,
+                point,
+                axis,
+                turning,
+                centre,
+                radius=radius,
+                minor=system.unknown() if face.kind == "torus" else -1,
+                apex=system.unknown() if face.kind in ("cone", "torus") else -1,
+                angle=system.unknown() if face.kind == "cone" else -1,
+                r=face.radius / part.size,
+                m=face.minor / part.size,
+                half=face.angle,
+            )
+        )
+    return found
+
+
+def _lone(part: Part, face: int) -> bool:
+    """Whether a face of revolution and all coaxial ones are part of a turn only and round off their neighbours."""
+    return all(_rounds_off(part, other) for other in range(len(part.faces)) if _coaxial(part, face, other))
+
+
+def _rounds_off(part: Part, face: int) -> bool:
+    edges = [part.edges[edge] for edge in part.faces[face].edges]
+    return part.faces[face].span < _FULL_TURN and any(edge.smooth for edge in edges)
+
+
+def _coaxial(part: Part, first: int, second: int) -> bool:
+    """Whether two faces of revolution have one axis; two spheres, whether they have one centre."""
+    a, b = part.faces[first], part.faces[second]
+    if first == second or "plane" in (a.kind, b.kind):
+        return first == second
+    between = (np.array(b.point) - np.array(a.point)) / part.size
+    if a.kind == b.kind == "sphere":
+        return bool(np.linalg.norm(between) < SAME)
+    if "sphere" in (a.kind, b.kind):
+        return False
+    axis = np.array(a.direction)
+    aside = between - (between @ axis) * axis
+    return abs(abs(axis @ np.array(b.direction)) - 1) < SAME and bool(np.linalg.norm(aside) < SAME)
+
+
+def _centre(
+    system: System,
+    stations: _Stations,
+    own: dict[tuple[int, ...], Change],
+    face: Face,
+    point: Array,
+    axis: Array,
+    lone: bool,
+) -> Change:
+    """How the axis or centre of a face may move; coaxial ones move together."""
+    ways = [np.eye(3)[k] for k in range(3)] if face.kind == "sphere" else square_to(axis)
+    if not lone:
+        change = Change()
+        for way in ways:
+            index, sense = stations.at(way, float(way @ point))
+            change = change + Change({index: sense * way})
+        return change
+    key = tuple(round(float(c) / SAME / 10) for c in (*(way @ point for way in ways), *np.abs(axis)))
+    if key not in own:
+        own[key] = Change({system.unknown(): way for way in ways})
+    return own[key]
+
+
+def square_to(axis: Array) -> list[Array]:
+    """Two directions square to an axis: along model axes where possible."""
+    along = [e for e in np.eye(3) if abs(e @ axis) < SAME]
+    if len(along) == 2:
+        return along
+    first = along[0] if along else np.cross(axis, np.eye(3)[int(np.abs(axis).argmin())])
+    first = first / np.linalg.norm(first)
+    return [first, np.cross(axis, first)]
+
+
+def _radius(
+    system: System,
+    radii: list[tuple[Array, Array, float, int]],
+    face: Face,
+    point: Array,
+    axis: Array,
+    size: float,
+) -> int:
+    """Coaxial faces of equal radius are drawn on one line; equal radii elsewhere are not implied."""
+    for other, along, value, index in radii:
+        between = point - other
+        aside = between - (between @ axis) * axis if face.kind != "sphere" else between
+        parallel = face.kind == "sphere" or abs(abs(along @ axis) - 1) < SAME
+        same = np.linalg.norm(aside) < SAME and abs(value - face.radius / size) < SAME
+        if face.kind != "torus" and parallel and same:
+            return index
+    index = system.unknown()
+    if face.kind != "torus":
+        radii.append((point, axis, face.radius / size, index))
+    return index
