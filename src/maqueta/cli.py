@@ -67,12 +67,17 @@ def _check(part: Path, sheet: Path, task: Path) -> dict[str, Any]:
             read = read_delivered(data, projected, exercise)
         except UnreadableSheetError as error:
             raise InputError(f"{sheet}: {error}") from error
-        return report(check(projected, exercise, read.document)) | {"not_read": list(read.not_read)}
+        return report(check(projected, exercise, _named(read.document, sheet))) | {"not_read": list(read.not_read)}
     if sheet.suffix.lower() != ".json":
         _missing(sheet)
         raise InputError(f"{sheet}: a sheet is a document (.json) or a DXF file (.dxf)")
     document = _model(SheetDocument, sheet)
-    return report(check(_project(part), exercise, document)) | {"not_read": []}
+    return report(check(_project(part), exercise, _named(document, sheet))) | {"not_read": []}
+
+
+def _named(document: SheetDocument, path: Path) -> SheetDocument:
+    """A sheet without a name of its own is called as its file."""
+    return document if document.name is not None else document.model_copy(update={"name": path.stem[:120]})
 
 
 def _bytes(path: Path) -> bytes:

@@ -1554,6 +1554,8 @@ export interface components {
             };
             /** Scale */
             scale?: string | null;
+            /** Sheet Name */
+            sheet_name?: string | null;
             /**
              * @default {
              *       "alignment_mm": 0.5,
@@ -1573,6 +1575,11 @@ export interface components {
              * @default
              */
             title: string;
+            /**
+             * Title Capitals
+             * @default false
+             */
+            title_capitals: boolean;
             /**
              * Title Fields
              * @default []
@@ -2905,7 +2912,7 @@ export interface components {
         };
         /**
          * SheetDocument
-         * @description One sheet. `front` names the view its drafter takes as the front view.
+         * @description One sheet. `front` names the view its drafter takes as the front view, `name` is that of sheet or file.
          */
         SheetDocument: {
             /**
@@ -2931,6 +2938,8 @@ export interface components {
              * @default []
              */
             marks: (components["schemas"]["CentreMark"] | components["schemas"]["CentreLine"])[];
+            /** Name */
+            name?: string | null;
             /**
              * Notes
              * @default []

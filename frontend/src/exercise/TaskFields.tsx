@@ -9,6 +9,7 @@ import {
   Stack,
   Switch,
   Text,
+  TextInput,
 } from "@mantine/core";
 
 import type { Criterion, Task } from "../api/types";
@@ -129,6 +130,21 @@ export function TaskFields({ task, usual, onChange }: Props) {
                 ))}
               </Group>
             </Checkbox.Group>
+            <Switch
+              mt="sm"
+              label="Lettered in capitals"
+              checked={task.title_capitals}
+              onChange={(e) => set({ title_capitals: e.currentTarget.checked })}
+            />
+            <TextInput
+              mt="sm"
+              label="Name of the sheet or file"
+              description="With fields of the title block in braces; empty: any name"
+              placeholder="{class}-{drafter}-{title}"
+              maxLength={120}
+              value={task.sheet_name ?? ""}
+              onChange={(e) => set({ sheet_name: e.currentTarget.value || null })}
+            />
           </Accordion.Panel>
         </Accordion.Item>
         <Accordion.Item value="aids">

@@ -1,5 +1,6 @@
 """What an exercise asks of a sheet: the task file of the command line and the exercise of the application."""
 
+import re
 from typing import Annotated, Final, Literal, Self, get_args
 
 from pydantic import BaseModel, ConfigDict, Field, field_validator, model_validator
@@ -173,6 +174,10 @@ class Exercise(_Strict):
     drafting: Drafting = Drafting()
     #: "angle" asks for the symbol of projection.
     title_fields: tuple[TitleField | Literal["angle"], ...] = ()
+    #: Whether the title block is lettered in capitals.
+    title_capitals: bool = False
+    #: How sheet or file is named: text with title-block fields in braces, such as "{class}-{drafter}-{title}".
+    sheet_name: Annotated[str, Field(max_length=120)] | None = None
     #: What the bench may do for the drafter.
     aids: tuple[Aid, ...] = ("even gaps", "centre lines", "scale")
     tolerance_mm: Annotated[float, Field(gt=0, le=10, allow_inf_nan=False)] = 0.3
@@ -186,6 +191,14 @@ class Exercise(_Strict):
         if scale is not None and parse_scale(scale) is None:
             raise ValueError("write the scale as 1:2 or 2:1")
         return scale
+
+    @field_validator("sheet_name")
+    @classmethod
+    def _known_fields(cls, pattern: str | None) -> str | None:
+        for field in re.findall(r"\{([^}]*)\}", pattern or ""):
+            if field not in get_args(TitleField):
+                raise ValueError(f"“{field}” is no field of the title block")
+        return pattern
 
     def points_of(self, criterion: Criterion) -> float:
         """Points of a criterion: the exercise's own, or the usual ones for its kind."""

@@ -1,18 +1,62 @@
-"""Criterion title: the title block is filled in."""
+"""Criterion title: the title block is filled in and lettered as asked, the sheet is named as asked."""
+
+import re
+from typing import Final
 
 from maqueta.checking.catalogue import found
 from maqueta.checking.finding import Finding
 from maqueta.checking.survey import Survey
+from maqueta.projection.carrier import Point
+
+#: Fields that are written the same way in any lettering.
+_SIGNS: Final = frozenset({"scale", "unit", "date", "number"})
 
 
 def check_title(survey: Survey) -> list[Finding]:
-    """`title.missing`: every field the exercise asks for has something in it."""
+    """`title.missing`, `title.lettering` and `title.name`."""
+    return [*_missing(survey), *_lettering(survey), *_name(survey)]
+
+
+def _at(survey: Survey) -> tuple[tuple[Point, ...], ...]:
     left, bottom, right, top = survey.layout.title
-    at = (((left + right) / 2, (bottom + top) / 2),)
+    return ((((left + right) / 2, (bottom + top) / 2),),)
+
+
+def _missing(survey: Survey) -> list[Finding]:
+    """Every field the exercise asks for has something in it."""
     title = survey.sheet.title
     empty = [
         field
         for field in survey.exercise.title_fields
         if not (title.angle if field == "angle" else title.fields.get(field, "").strip())
     ]
-    return [found("title.missing", at=(at,), parameters={"field": field}) for field in empty]
+    return [found("title.missing", at=_at(survey), parameters={"field": field}) for field in empty]
+
+
+def _lettering(survey: Survey) -> list[Finding]:
+    """Fields with small letters where the exercise asks for capitals."""
+    if not survey.exercise.title_capitals:
+        return []
+    fields = survey.sheet.title.fields
+    small = [field for field, text in fields.items() if field not in _SIGNS and text != text.upper()]
+    if not small:
+        return []
+    return [found("title.lettering", at=_at(survey), parameters={"fields": ", ".join(small)})]
+
+
+def _name(survey: Survey) -> list[Finding]:
+    """A name that differs from the one asked for, whatever stands between its words."""
+    pattern = survey.exercise.sheet_name
+    if pattern is None:
+        return []
+    fields = survey.sheet.title.fields
+    asked = re.sub(r"\{(\w+)\}", lambda field: fields.get(field[1], ""), pattern)  # type: ignore[arg-type]
+    name = survey.sheet.name or ""
+    if _words(name) == _words(asked):
+        return []
+    parameters = {"name": name or "none", "asked": asked, "pattern": pattern}
+    return [found("title.name", at=_at(survey), parameters=parameters)]
+
+
+def _words(name: str) -> list[str]:
+    return re.findall(r"\w+", name.casefold().replace("_", " "))

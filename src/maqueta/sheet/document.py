@@ -236,7 +236,7 @@ class TitleBlock(_Strict):
 
 
 class SheetDocument(_Strict):
-    """One sheet. `front` names the view its drafter takes as the front view."""
+    """One sheet. `front` names the view its drafter takes as the front view, `name` is that of sheet or file."""
 
     format: Literal[1] = 1
     paper: Paper = Paper()
@@ -249,6 +249,7 @@ class SheetDocument(_Strict):
     marks: Annotated[tuple[Mark, ...], Field(max_length=MOST_MARKS)] = ()
     notes: Annotated[tuple[Note, ...], Field(max_length=MOST_NOTES)] = ()
     title: TitleBlock = TitleBlock()
+    name: ShortText | None = None
 
     @model_validator(mode="after")
     def _references(self) -> Self:

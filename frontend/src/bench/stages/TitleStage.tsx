@@ -49,6 +49,19 @@ export function TitleStage({ bench }: { bench: Bench }) {
           }
         />
       ))}
+      {exercise.task.sheet_name && (
+        <TextInput
+          size="xs"
+          label="Name of the sheet"
+          description={exercise.task.sheet_name}
+          maxLength={120}
+          value={document.name ?? ""}
+          onChange={(e) => {
+            const name = e.currentTarget.value || null;
+            draft.change((now) => ({ ...now, name }));
+          }}
+        />
+      )}
       <Notes bench={bench} />
     </Stack>
   );

@@ -129,4 +129,20 @@ RULES: Final[tuple[Rule, ...]] = (
         "ISO 7200 (Mem.)",
         ("", "The field “{field}” of the title block is empty.", "{field} filled in", "empty"),
     ),
+    rule(
+        "title.lettering",
+        "warning",
+        "doubt",
+        "The title block is not in capitals",
+        "ISO 3098, ASME Y14.2 (Mem.)",
+        ("", "Small letters stand in the title block: {fields}.", "capitals", "small letters in {fields}"),
+    ),
+    rule(
+        "title.name",
+        "warning",
+        "doubt",
+        "The sheet is named otherwise than asked",
+        PRACTICE,
+        ("", "The name of the sheet is {name}; asked is “{asked}”.", "{asked}", "{name}"),
+    ),
 )

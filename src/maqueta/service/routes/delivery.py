@@ -37,6 +37,11 @@ def _read(world: World, projected: ProjectedPart, exercise: ExerciseRecord, data
     return world.kernel.read_sheet(data, to_json(projected), task_of(exercise).model_dump_json())
 
 
+def _document(work: SheetWork, file_name: str) -> SheetDocument:
+    """What was read, named as its file is."""
+    return SheetDocument.model_validate_json(work.document).model_copy(update={"name": PurePath(file_name).stem[:120]})
+
+
 def _form(
     projected: ProjectedPart, exercise: ExerciseRecord, document: SheetDocument, unread: list[str]
 ) -> ReadSheetForm:
@@ -59,7 +64,7 @@ def read_file(
     work = _read(world, projected, exercise, data)
     if work.refused is not None:
         raise HTTPException(422, f"{name}: {work.refused}. Your draft is as it was.")
-    return _form(projected, exercise, SheetDocument.model_validate_json(work.document), list(work.not_read))
+    return _form(projected, exercise, _document(work, name), list(work.not_read))
 
 
 @router.post("/{exercise_id}/sheet/correction")
@@ -108,7 +113,7 @@ def take_delivery(
     work = _read(world, projected, exercise, data)
     if work.refused is not None:
         raise HTTPException(422, f"{name}: {work.refused}.")
-    document = SheetDocument.model_validate_json(work.document)
+    document = _document(work, name)
     whose = known or _named(people, document.title.fields.get("drafter", ""))
     if whose is None:
         return _unknown(people, "neither the file's name nor its title block tells whose sheet it is")
