@@ -13,7 +13,7 @@ def _exercise(person: Person, words: str) -> dict[str, Any]:
 
 @pytest.fixture
 def student(log_in: LogIn) -> Person:
-    return log_in("elio.marchetti")
+    return log_in("sara.lindqvist")
 
 
 def test_students_are_not_told_what_would_answer_the_exercise(instructor: Person, student: Person) -> None:
