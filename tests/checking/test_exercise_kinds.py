@@ -10,13 +10,14 @@ from maqueta.checking.exercise import Exercise, usual_points
 from maqueta.checking.model_views import model_views
 from maqueta.checking.report import check
 from maqueta.checking.starting_sheet import choices, proposed_changes, starting_sheet
+from maqueta.demo.workshop import PARTS
 from maqueta.projection.carrier import Similarity
 from maqueta.projection.mirror import mirror_image
 from maqueta.reading.laid import laid
 from maqueta.sheet.document import SheetDocument, View
 from maqueta.sheet.drafted import Pen, drafted_of, pen_of, piece_of
 from maqueta.sheet.placed import placed_views
-from tests.parts import demo_projected
+from tests.parts import block, demo_projected, hole, projected
 
 SLUGS = ("reed-clamp", "warp-beam-bearing", "shuttle-rest", "batten-foot")
 RULE_OF = {
@@ -80,6 +81,42 @@ def test_each_change_is_found_under_its_rule(slug: str, seed: int) -> None:
         found = line_rules(slug, one, starting_sheet(part, one))
         assert found, change
         assert set(found) & RULE_OF[change.change] or set(found) <= {"lines.wrong-kind", "lines.extra"}, (change, found)
+
+
+@pytest.mark.parametrize("slug", PARTS)
+def test_a_point_names_one_line_wherever_lines_cross(slug: str) -> None:
+    part, asked = demo_projected(slug), task("missing lines")
+    whole = starting_sheet(part, asked)
+    for place, choice in enumerate(choices(part, asked)):
+        change = {"view": choice.view, "at": choice.at, "change": "removed"}
+        sheet = starting_sheet(part, task("missing lines", changes=[change]))
+        view = f"v{asked.view_names.index(choice.view) + 1}"
+        kept = sheet.view(view).lines or ()
+        gone = [line for line in whole.view(view).lines or () if line not in kept]
+        (lost,) = [piece_of(line) for line in gone]
+        assert lost.kind == choice.piece.kind, place
+        for drawn, meant in zip(sorted(lost.ends), sorted(choice.piece.ends), strict=True):
+            assert drawn == pytest.approx(meant, abs=1e-6), place
+
+
+def test_lines_that_cross_in_their_middles_are_told_apart() -> None:
+    """Two grooves that cross in the middle of the top: four long edges, each pair with the same middle."""
+    cross = projected(
+        block((80, 80, 20)),
+        block((0.4, 80, 5), (39.8, 0, 15), operation="cut"),
+        block((80, 0.4, 5), (0, 39.8, 15), operation="cut"),
+        hole((40, 40, 20), "-z", 30),
+    )
+    asked = task("missing lines")
+    points = [(choice.view, choice.at) for choice in choices(cross, asked)]
+    assert len({(view, round(x, 4), round(y, 4)) for view, (x, y) in points}) == len(points)
+    for choice in choices(cross, asked):
+        one = task("missing lines", changes=[{"view": choice.view, "at": choice.at, "change": "removed"}])
+        before, after = starting_sheet(cross, asked), starting_sheet(cross, one)
+        view = f"v{asked.view_names.index(choice.view) + 1}"
+        gone = [line for line in before.view(view).lines or () if line not in (after.view(view).lines or ())]
+        assert [round(piece_of(line).length, 4) for line in gone] == [round(choice.piece.length, 4)]
+        assert piece_of(gone[0]).kind == choice.piece.kind
 
 
 @settings(max_examples=15, deadline=None)

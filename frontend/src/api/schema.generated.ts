@@ -1969,7 +1969,7 @@ export interface components {
         };
         /**
          * LineChange
-         * @description One line of a given view changed by the program: the one through `at`, a point of the view's plane.
+         * @description One line of a given view changed by the program: the one `at` names, a point on it in the view's plane.
          */
         LineChange: {
             /** At */

@@ -106,7 +106,7 @@ Alteration = Literal["removed", "other kind", "shifted", "added"]
 
 
 class LineChange(_Strict):
-    """One line of a given view changed by the program: the one through `at`, a point of the view's plane."""
+    """One line of a given view changed by the program: the one `at` names, a point on it in the view's plane."""
 
     view: ViewName
     at: ViewPoint
