@@ -126,22 +126,11 @@ def growth_rows() -> None:
 
         times.append((len(part.faces), milliseconds(solve, rounds=5)[0]))
         counted.append((len(part.faces), milliseconds(count_sizes, rounds=5)[0]))
-    for (few, before), (many, after) in pairwise(times):
-        limit = (many / few) ** 2
-        row(
-            f"determinacy, {few} → {many} faces",
-            f"{before:.1f} → {after:.1f} ms",
-            f"{limit:.1f} ×",
-            after / before <= limit,
-        )
-    for (few, before), (many, after) in pairwise(counted):
-        limit = (many / few) ** 2
-        row(
-            f"sizes of any form, {few} → {many}",
-            f"{before:.1f} → {after:.1f} ms",
-            f"{limit:.1f} ×",
-            after / before <= limit,
-        )
+    for what, measured in (("determinacy", times), ("sizes of any form", counted)):
+        for (few, before), (many, after) in pairwise(measured):
+            limit = (many / few) ** 2
+            spent = f"{before:.1f} → {after:.1f} ms"
+            row(f"{what}, {few} → {many} faces", spent, f"{limit:.1f} ×", after / before <= limit)
 
 
 def analysis_rows() -> None:

@@ -153,6 +153,7 @@ def test_drafting_by_keyboard(open_page: Open) -> None:
     stage(page, "Front")
     look_at(page, "−Y side")
     page.get_by_role("button", name="Take as front view").click()
+    expect(page.get_by_text("draw them under Lines")).to_be_visible()
     stage(page, "Lines")
     _tool(page, "Line")
     surface = page.get_by_test_id("draft-surface")
@@ -161,10 +162,21 @@ def test_drafting_by_keyboard(open_page: Open) -> None:
         page.keyboard.press(key)
     lines = sheet(page).locator('[data-role="view"][data-id="v1"] > polyline')
     expect(lines).to_have_count(2)
+    # A given size holds for the keyboard too: one step of the arrow only says which way.
+    page.keyboard.press("Escape")
+    page.get_by_label("Size, mm").fill("25")
+    surface.focus()
+    for key in ("Enter", "ArrowLeft", "Enter"):
+        page.keyboard.press(key)
+    expect(lines).to_have_count(3)
+    ends = [float(pair.split(",")[0]) for pair in (lines.last.get_attribute("points") or "").split()]
+    assert abs(ends[1] - ends[0]) == pytest.approx(25, abs=1e-3)
     saved(page)
     page.reload()
     stage(page, "Lines")
-    expect(lines).to_have_count(2)
+    expect(lines).to_have_count(3)
+    stage(page, "Front")
+    expect(page.get_by_role("button", name="Keep to compare")).to_have_count(0)
 
 
 def test_an_instructor_sets_wrong_lines_in_a_few_clicks(open_page: Open) -> None:

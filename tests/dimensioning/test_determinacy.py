@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 
 from maqueta.demo.workshop import PARTS
 from maqueta.dimensioning.count import count
-from maqueta.dimensioning.determinacy import Equation, needed_sizes, read
+from maqueta.dimensioning.determinacy import Equation, read
 from maqueta.dimensioning.proposal import propose
 from maqueta.dimensioning.size_model import SizeModel, size_model, unsupported
 from maqueta.projection.attitude import USUAL_FRONT
@@ -17,6 +17,10 @@ from maqueta.solid.part import AXES
 from tests.parts import block, demo_solid, hole, made, seven_block
 
 ROUNDED = [[0, 0], [60, 0], [60, 30], {"through": [30, 60], "to": [0, 30]}]
+
+
+def needed_sizes(sizes: SizeModel) -> int:
+    return read(sizes, []).needed
 
 
 def model(*features: dict[str, object], **rest: object) -> SizeModel:

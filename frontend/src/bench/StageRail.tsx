@@ -76,10 +76,14 @@ function summary(bench: Bench, stage: Stage): string {
     case "Views":
       return ink?.views.map((v) => v.name).join(", ") || "none yet";
     case "Lines": {
+      const drafted = document.views.filter((v) => v.lines);
+      const marks = plural(document.marks.length, "mark");
+      if (drafted.length) {
+        const drawn = drafted.flatMap((v) => v.lines ?? []).filter((l) => l.pen !== "construction");
+        return `${plural(drawn.length, "line")} drafted, ${marks}`;
+      }
       const hidden = document.views.filter((v) => v.hidden && v.side).length;
-      return document.views.length
-        ? `hidden lines in ${hidden}, ${plural(document.marks.length, "mark")}`
-        : "";
+      return document.views.length ? `hidden lines in ${hidden}, ${marks}` : "";
     }
     case "Dimensions":
       return `${document.dimensions.length} placed`;

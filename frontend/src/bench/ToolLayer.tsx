@@ -12,7 +12,9 @@ import {
   nextPoint,
   type Pick,
   pickables,
+  REACH_PX,
   tidy,
+  WAYS,
 } from "./geometry";
 
 interface Props {
@@ -24,7 +26,6 @@ interface Props {
   toSheet: (event: React.PointerEvent) => Point;
 }
 
-const REACH_PX = 10;
 const KEY_STEP_MM = 2;
 
 /** What the tool in hand is doing on the sheet: pointing at things, and setting down what was asked for. */
@@ -127,13 +128,7 @@ export function ToolLayer({ bench, ink, drawn, scale, toSheet }: Props) {
   const key = (event: React.KeyboardEvent) => {
     if (event.key === "Enter") act();
     else if (event.key.startsWith("Arrow")) {
-      const steps: Record<string, Point> = {
-        ArrowLeft: [-1, 0],
-        ArrowRight: [1, 0],
-        ArrowUp: [0, 1],
-        ArrowDown: [0, -1],
-      };
-      const [dx, dy] = steps[event.key]!;
+      const [dx, dy] = WAYS[event.key]!;
       if (placing && place) setPlace([place[0] + dx * KEY_STEP_MM, place[1] + dy * KEY_STEP_MM]);
       else if (tool === "size") {
         const from = hover?.at ?? [0, 0];

@@ -1,5 +1,6 @@
 import type { Exercise, Ink, Paper, SheetDocument, Side } from "../api/types";
 import type { Point3, Unit } from "./geometry";
+import { isGivenKind } from "../exercise/kinds";
 import type { Drafting } from "./drafting/useDrafting";
 import { type DraftTool } from "./drafting/tools";
 import type { BenchDraft } from "./useDraft";
@@ -48,7 +49,7 @@ export interface Bench {
 
 /** Whether the views are set out for the student, with something left to draw. */
 export function isGiven({ task }: Exercise): boolean {
-  return !["projected", "drafted"].includes(task.drafting.kind);
+  return isGivenKind(task.drafting.kind);
 }
 
 /** The stages an exercise needs. */
@@ -59,7 +60,8 @@ export function stagesOf(exercise: Exercise): Stage[] {
       stage === "Lines" ||
       stage === "Hand in" ||
       (stage === "Dimensions" && exercise.task.dimensioning.required) ||
-      (stage === "Title" && exercise.task.title_fields.length > 0),
+      (stage === "Title" &&
+        (exercise.task.title_fields.length > 0 || exercise.task.sheet_name !== null)),
   );
 }
 

@@ -139,26 +139,35 @@ export function nearest(
   return best;
 }
 
+/** How near a pointer must come to a thing on the sheet, in pixels. */
+export const REACH_PX = 10;
+
+/** Directions of the arrow keys on the sheet. */
+export const WAYS: Record<string, Point> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+};
+
 /** The next point of a view in a direction of the arrow keys. */
 export function nextPoint(picks: Pick[], from: Point, key: string, view?: string): Pick | null {
-  const ways: Record<string, Point> = {
-    ArrowLeft: [-1, 0],
-    ArrowRight: [1, 0],
-    ArrowUp: [0, 1],
-    ArrowDown: [0, -1],
-  };
-  const way = ways[key];
-  if (!way) return null;
-  let best: Pick | null = null;
+  const way = WAYS[key];
+  const points = picks.filter((pick) => pick.kind === "point" && (!view || pick.view === view));
+  return way ? nextAlong(points, from, way) : null;
+}
+
+/** The nearest thing ahead in a direction; what lies aside counts as further away. */
+export function nextAlong<T extends { at: Point }>(things: T[], from: Point, way: Point): T | null {
+  let best: T | null = null;
   let least = Infinity;
-  for (const pick of picks) {
-    if (pick.kind !== "point" || (view && pick.view !== view)) continue;
-    const [dx, dy] = [pick.at[0] - from[0], pick.at[1] - from[1]];
+  for (const thing of things) {
+    const [dx, dy] = [thing.at[0] - from[0], thing.at[1] - from[1]];
     const ahead = dx * way[0] + dy * way[1];
     const aside = Math.abs(dx * way[1] - dy * way[0]);
     if (ahead > 0.05 && ahead + 2 * aside < least) {
       least = ahead + 2 * aside;
-      best = pick;
+      best = thing;
     }
   }
   return best;

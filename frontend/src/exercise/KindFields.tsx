@@ -1,8 +1,7 @@
 import { MultiSelect, Select, Stack, Switch } from "@mantine/core";
 
 import type { Task } from "../api/types";
-
-type Kind = Task["drafting"]["kind"];
+import { isGivenKind, type Kind } from "./kinds";
 
 const KINDS: { value: Kind; label: string }[] = [
   { value: "projected", label: "Choose the views, the program draws their lines" },
@@ -11,11 +10,6 @@ const KINDS: { value: Kind; label: string }[] = [
   { value: "missing lines", label: "Add the missing lines" },
   { value: "wrong lines", label: "Find the wrong lines" },
 ];
-
-/** Whether views are set out for the student. */
-export function isGivenKind(kind: Kind): boolean {
-  return kind !== "projected" && kind !== "drafted";
-}
 
 interface Props {
   task: Task;

@@ -11,7 +11,8 @@ import { turnOfCorner } from "../turntable/attitude";
 import { PartView } from "../turntable/PartView";
 import { AcceptedFronts } from "./AcceptedFronts";
 import classes from "./Exercises.module.css";
-import { isGivenKind, KindFields } from "./KindFields";
+import { KindFields } from "./KindFields";
+import { isGivenKind } from "./kinds";
 import { StartingSheet } from "./StartingSheet";
 import { TaskFields } from "./TaskFields";
 

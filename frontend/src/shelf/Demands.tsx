@@ -63,7 +63,7 @@ export function Demands({ part, detail, onFaces, edges }: Props) {
                 <td className="number">{n}</td>
               </tr>
             ))}
-            <tr hidden={detail.dimensions_reason !== null}>
+            <tr style={{ display: detail.dimensions_reason ? "none" : undefined }}>
               <td>diameters and radii</td>
               <td />
               <td className="number">{detail.diameters}</td>

@@ -1,7 +1,6 @@
 """What the drawing of a part demands: all an instructor reads before setting an exercise."""
 
 from dataclasses import dataclass
-from typing import Final
 
 from maqueta.dimensioning.count import DirectionCount, count, diameters
 from maqueta.dimensioning.form_model import beyond, needed_sizes_of_form
@@ -11,6 +10,7 @@ from maqueta.projection.attitude import Attitude
 from maqueta.projection.needed import ViewNeed, view_need
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.projection.ranking import Ranked, extent, rank
+from maqueta.sheet.arranged import ROOM
 from maqueta.sheet.paper import SIDES_MM, PaperSize, layout
 from maqueta.sheet.scales import write_scale
 from maqueta.sheet.spacing import GapSum, proposed_scale
@@ -18,9 +18,6 @@ from maqueta.solid.formed import Form, Pattern, Symmetry, forms, patterns, symme
 from maqueta.solid.part import Feature, Part
 from maqueta.solid.standing import Standing, standings
 from maqueta.solid.unit import MILLIMETRES
-
-#: Room between views for two rows of dimensions and their texts, mm. Common practice, no source.
-ROOM_MM: Final = 24.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -87,7 +84,7 @@ def scale_proposals(part: Part, front: Attitude, views: tuple[ViewName, ...]) ->
     for paper in papers:
         left, bottom, right, top = layout(paper, True).drawing_area
         area = (right - left, top - bottom)
-        scale = proposed_scale(area, across, up, ROOM_MM, part.unit)
+        scale = proposed_scale(area, across, up, ROOM, part.unit)
         drawn = scale or 1.0
         sums = [
             GapSum(length / millimetres, tuple(size * drawn / millimetres for size in sizes)).written(part.unit)

@@ -67,7 +67,8 @@ def starting_sheet(projected: ProjectedPart, exercise: Exercise) -> SheetDocumen
     views, scale = model_views(projected, exercise)
     names = dict(zip((view.id for view in views), exercise.view_names, strict=False))
     title = TitleBlock(fields={"scale": write_scale(scale)}, angle=exercise.angle)
-    drawn = blank.model_copy(update={"views": views, "front": "v1", "title": title})
+    front = next((view for view, name in names.items() if name == "front"), None)
+    drawn = blank.model_copy(update={"views": views, "front": front, "title": title})
     marked = [item for item in placed_views(projected, drawn) if names.get(item.view.id) not in exercise.left_to_draft]
     marks = proposed_marks(projected, marked) if exercise.centre_lines else ()
     given = tuple(_given(projected, exercise, view, names.get(view.id)) for view in views)

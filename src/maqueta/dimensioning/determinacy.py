@@ -114,11 +114,6 @@ def _shape(model: SizeModel) -> _Elimination:
     return elimination
 
 
-def needed_sizes(model: SizeModel) -> int:
-    """How many independent sizes the part has, without counts ("2×") and without symmetry."""
-    return len(_shape(model).null_space())
-
-
 def read(model: SizeModel, equations: Sequence[Equation]) -> Reading:
     """Read the dimensions of a sheet. Overall sizes are taken first, so that chains keep them."""
     width = len(model.unknowns)

@@ -19,7 +19,7 @@ WIDTHS: Final[dict[Pen, float]] = {
     "dimension": NARROW,
     "border": 0.7,
     "grid": 0.35,
-    "construction": 0.13,
+    "construction": 0.18,
 }
 DASHES: Final[dict[Pen, tuple[float, ...]]] = {
     "hidden": (12 * NARROW, 3 * NARROW),

@@ -4,6 +4,8 @@ from maqueta.checking.scale import least_gap, proposed
 from maqueta.checking.survey import Survey
 from maqueta.dimensioning.measure import feature_axis
 from maqueta.drawing.sheet_ink import sheet_ink
+from maqueta.projection.carrier import Interval
+from maqueta.projection.line_set import Box
 from maqueta.service.forms import InkForm, SpaceForm, ViewFacts
 from maqueta.service.present import paper_form
 from maqueta.sheet.scales import write_scale
@@ -69,10 +71,9 @@ def _spaces(survey: Survey) -> list[SpaceForm]:
     def written(length: float) -> str:
         return as_fraction(length / MILLIMETRES["inch"]) if units == "inch" else f"{length:.0f}"
 
-    row = bands([(i.box[0], i.box[2]) for i in survey.principal if i.box[1] < front[3] and front[1] < i.box[3]])
-    column = bands([(i.box[1], i.box[3]) for i in survey.principal if i.box[0] < front[2] and front[0] < i.box[2]])
-    across = [left, *(x for span in row for x in span), right]
-    up = [bottom, *(y for span in column for y in span), top]
+    row, column = _row_and_column(survey, front)
+    across = [left, *(x for span in bands(row) for x in span), right]
+    up = [bottom, *(y for span in bands(column) for y in span), top]
     return [
         *(
             SpaceForm(start=(a, middle[1]), end=(b, middle[1]), written=written(b - a))
@@ -87,16 +88,22 @@ def _spaces(survey: Survey) -> list[SpaceForm]:
     ]
 
 
+def _row_and_column(survey: Survey, front: Box) -> tuple[list[Interval], list[Interval]]:
+    """Where the views beside the front view stand across the sheet, and those above and below it up the sheet."""
+    boxes = [item.box for item in survey.principal]
+    row = [(box[0], box[2]) for box in boxes if box[1] < front[3] and front[1] < box[3]]
+    column = [(box[1], box[3]) for box in boxes if box[0] < front[2] and front[0] < box[2]]
+    return row, column
+
+
 def _gap_sums(survey: Survey) -> list[str]:
     """The gap sums of the principal views in the front view's row and column, as a person writes them."""
     if survey.front is None:
         return []
     left, bottom, right, top = survey.layout.drawing_area
-    front = survey.front.box
-    row = [i.box for i in survey.principal if i.box[1] < front[3] and front[1] < i.box[3]]
-    column = [i.box for i in survey.principal if i.box[0] < front[2] and front[0] < i.box[2]]
+    row, column = _row_and_column(survey, survey.front.box)
     units = survey.sheet.units
     to_unit = 1 / MILLIMETRES[units]
-    across = GapSum((right - left) * to_unit, tuple((b[2] - b[0]) * to_unit for b in row))
-    up = GapSum((top - bottom) * to_unit, tuple((b[3] - b[1]) * to_unit for b in column))
+    across = GapSum((right - left) * to_unit, tuple((end - start) * to_unit for start, end in row))
+    up = GapSum((top - bottom) * to_unit, tuple((end - start) * to_unit for start, end in column))
     return [f"across: {across.written(units)} {units}", f"up: {up.written(units)} {units}"]

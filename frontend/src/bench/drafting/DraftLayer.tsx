@@ -1,10 +1,9 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 
-import type { Ink, Point } from "../../api/types";
+import type { Ink, Point, SheetDocument } from "../../api/types";
 import type { Bench } from "../bench";
-import { inView, MM_PER_UNIT, nearest, pickables } from "../geometry";
-import type { SheetDocument } from "../../api/types";
-import { nextSnap, penPoint, type PenPoint } from "./penPoint";
+import { inView, MM_PER_UNIT, nearest, nextAlong, pickables, REACH_PX, WAYS } from "../geometry";
+import { penPoint, type PenPoint } from "./penPoint";
 import { atDistance, drawnInto, levelled, measure, type Shape, shapesOf, squared } from "./shapes";
 import { CHANGES, type DraftTool, isChangeTool, TOOL_FACTS } from "./tools";
 
@@ -18,13 +17,6 @@ interface Props {
   toSheet: (event: React.PointerEvent) => Point;
 }
 
-const REACH_PX = 10;
-const WAYS: Record<string, Point> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, 1],
-  ArrowDown: [0, -1],
-};
 const INK = "#2c7a70";
 
 /** The pen on the sheet: points are taken one by one, the last one draws or changes. */
@@ -50,10 +42,10 @@ export function DraftLayer({ bench, tool, ink, drawn, scale, toSheet }: Props) {
   const reach = REACH_PX / scale;
 
   /** The pointer, held level or upright, then at the given size from the point before. */
-  const aimed = (raw: Point, straight: boolean): PenPoint => {
+  const aimed = (raw: Point, straight: boolean): PenPoint =>
+    changing ? { at: raw, on: null } : held(penPoint(raw, snaps, grid, reach), raw, straight);
+  const held = (set: PenPoint, raw: Point, straight: boolean): PenPoint => {
     const last = taken[taken.length - 1];
-    if (changing) return { at: raw, on: null };
-    const set = penPoint(raw, snaps, grid, reach);
     if (!last || tool === "throw" || tool === "carry") return set;
     const fixed = onPaper !== null && (tool === "line" || tool === "circle" || tool === "arc");
     let { at } = set;
@@ -102,7 +94,7 @@ export function DraftLayer({ bench, tool, ink, drawn, scale, toSheet }: Props) {
 
   const key = (event: React.KeyboardEvent) => {
     const way = WAYS[event.key];
-    if (event.key === "Enter" && cursor) act(cursor.at);
+    if (event.key === "Enter" && cursor) act(held(cursor, cursor.at, false).at);
     else if (event.key === "Escape" && taken.length) setTaken([]);
     else if (way) {
       const from = cursor?.at ?? [paper[0] / 2, paper[1] / 2];
@@ -111,7 +103,8 @@ export function DraftLayer({ bench, tool, ink, drawn, scale, toSheet }: Props) {
         at: [from[0] + way[0] * step, from[1] + way[1] * step],
         on: grid ? "grid" : null,
       };
-      setCursor((event.shiftKey && nextSnap(from, way, snaps)) || free);
+      const next = event.shiftKey ? nextAlong(snaps, from, way) : null;
+      setCursor(next ? { at: next.at, on: next.kind } : free);
     } else return;
     event.preventDefault();
     event.stopPropagation();

@@ -24,19 +24,3 @@ export function penPoint(pointer: Point, snaps: Snap[], grid: number, reach: num
     on: "grid",
   };
 }
-
-/** The nearest such point in a direction of the arrow keys. */
-export function nextSnap(from: Point, [dx, dy]: Point, snaps: Snap[]): PenPoint | null {
-  let best: Snap | null = null;
-  let least = Infinity;
-  for (const snap of snaps) {
-    const [x, y] = [snap.at[0] - from[0], snap.at[1] - from[1]];
-    const ahead = x * dx + y * dy;
-    const aside = Math.abs(x * dy - y * dx);
-    if (ahead > 0.05 && ahead + 2 * aside < least) {
-      least = ahead + 2 * aside;
-      best = snap;
-    }
-  }
-  return best && { at: best.at, on: best.kind };
-}

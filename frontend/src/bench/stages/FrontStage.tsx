@@ -73,21 +73,23 @@ export function FrontStage({ bench }: { bench: Bench }) {
         <Button size="xs" disabled={!attitude} onClick={() => attitude && take(attitude)}>
           Take as front view
         </Button>
-        <Button
-          size="xs"
-          variant="default"
-          hidden={byHand}
-          disabled={!attitude || candidates.some((c) => sameAttitude(c, attitude))}
-          onClick={() =>
-            attitude && setCandidates([attitude, ...candidates].slice(0, MOST_CANDIDATES))
-          }
-        >
-          Keep to compare
-        </Button>
+        {!byHand && (
+          <Button
+            size="xs"
+            variant="default"
+            disabled={!attitude || candidates.some((c) => sameAttitude(c, attitude))}
+            onClick={() =>
+              attitude && setCandidates([attitude, ...candidates].slice(0, MOST_CANDIDATES))
+            }
+          >
+            Keep to compare
+          </Button>
+        )}
       </Group>
       {front?.side && (
         <Text className="small" mt="xs">
           Front view now: {sideWords(front.side)}.
+          {byHand && " The sheet waits for its lines: draw them under Lines."}
         </Text>
       )}
       {candidates.length > 0 && (
