@@ -47,6 +47,20 @@ def test_lines_to_be_drafted_are_not_drawn_by_the_program(student: Person) -> No
     assert student.get(path)["state"] == "draft"
 
 
+def test_ink_tells_nothing_of_lines_that_are_left_to_the_hand(student: Person) -> None:
+    exercise = _exercise(student, "third view")
+    document = student.get(f"/api/exercises/{exercise['id']}/sheet")["document"]
+    path = f"/api/exercises/{exercise['id']}/ink"
+    ink = student.send("POST", path, json={"document": document}).json()
+    facts = {view["id"]: view for view in ink["views"]}
+    assert (facts["v3"]["axis_lines"], facts["v3"]["hidden_lines"], facts["v3"]["smooth_lines"]) == ([], 0, 0)
+    assert facts["v1"]["axis_lines"]
+    document["views"][2]["lines"] = None
+    answer = student.send("POST", path, json={"document": document})
+    assert answer.status_code == 422
+    assert "right view" in answer.json()["message"]
+
+
 def test_centre_lines_are_not_added_where_they_would_give_lines_away(student: Person) -> None:
     exercise = _exercise(student, "third view")
     document = student.get(f"/api/exercises/{exercise['id']}/sheet")["document"]

@@ -5,7 +5,7 @@ from maqueta.checking.survey import Survey
 from maqueta.dimensioning.measure import feature_axis
 from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.projection.carrier import Interval
-from maqueta.projection.line_set import Box
+from maqueta.projection.line_set import Box, LineSet
 from maqueta.service.forms import InkForm, SpaceForm, ViewFacts
 from maqueta.service.present import paper_form
 from maqueta.sheet.scales import write_scale
@@ -20,8 +20,10 @@ def ink_form(survey: Survey) -> InkForm:
     views = []
     for item in survey.placed:
         attitude = item.view.attitude
+        # Of a view that is drafted by hand nothing is told that its drafter has not drawn.
+        told = item.lines if item.view.lines is None else LineSet(())
         lines = []
-        if attitude is not None:
+        if attitude is not None and told.pieces:
             lines = [feature_axis(part, f, attitude) for f in part.features if f.axis != attitude.side[1]]
         views.append(
             ViewFacts(
@@ -29,8 +31,8 @@ def ink_form(survey: Survey) -> InkForm:
                 name=survey.name(item),
                 box=item.box,
                 factor=item.factor,
-                hidden_lines=len(item.lines.of("hidden")),
-                smooth_lines=len(item.lines.of("smooth")),
+                hidden_lines=len(told.of("hidden")),
+                smooth_lines=len(told.of("smooth")),
                 axis_lines=list(dict.fromkeys(lines)),
             )
         )
