@@ -11,6 +11,7 @@ from statistics import median
 sys.path.insert(0, str(Path(__file__).resolve().parent.parent))
 
 from bench_sheets import sheet_rows
+from maqueta.dimensioning.size_model import size_model
 from tests.parts import comb
 
 from maqueta.checking.demands import demands
@@ -19,7 +20,6 @@ from maqueta.demo.model_sheet import Drafter, model_sheet
 from maqueta.demo.workshop import EXERCISES, PARTS, demo_recipe
 from maqueta.dimensioning.determinacy import read
 from maqueta.dimensioning.form_model import needed_sizes_of_form
-from maqueta.dimensioning.size_model import size_model
 from maqueta.projection.attitude import SIDES, usual
 from maqueta.projection.hidden_lines import Frame, HiddenLines, bare_hidden_lines
 from maqueta.projection.project import project

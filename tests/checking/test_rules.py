@@ -47,20 +47,26 @@ def test_faultless_sheets_of_the_exercises_have_no_finding(demo: Any) -> None:
     assert all(mark.points == mark.of for mark in result.marks().values())
 
 
-#: The depth of a counterbore shows by hidden lines alone in the usual three views.
-SHOWN_BY_THREE_VIEWS = [slug for slug in PARTS if slug != "treadle-bracket"]
+#: Parts that front, top and right view show wholly, and the views that show the others.
+VIEWS = dict.fromkeys(PARTS, ("front", "top", "right")) | {
+    "treadle-bracket": ("front", "top", "right", "left"),
+    "comb-foot": ("front", "top", "right", "bottom"),
+}
+#: Parts with an inside that no outer view shows by visible lines: it would take a section.
+CLOSED = {"shuttle-race-guide": {"dimensions.to-hidden"}}
 
 
-@pytest.mark.parametrize("slug", SHOWN_BY_THREE_VIEWS)
+@pytest.mark.parametrize("slug", PARTS)
 @pytest.mark.parametrize("angle", ["first", "third"])
 @pytest.mark.parametrize("scale", ["1:2", "1:1"])
 def test_faultless_sheets_of_every_part_have_no_finding(slug: str, angle: str, scale: str) -> None:
     units = demo_projected(slug).part.unit
     task = Exercise.model_validate(
-        {"angle": angle, "scale": scale, "units": units, "views": ["front", "top", "right"], "paper": "A2"}
+        {"angle": angle, "scale": scale, "units": units, "views": VIEWS[slug], "paper": "A1"}
     )
     result = checked(faultless(slug, task), task, slug)
-    assert [wording(f).message for f in result.findings if f.severity == "error"] == []
+    errors = [f for f in result.findings if f.severity == "error" and f.rule not in CLOSED.get(slug, set())]
+    assert [wording(f).message for f in errors] == []
 
 
 @pytest.mark.parametrize(
@@ -230,7 +236,7 @@ def test_typed_values(text: str, wrong: bool) -> None:
 def test_reference_dimension_does_not_count() -> None:
     sheet = faultless()
     first = _dimension(sheet, view="v1", along="across")
-    lower = (first.place[0], first.place[1] - 40.0)
+    lower = (first.place[0], first.place[1] - 8.0)
     again = first.model_copy(
         update={"id": "again", "text": f"({abs(first.end[0] - first.start[0]):g})", "place": lower}
     )
@@ -275,12 +281,14 @@ def test_dimensions_not_asked_for_are_not_missed() -> None:
     assert result.marks()["dimensions"].outcome == "not-judged"
 
 
-def test_slanted_part_is_not_judged_rather_than_guessed() -> None:
-    task = Exercise.model_validate({"views": ["front", "top"]})
-    sheet = faultless("ratchet-pawl", task).model_copy(update={"dimensions": ()})
-    result = checked(sheet, task, "ratchet-pawl")
-    assert result.marks()["dimensions"].outcome == "not-judged"
-    assert "slanted" in report(result)["dimensioning"]["not_judged"]
+def test_a_slanted_part_is_judged_like_any_other() -> None:
+    """The pawl has eleven sizes: all are missing from a sheet without dimensions, none from the proposed set."""
+    task = Exercise.model_validate({"views": ["front", "top"], "paper": "A2"})
+    sheet = faultless("ratchet-pawl", task)
+    assert rules(checked(sheet, task, "ratchet-pawl")) == set()
+    bare = checked(sheet.model_copy(update={"dimensions": ()}), task, "ratchet-pawl")
+    assert [f.rule for f in bare.findings].count("dimensions.undetermined") == 11
+    assert sum(row.missing for row in bare.dimensions.counts) == 11
 
 
 def test_layout_rules() -> None:

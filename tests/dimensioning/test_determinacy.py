@@ -1,5 +1,6 @@
 """Needed sizes by hand, chains against a graph library, and the property that makes a set complete."""
 
+import dataclasses
 from itertools import pairwise
 
 import networkx as nx
@@ -7,11 +8,9 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from maqueta.demo.workshop import PARTS
 from maqueta.dimensioning.count import count
 from maqueta.dimensioning.determinacy import Equation, read
-from maqueta.dimensioning.proposal import propose
-from maqueta.dimensioning.size_model import SizeModel, size_model, unsupported
+from maqueta.dimensioning.form_model import FormModel, beyond, form_model
 from maqueta.projection.attitude import USUAL_FRONT
 from maqueta.solid.part import AXES
 from tests.parts import block, demo_solid, hole, made, seven_block
@@ -19,12 +18,12 @@ from tests.parts import block, demo_solid, hole, made, seven_block
 ROUNDED = [[0, 0], [60, 0], [60, 30], {"through": [30, 60], "to": [0, 30]}]
 
 
-def needed_sizes(sizes: SizeModel) -> int:
-    return read(sizes, []).needed
+def needed_sizes(sizes: FormModel) -> int:
+    return sizes.needed
 
 
-def model(*features: dict[str, object], **rest: object) -> SizeModel:
-    return size_model(made(*features, **rest)[1])
+def model(*features: dict[str, object], **rest: object) -> FormModel:
+    return form_model(made(*features, **rest)[1])
 
 
 @pytest.mark.parametrize(
@@ -108,8 +107,9 @@ def test_needed_sizes_counted_by_hand(features: list[dict[str, object]], needed:
 
 def test_three_two_two_stretches_are_seven_dimensions() -> None:
     """Common practice, no source: three stretches of width, two of height, two of depth take seven dimensions."""
-    sizes = size_model(seven_block().part)
-    assert {row.direction: row.stretches for row in count(sizes, USUAL_FRONT)} == {"width": 3, "height": 2, "depth": 2}
+    sizes = form_model(seven_block().part)
+    rows = {row.direction: (row.stretches, row.needed) for row in count(sizes, USUAL_FRONT)}
+    assert rows == {"width": (3, 3), "height": (2, 2), "depth": (2, 2), None: (0, 0)}
     assert needed_sizes(sizes) == 7
 
 
@@ -122,13 +122,15 @@ def test_count_does_not_depend_on_size_or_unit(factor: float, units: str) -> Non
     assert needed_sizes(model(*features, units=units)) == 7
 
 
-def test_what_cannot_be_counted_yet_says_why() -> None:
-    assert "slanted" in (unsupported(demo_solid("ratchet-pawl")[1]) or "")
-    with pytest.raises(ValueError, match="slanted"):
-        size_model(demo_solid("ratchet-pawl")[1])
+def test_what_cannot_be_counted_says_why() -> None:
+    wavy = dataclasses.replace(demo_solid("tension-wheel")[1].faces[0], kind="other")
+    part = dataclasses.replace(demo_solid("tension-wheel")[1], faces=(wavy,))
+    assert "free-form" in (beyond(part) or "")
+    with pytest.raises(ValueError, match="free-form"):
+        form_model(part)
 
 
-def _baseline(sizes: SizeModel) -> list[Equation]:
+def _baseline(sizes: FormModel) -> list[Equation]:
     """Every level from the first of its axis, every radius: complete for parts without roundings."""
     equations = []
     for axis in AXES:
@@ -144,7 +146,7 @@ stretches = st.lists(st.integers(3, 20), min_size=2, max_size=5)
 
 
 @st.composite
-def stepped_parts(draw: st.DrawFn) -> SizeModel:
+def stepped_parts(draw: st.DrawFn) -> FormModel:
     """Stairs on an uneven grid with a few through holes, every coordinate different."""
     steps = draw(st.lists(st.tuples(st.integers(5, 20), st.integers(3, 15)), min_size=1, max_size=4))
     depth = draw(st.integers(20, 50))
@@ -161,7 +163,7 @@ def stepped_parts(draw: st.DrawFn) -> SizeModel:
 
 @settings(max_examples=25, deadline=None)
 @given(stepped_parts(), st.randoms())
-def test_removing_any_size_opens_one_motion_adding_any_closes_one_chain(sizes: SizeModel, random: object) -> None:
+def test_removing_any_size_opens_one_motion_adding_any_closes_one_chain(sizes: FormModel, random: object) -> None:
     equations = _baseline(sizes)
     whole = read(sizes, equations)
     assert len(equations) == whole.needed
@@ -179,8 +181,8 @@ def test_removing_any_size_opens_one_motion_adding_any_closes_one_chain(sizes: S
 
 
 @st.composite
-def level_graphs(draw: st.DrawFn) -> tuple[SizeModel, list[Equation]]:
-    sizes = size_model(seven_block().part)
+def level_graphs(draw: st.DrawFn) -> tuple[FormModel, list[Equation]]:
+    sizes = form_model(seven_block().part)
     equations = []
     for number in range(draw(st.integers(0, 9))):
         levels = sizes.along(draw(st.sampled_from(AXES)))
@@ -191,7 +193,7 @@ def level_graphs(draw: st.DrawFn) -> tuple[SizeModel, list[Equation]]:
 
 @settings(max_examples=150, deadline=None)
 @given(level_graphs())
-def test_chains_and_open_sizes_agree_with_a_graph_library(case: tuple[SizeModel, list[Equation]]) -> None:
+def test_chains_and_open_sizes_agree_with_a_graph_library(case: tuple[FormModel, list[Equation]]) -> None:
     """Levels are nodes, dimensions edges: open sizes are missing links, chains are independent cycles."""
     sizes, equations = case
     graph: nx.MultiGraph[int] = nx.MultiGraph()
@@ -214,7 +216,7 @@ def test_chains_and_open_sizes_agree_with_a_graph_library(case: tuple[SizeModel,
 
 
 def test_smallest_chain_is_named_and_overall_sizes_stay() -> None:
-    sizes = size_model(seven_block().part)
+    sizes = form_model(seven_block().part)
     x = sizes.along("x")
     row = [Equation(f"s{i}", {a: -1.0, b: 1.0}) for i, (a, b) in enumerate(pairwise(x))]
     overall = Equation("overall", {x[0]: -1.0, x[-1]: 1.0}, overall=True)
@@ -228,18 +230,12 @@ def test_smallest_chain_is_named_and_overall_sizes_stay() -> None:
 def test_rounded_end_closes_a_chain_with_its_radius() -> None:
     """Centre height, radius and overall height of a rounded end: all three are a chain."""
     sizes = model({"kind": "extrude", "plane": "xz", "profile": ROUNDED, "depth": 10})
-    (bore,) = sizes.bores
+    (radius,) = (i for i, u in enumerate(sizes.unknowns) if u.kind == "radius")
+    (middle,) = (i for i, u in enumerate(sizes.unknowns) if u.kind == "centre" and u.axis == "z")
     ground = sizes.along("z")[0]
-    centre = Equation("centre", {ground: -1.0, bore.position[1]: 1.0})
-    radius = Equation("radius", {bore.radius_unknown: 1.0})
-    height = Equation("height", {ground: -1.0, bore.position[1]: 1.0, bore.radius_unknown: 1.0})
-    assert [set(c.members) for c in read(sizes, [centre, radius, height]).chains] == [{"centre", "radius", "height"}]
-
-
-@pytest.mark.parametrize("slug", [s for s in PARTS if unsupported(demo_solid(s)[1]) is None])
-def test_proposal_has_exactly_the_needed_number_of_sizes(slug: str) -> None:
-    sizes = size_model(demo_solid(slug)[1])
-    proposal = propose(sizes, USUAL_FRONT)
-    assert len(proposal) == needed_sizes(sizes)
-    kinds = [size.overall for size in proposal]
-    assert kinds == sorted(kinds, reverse=True)
+    said = [
+        Equation("centre", {ground: -1.0, middle: 1.0}),
+        Equation("radius", {radius: 1.0}),
+        Equation("height", {ground: -1.0, middle: 1.0, radius: 1.0}),
+    ]
+    assert [set(c.members) for c in read(sizes, said).chains] == [{"centre", "radius", "height"}]

@@ -4,7 +4,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from maqueta.dimensioning.text import Written, number, read_text
+from maqueta.dimensioning.text import Mouth, Written, number, read_text
 
 
 @pytest.mark.parametrize(
@@ -32,8 +32,15 @@ from maqueta.dimensioning.text import Written, number, read_text
         ("⌀8 ↧12", Written(8, "diameter", depth=12)),
         ("⌀8 12 TIEF", Written(8, "diameter", depth=12)),
         ("R4 TYP", Written(4, "radius", typical=True)),
-        ("2 × 45°", Written(2, "chamfer")),
-        ("C2", Written(2, "chamfer")),
+        ("2 × 45°", Written(2, "chamfer", slope=45)),
+        ("C2", Written(2, "chamfer", slope=45)),
+        ("3 x 30°", Written(3, "chamfer", slope=30)),
+        ("⌀6.6 THRU ⌴⌀11 ↧6", Written(6.6, "diameter", through=True, mouth=Mouth("counterbore", 11, 6, None))),
+        ("⌀6.6 CBORE ⌀11 x 6 DEEP", Written(6.6, "diameter", mouth=Mouth("counterbore", 11, 6, None))),
+        ("⌀8 ↧20 ⌵⌀16 × 90°", Written(8, "diameter", depth=20, mouth=Mouth("countersink", 16, None, 90))),
+        ("8 DIA CSK 82° x 16 DIA", Written(8, "diameter", mouth=Mouth("countersink", 16, None, 82))),
+        ("⌵⌀16 × 90°", Written(16, "diameter", mouth=Mouth("countersink", 16, None, 90))),
+        ("⌀16 CBORE", Written(16, "diameter", mouth=Mouth("counterbore", None, None, None))),
         ("about 40", Written(None)),
         ("", Written(None)),
         ("1/0", Written(None)),

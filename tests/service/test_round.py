@@ -147,7 +147,7 @@ def test_parts_page_has_six_sides_and_24_attitudes(instructor: Person) -> None:
     detail = instructor.get(f"/api/models/{part}")
     assert len(detail["sides"]) == 6
     assert len(detail["ranking"]) == 24
-    assert detail["dimensions_needed"] == 18
+    assert detail["sizes"] == detail["least_sizes"] == 18
     views = instructor.get(f"/api/models/{part}/views?side=-y&up=%2Bz")
     assert [v["name"] for v in views] == ["front", "top", "right"]
     assert instructor.status("GET", f"/api/models/{part}/views?side=-y&up=%2By") == 422

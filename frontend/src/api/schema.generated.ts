@@ -172,6 +172,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exercises/{exercise_id}/reading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Reading
+         * @description A sheet on the bench as it is being dimensioned, as far as the exercise lets a student see it.
+         */
+        post: operations["reading_reading"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/reading/motion": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Motion
+         * @description One open size of a sheet on the bench, on the model.
+         */
+        post: operations["reading_motion"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exercises/{exercise_id}/return": {
         parameters: {
             query?: never;
@@ -818,6 +858,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sheets/{sheet_id}/reading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Sheet Reading
+         * @description A sheet under review, or returned: everything.
+         */
+        get: operations["reading_sheet_reading"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}/reading/{place}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Sheet Motion
+         * @description One open size of a sheet under review, on the model.
+         */
+        get: operations["reading_sheet_motion"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sheets/{sheet_id}/remark": {
         parameters: {
             query?: never;
@@ -1055,6 +1135,16 @@ export interface components {
             view: string;
         };
         /**
+         * ChainForm
+         * @description Dimensions, by id, of which each follows from the others.
+         */
+        ChainForm: {
+            /** Members */
+            members: string[];
+            /** Words */
+            words: string;
+        };
+        /**
          * Chamfer
          * @description Edges taken off at 45°, by the same `size` from both faces.
          */
@@ -1181,15 +1271,21 @@ export interface components {
         };
         /**
          * CountForm
-         * @description A row of the count table.
+         * @description A row of the count table: a direction of the front view, or radii and slopes, which have no stretches.
          */
         CountForm: {
             /** Direction */
-            direction: string;
-            /** Has */
-            has: number;
-            /** Needs */
-            needs: number;
+            direction: ("width" | "height" | "depth") | null;
+            /** Given */
+            given: number;
+            /** Missing */
+            missing: number;
+            /** Needed */
+            needed: number;
+            /** Stretches */
+            stretches: number;
+            /** Surplus */
+            surplus: number;
         };
         /**
          * Counterbore
@@ -1258,6 +1354,12 @@ export interface components {
         DimensioningTask: {
             /** Decimals */
             decimals?: number | null;
+            /**
+             * Insight
+             * @default nothing
+             * @enum {string}
+             */
+            insight: "nothing" | "counts" | "places" | "everything";
             /**
              * Required
              * @default true
@@ -1498,6 +1600,7 @@ export interface components {
             centre_lines: boolean;
             /**
              * @default {
+             *       "insight": "nothing",
              *       "required": true,
              *       "symmetry_by_centre_line": false
              *     }
@@ -2134,12 +2237,8 @@ export interface components {
          * @description What a part looks like and what its drawing demands.
          */
         ModelDetail: {
-            /** Diameters */
-            diameters: number;
-            /** Dimensions Needed */
-            dimensions_needed: number | null;
-            /** Dimensions Reason */
-            dimensions_reason: string | null;
+            /** Counts */
+            counts: components["schemas"]["CountForm"][];
             /** Extents */
             extents: [
                 number,
@@ -2152,6 +2251,8 @@ export interface components {
             features: components["schemas"]["FeatureForm"][];
             /** Flat Faces */
             flat_faces: number;
+            /** Least Sizes */
+            least_sizes: number | null;
             /** Material */
             material: string;
             /** Name */
@@ -2166,14 +2267,14 @@ export interface components {
             scales: components["schemas"]["ScaleForm"][];
             /** Sides */
             sides: components["schemas"]["SideDrawing"][];
+            /** Sizes */
+            sizes: number | null;
+            /** Sizes Reason */
+            sizes_reason: string | null;
             /** Solids */
             solids: number;
             /** Standings */
             standings: components["schemas"]["StandingForm"][];
-            /** Stretches */
-            stretches: {
-                [key: string]: number;
-            };
             /** Symmetry */
             symmetry: string[];
             /**
@@ -2192,6 +2293,43 @@ export interface components {
             ][];
             /** Volume */
             volume: number;
+        };
+        /**
+         * MotionForm
+         * @description How far the points of a model's mesh, and of its edges, go at the end of a motion: x, y, z in a row.
+         */
+        MotionForm: {
+            /** Edges */
+            edges: number[][];
+            /** Points */
+            points: number[];
+        };
+        /**
+         * MotionRequest
+         * @description Which of the open sizes of a sheet is to be shown on the model.
+         */
+        MotionRequest: {
+            document: components["schemas"]["SheetDocument"];
+            /** Place */
+            place: number;
+        };
+        /**
+         * MovingForm
+         * @description A line of a view on the sheet (mm), each point with how far it goes at the end of a motion (mm).
+         */
+        MovingForm: {
+            /** Moves */
+            moves: [
+                number,
+                number
+            ][];
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+            /** View */
+            view: string;
         };
         /**
          * NamedSize
@@ -2298,6 +2436,18 @@ export interface components {
         Number: {
             /** Number */
             number: number;
+        };
+        /**
+         * OpenForm
+         * @description Something the dimensions leave open; `words` are empty where the exercise keeps them back.
+         */
+        OpenForm: {
+            /** Faces */
+            faces: number[];
+            /** Lines */
+            lines: components["schemas"]["MovingForm"][];
+            /** Words */
+            words: string;
         };
         /**
          * Paper
@@ -2650,6 +2800,40 @@ export interface components {
             scale: number;
         };
         /**
+         * ReadingForm
+         * @description The reader's eye: what the dimensions of a sheet determine, as far as the exercise shows it.
+         *
+         *     `reason` tells why a sheet could not be read.
+         */
+        ReadingForm: {
+            /**
+             * Chains
+             * @default []
+             */
+            chains: components["schemas"]["ChainForm"][];
+            /**
+             * Counts
+             * @default []
+             */
+            counts: components["schemas"]["CountForm"][];
+            /**
+             * Insight
+             * @enum {string}
+             */
+            insight: "nothing" | "counts" | "places" | "everything";
+            /** Least */
+            least?: number | null;
+            /** Needed */
+            needed?: number | null;
+            /**
+             * Open
+             * @default []
+             */
+            open: components["schemas"]["OpenForm"][];
+            /** Reason */
+            reason?: string | null;
+        };
+        /**
          * Recipe
          * @description A part: its named sizes and its features in the order they are made. The first feature must add material.
          */
@@ -2981,8 +3165,6 @@ export interface components {
          * @description One sheet under review, or returned.
          */
         SheetForm: {
-            /** Counts */
-            counts: components["schemas"]["CountForm"][];
             exercise: components["schemas"]["ExerciseForm"];
             /** Findings */
             findings: components["schemas"]["FindingForm"][];
@@ -3906,6 +4088,76 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["InkForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    reading_reading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InkRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadingForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    reading_motion: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MotionRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MotionForm"];
                 };
             };
             /** @description Validation Error */
@@ -5066,6 +5318,69 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SheetForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    reading_sheet_reading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadingForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    reading_sheet_motion: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+                place: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MotionForm"];
                 };
             };
             /** @description Validation Error */

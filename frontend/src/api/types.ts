@@ -46,6 +46,9 @@ export type Change = Schemas["Change"];
 export type Snap = Schemas["Snap"];
 export type LineChange = Schemas["LineChange"];
 export type Starting = Schemas["StartingForm"];
+export type Reading = Schemas["ReadingForm"];
+export type ModelMotion = Schemas["MotionForm"];
+export type CountRow = Schemas["CountForm"];
 export type Point = [number, number];
 
 /** The part's triangles and ink edges, as the kernel made them. */

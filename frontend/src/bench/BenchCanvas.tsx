@@ -2,6 +2,7 @@ import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
 
 import type { Ink as InkForm, InkGroup, Point, SheetDocument } from "../api/types";
 import { Ink, InkPiece } from "../drawing/Ink";
+import { MovingInk } from "../reader/MovingInk";
 import { type Bench, isFixed, moved, type Selection, type Stage } from "./bench";
 import classes from "./Bench.module.css";
 import { Bands, PaperGrid, WhiteSpace } from "./CanvasAids";
@@ -134,6 +135,7 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
         );
       })}
       <Bands shown={shown} ink={ink} drawn={drawn} />
+      {!live && <MovingInk reader={bench.reader} groups={ink.groups} height={paper.height} />}
       {isDraftTool(tool) && bench.drafting.grid > 0 && (
         <PaperGrid step={bench.drafting.grid} paper={paper} />
       )}

@@ -10,6 +10,7 @@ import { Header } from "../frame/Header";
 import { useMe } from "../frame/me";
 import { Trouble, Waiting } from "../frame/Messages";
 import { bounds } from "../turntable/cardModel";
+import { useReader } from "../reader/useReader";
 import { useMesh } from "../turntable/PartView";
 import {
   type Bench,
@@ -106,6 +107,10 @@ function AtTheBench({ exercise, start, detail, mesh }: Props) {
   const [snapping, setSnapping] = useState(false);
   const [spaces, setSpaces] = useState(false);
   const [help, setHelp] = useState(false);
+  const reader = useReader(
+    { kind: "bench", exercise: exercise.id, document: draft.document },
+    stage === "Dimensions" && exercise.task.dimensioning.insight !== "nothing",
+  );
   const middle = useMemo<Point3>(() => (mesh ? bounds(mesh).middle : [0, 0, 0]), [mesh]);
 
   const bench: Bench = {
@@ -122,6 +127,7 @@ function AtTheBench({ exercise, start, detail, mesh }: Props) {
     selection,
     select,
     drafting,
+    reader,
     spaces,
     setSpaces,
     snapping,

@@ -1,6 +1,7 @@
 import type { Exercise, Ink, Paper, SheetDocument, Side } from "../api/types";
 import type { Point3, Unit } from "./geometry";
 import { isGivenKind } from "../exercise/kinds";
+import type { Reader } from "../reader/useReader";
 import type { Drafting } from "./drafting/useDrafting";
 import { type DraftTool } from "./drafting/tools";
 import type { BenchDraft } from "./useDraft";
@@ -43,6 +44,7 @@ export interface Bench {
   /** Whether the white space between the views is measured. */
   spaces: boolean;
   setSpaces: (on: boolean) => void;
+  reader: Reader;
   snapping: boolean;
   setSnapping: (on: boolean) => void;
 }

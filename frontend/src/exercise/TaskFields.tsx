@@ -14,6 +14,7 @@ import {
 
 import type { Criterion, Task } from "../api/types";
 import { CRITERIA, PAPERS, TITLE_FIELDS } from "../frame/words";
+import { DimensionFields } from "./DimensionFields";
 import classes from "./Exercises.module.css";
 
 const SCALES = ["1:10", "1:5", "1:2", "1:1", "2:1", "5:1", "10:1"];
@@ -114,6 +115,7 @@ export function TaskFields({ task, usual, onChange }: Props) {
           onChange={(e) => set({ centre_lines: e.currentTarget.checked })}
         />
       </Group>
+      {task.dimensioning.required && <DimensionFields task={task} set={set} />}
       <Accordion variant="separated">
         <Accordion.Item value="title">
           <Accordion.Control>

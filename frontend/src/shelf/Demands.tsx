@@ -5,6 +5,7 @@ import { useState } from "react";
 import { answer, api } from "../api/client";
 import type { ModelDetail, PartSummary, Side } from "../api/types";
 import { plural } from "../frame/words";
+import { CountTable } from "../reader/CountTable";
 import { SIDES, sideWords } from "../turntable/attitude";
 import classes from "./Shelf.module.css";
 
@@ -18,7 +19,6 @@ interface Props {
 /** What an instructor reads before setting an exercise; printed as it stands. */
 export function Demands({ part, detail, onFaces, edges }: Props) {
   const sizes = detail.extents.map((e) => Number(e.toFixed(3))).join(" × ");
-  const stretches = Object.entries(detail.stretches);
   return (
     <div className={classes.demands}>
       <Group justify="space-between" wrap="nowrap">
@@ -51,35 +51,10 @@ export function Demands({ part, detail, onFaces, edges }: Props) {
       <Title order={3} size="h5">
         Dimensions
       </Title>
-      {detail.dimensions_needed === null ? (
-        <Text size="sm">Not counted: {detail.dimensions_reason}.</Text>
+      {detail.sizes_reason ? (
+        <Text size="sm">Not counted: {detail.sizes_reason}.</Text>
       ) : (
-        <table className="plain">
-          <tbody>
-            {stretches.map(([direction, n]) => (
-              <tr key={direction}>
-                <td>{direction}</td>
-                <td>{plural(n, "stretch", "stretches")}</td>
-                <td className="number">{n}</td>
-              </tr>
-            ))}
-            <tr style={{ display: detail.dimensions_reason ? "none" : undefined }}>
-              <td>diameters and radii</td>
-              <td />
-              <td className="number">{detail.diameters}</td>
-            </tr>
-            <tr>
-              <td>needed in all</td>
-              <td className="quiet small">without counts and symmetry</td>
-              <td className="number">{detail.dimensions_needed}</td>
-            </tr>
-          </tbody>
-        </table>
-      )}
-      {detail.dimensions_needed !== null && detail.dimensions_reason && (
-        <Text size="sm" className="quiet">
-          Not told apart by direction: {detail.dimensions_reason}.
-        </Text>
+        <CountTable bare rows={detail.counts} needed={detail.sizes} least={detail.least_sizes} />
       )}
       <Title order={3} size="h5">
         Features

@@ -10,6 +10,7 @@ import { Header } from "../frame/Header";
 import { useMe } from "../frame/me";
 import { Trouble, Waiting } from "../frame/Messages";
 import { dayAndTime } from "../frame/words";
+import { useReader } from "../reader/useReader";
 import { ReviewedSheet } from "./ReviewedSheet";
 import { Slip } from "./Slip";
 import classes from "./Table.module.css";
@@ -77,6 +78,7 @@ function Opened({ sheet }: { sheet: Sheet }) {
   ]);
 
   const finding = sheet.findings.find((f) => f.place === lit);
+  const reader = useReader({ kind: "sheet", sheet: sheet.id }, sheet.reviewed);
   const { exercise } = sheet;
   return (
     <div className="screen">
@@ -138,9 +140,15 @@ function Opened({ sheet }: { sheet: Sheet }) {
         </Menu>
       </Header>
       <div className={classes.grid}>
-        <TableSide sheet={sheet} finding={finding} />
+        <TableSide sheet={sheet} finding={finding} reader={reader} />
         <main className={classes.stage} aria-label="Sheet">
-          <ReviewedSheet sheet={sheet} lit={lit} onPoint={setPointed} onChoose={setChosen} />
+          <ReviewedSheet
+            sheet={sheet}
+            reader={reader}
+            lit={lit}
+            onPoint={setPointed}
+            onChoose={setChosen}
+          />
         </main>
         <Slip
           sheet={sheet}

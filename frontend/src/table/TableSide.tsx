@@ -1,14 +1,22 @@
 import { Text, Title } from "@mantine/core";
 
 import type { Finding, Sheet } from "../api/types";
+import { ReadersEye } from "../reader/ReadersEye";
+import type { Reader } from "../reader/useReader";
 import { turnOfCorner } from "../turntable/attitude";
 import { PartView } from "../turntable/PartView";
 import classes from "./Table.module.css";
 
 const CORNER_TURN = turnOfCorner("+-+", "+z");
 
-/** The part beside the sheet, with what the finding speaks of lit; below it the counts. */
-export function TableSide({ sheet, finding }: { sheet: Sheet; finding: Finding | undefined }) {
+interface Props {
+  sheet: Sheet;
+  finding: Finding | undefined;
+  reader: Reader;
+}
+
+/** The part beside the sheet, with what the finding speaks of lit; below it the reader's eye. */
+export function TableSide({ sheet, finding, reader }: Props) {
   const seen = sheet.reviewed || sheet.exercise.task.drafting.shown;
   const lit = (finding?.edges.length ?? 0) + (finding?.faces.length ?? 0) > 0;
   return (
@@ -20,6 +28,8 @@ export function TableSide({ sheet, finding }: { sheet: Sheet; finding: Finding |
             turn={CORNER_TURN}
             litEdges={finding?.edges}
             litFaces={finding?.faces}
+            moves={reader.moves}
+            swing={reader.swing}
             label={`${sheet.exercise.part_name}, card model`}
           />
         </div>
@@ -27,36 +37,7 @@ export function TableSide({ sheet, finding }: { sheet: Sheet; finding: Finding |
       <Text className="quiet small">
         {lit ? "What the chosen finding speaks of is lit on the part." : sheet.exercise.part_name}
       </Text>
-      {sheet.counts.length > 0 && (
-        <section>
-          <Title order={2} size="h4" mt="md">
-            Counts
-          </Title>
-          <table className="plain">
-            <thead>
-              <tr>
-                <th />
-                <th>needs</th>
-                <th>has</th>
-              </tr>
-            </thead>
-            <tbody>
-              {sheet.counts.map((row) => (
-                <tr key={row.direction}>
-                  <td style={{ textTransform: "capitalize" }}>{row.direction}</td>
-                  <td className="number">{row.needs}</td>
-                  <td
-                    className="number"
-                    style={{ color: row.has === row.needs ? undefined : "var(--fault)" }}
-                  >
-                    {row.has}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </section>
-      )}
+      <ReadersEye reader={reader} />
       {Object.entries(sheet.unjudged).filter(([criterion]) => criterion !== "placement").length >
         0 && (
         <section>

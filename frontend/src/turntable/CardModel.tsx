@@ -14,15 +14,25 @@ import { LineMaterial } from "three/examples/jsm/lines/LineMaterial.js";
 import { LineSegments2 } from "three/examples/jsm/lines/LineSegments2.js";
 import { LineSegmentsGeometry } from "three/examples/jsm/lines/LineSegmentsGeometry.js";
 
-import type { Mesh } from "../api/types";
+import type { Mesh, ModelMotion } from "../api/types";
+import type { Swing } from "../reader/swing";
 import { FAULT, SHEET_INK } from "../theme";
-import { bounds, cardGeometry, edgeSegments, facesGeometry, outlineMaterial } from "./cardModel";
+import {
+  bounds,
+  cardGeometry,
+  edgeSegments,
+  facesGeometry,
+  movedMesh,
+  outlineMaterial,
+} from "./cardModel";
 import { nearestEdge, type Picked, sideOfNormal, tidy } from "./picking";
 
 interface Props {
   mesh: Mesh;
   litEdges?: readonly number[];
   litFaces?: readonly number[];
+  moves?: ModelMotion | null;
+  swing?: Swing;
   onPoint?: (picked: Picked | null) => void;
   onPick?: (picked: Picked) => void;
   current: React.RefObject<Quaternion>;
@@ -87,6 +97,7 @@ export function CardModel(props: Props) {
       faces: litFaces.length ? facesGeometry(card.geometry, mesh, new Set(litFaces)) : null,
     };
   }, [mesh, card.geometry, litEdges, litFaces]);
+  useMoving(card, mesh, props.moves ?? null, props.swing, redraw);
   useDisposed(card.geometry, card.face, card.rim, card.ink?.geometry, card.ink?.material);
   useDisposed(lit.faces, lit.lines?.geometry, lit.lines?.material);
 
@@ -147,6 +158,47 @@ export function CardModel(props: Props) {
       </group>
     </group>
   );
+}
+
+interface Card {
+  geometry: BufferGeometry;
+  ink: LineSegments | LineSegments2 | null;
+}
+
+/** Carry card and ink along an open motion; both lie as made when there is none. */
+function useMoving(
+  card: Card,
+  mesh: Mesh,
+  moves: ModelMotion | null,
+  swing: Swing | undefined,
+  redraw: () => void,
+) {
+  useEffect(() => {
+    if (!moves || !swing) return;
+    const place = (value: number) => {
+      laid(card, movedMesh(mesh, moves, value));
+      redraw();
+    };
+    const leave = swing.watch(place);
+    return () => {
+      leave();
+      place(0);
+    };
+  }, [card, mesh, moves, swing, redraw]);
+}
+
+/** Lay card and ink where a mesh has its points. */
+function laid({ geometry, ink }: Card, mesh: Mesh) {
+  const positions = geometry.getAttribute("position");
+  positions.array.set(mesh.points);
+  positions.needsUpdate = true;
+  const segments = edgeSegments(mesh, () => true);
+  if (ink instanceof LineSegments2) ink.geometry.setPositions(segments);
+  else if (ink) {
+    const own = ink.geometry.getAttribute("position");
+    own.array.set(segments);
+    own.needsUpdate = true;
+  }
 }
 
 /** Free what the graphics card holds when it is replaced or the part leaves the screen. */

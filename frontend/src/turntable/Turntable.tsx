@@ -2,7 +2,8 @@ import { Canvas } from "@react-three/fiber";
 import { useEffect, useRef } from "react";
 import { Quaternion, Vector3 } from "three";
 
-import type { Mesh } from "../api/types";
+import type { Mesh, ModelMotion } from "../api/types";
+import type { Swing } from "../reader/swing";
 import { CardModel } from "./CardModel";
 import type { Picked } from "./picking";
 
@@ -19,6 +20,9 @@ export interface TurntableProps {
   onPick?: (picked: Picked) => void;
   litEdges?: readonly number[];
   litFaces?: readonly number[];
+  /** A motion of the part's points, and how far it stands. */
+  moves?: ModelMotion | null;
+  swing?: Swing;
   label: string;
 }
 
@@ -135,6 +139,8 @@ export function Turntable(props: TurntableProps) {
           mesh={props.mesh}
           litEdges={props.litEdges}
           litFaces={props.litFaces}
+          moves={props.moves}
+          swing={props.swing}
           onPoint={props.onPoint}
           onPick={props.onPick}
           current={current}

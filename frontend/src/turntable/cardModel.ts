@@ -1,6 +1,6 @@
 import { BackSide, BufferGeometry, Color, Float32BufferAttribute, MeshBasicMaterial } from "three";
 
-import type { Mesh } from "../api/types";
+import type { Mesh, ModelMotion } from "../api/types";
 import { SHEET_INK, TINTS } from "../theme";
 
 /** Card faces: three quiet tints by the direction a face looks in, mixed on inclined and round ones. */
@@ -51,6 +51,17 @@ export function edgeSegments(mesh: Mesh, wanted: (edge: number) => boolean): num
     for (let i = 0; i + 5 < points.length; i += 3) segments.push(...points.slice(i, i + 6));
   });
   return segments;
+}
+
+/** A mesh with every point gone some way along a motion. */
+export function movedMesh(mesh: Mesh, moves: ModelMotion, value: number): Mesh {
+  const along = (points: readonly number[], by: readonly number[] | undefined) =>
+    points.map((point, i) => point + value * (by?.[i] ?? 0));
+  return {
+    ...mesh,
+    points: along(mesh.points, moves.points),
+    edges: mesh.edges.map((edge, i) => along(edge, moves.edges[i])),
+  };
 }
 
 /** Back faces grown by a hair: their rim is the ink line around round surfaces. */

@@ -4,10 +4,16 @@ from collections import Counter
 from typing import Any, Final
 
 from maqueta.checking.demands import Demands, demands
-from maqueta.dimensioning.proposal import propose
-from maqueta.dimensioning.size_model import size_model
+from maqueta.dimensioning.count import direction_of_axis
+from maqueta.dimensioning.form_model import form_model
+from maqueta.dimensioning.measure import axis_and_sign, true_size
+from maqueta.dimensioning.proposal import Proposed, propose
+from maqueta.projection.arrangement import neighbour
+from maqueta.projection.attitude import Attitude
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.projection.ranking import Ranked, words
+from maqueta.projection.ranking import DEFAULT_VIEWS, Ranked, words
+from maqueta.sheet.document import LinearDimension, View
+from maqueta.sheet.placed import PlacedView
 from maqueta.solid.formed import Form
 from maqueta.solid.part import Part
 
@@ -59,7 +65,7 @@ def analysis(projected: ProjectedPart) -> dict[str, Any]:
             "reasons": dict(found.need.reasons),
         },
         "scales": [{"paper": s.paper, "scale": s.scale, "across": s.across, "up": s.up} for s in found.scales],
-        "dimensioning": _dimensioning(found, part),
+        "dimensioning": _dimensioning(found, projected),
     }
 
 
@@ -86,23 +92,48 @@ def _ranked_json(entry: Ranked, part: Part) -> dict[str, Any]:
     }
 
 
-def _dimensioning(found: Demands, part: Part) -> dict[str, Any]:
+def _dimensioning(found: Demands, projected: ProjectedPart) -> dict[str, Any]:
     if found.reason is not None:
-        needed = {} if found.sizes is None else {"needed": found.sizes}
-        return {**needed, "not_judged": found.reason}
+        return {"not_judged": found.reason}
+    front = found.ranking[0].attitude
     return {
         "needed": found.sizes,
-        "per_direction": {row.direction: {"stretches": row.stretches} for row in found.counts},
+        "least": found.least_sizes,
+        "per_direction": {
+            row.direction: {"stretches": row.stretches, "needed": row.needed}
+            for row in found.counts
+            if row.direction is not None
+        },
         "diameters": {"needed": found.diameters},
-        "proposal": [
-            {
-                "kind": size.kind,
-                "direction": size.direction,
-                "from": _tidy(size.start),
-                "to": _tidy(size.end),
-                "value": _tidy(size.value),
-                "overall": size.overall,
-            }
-            for size in propose(size_model(part), found.ranking[0].attitude)
-        ],
+        "proposal": [_proposed_json(item, front) for item in _proposal(projected, front)],
+    }
+
+
+def _proposal(projected: ProjectedPart, front: Attitude) -> tuple[Proposed, ...]:
+    """A set of dimensions for front, top and right view, which are named by their ids."""
+    views: list[PlacedView] = []
+    for name in DEFAULT_VIEWS:
+        attitude = neighbour(front, name)
+        view = View(id=name, side=attitude.side, up=attitude.up, at=(0.0, 0.0))
+        views.append(PlacedView(view, projected.line_set(attitude), 1.0))
+    return propose(form_model(projected.part), projected.part, front, views, lambda value: f"{_tidy(value):g}")
+
+
+def _proposed_json(item: Proposed, front: Attitude) -> dict[str, Any]:
+    dimension, axis = item.dimension, item.measured.axis
+    direction = start = end = None
+    if isinstance(dimension, LinearDimension) and axis is not None:
+        attitude = neighbour(front, next(name for name in DEFAULT_VIEWS if name == dimension.view))
+        index = 0 if dimension.along == "across" else 1
+        _, sign = axis_and_sign((attitude.right, attitude.up)[index])
+        direction = direction_of_axis(front, axis)
+        start, end = (_tidy(sign * point[index]) for point in (dimension.start, dimension.end))
+    return {
+        "kind": dimension.kind,
+        "view": dimension.view,
+        "direction": direction,
+        "from": start,
+        "to": end,
+        "value": _tidy(true_size(dimension)),
+        "overall": item.overall,
     }

@@ -3,8 +3,7 @@
 from dataclasses import dataclass
 
 from maqueta.dimensioning.count import DirectionCount, count, diameters
-from maqueta.dimensioning.form_model import beyond, needed_sizes_of_form
-from maqueta.dimensioning.size_model import size_model, unsupported
+from maqueta.dimensioning.form_model import beyond, form_model
 from maqueta.projection.arrangement import ViewName, neighbour, place_of
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.needed import ViewNeed, view_need
@@ -32,7 +31,10 @@ class ScaleProposal:
 
 @dataclass(frozen=True, slots=True)
 class Demands:
-    """Everything a part's drawing demands. `reason` tells why they are not counted per direction, if so."""
+    """Everything a part's drawing demands. `reason` tells why its sizes are not counted, if so.
+
+    `least_sizes` are needed by a reader who takes corners drawn in line as in line, `sizes` by one who does not.
+    """
 
     ranking: tuple[Ranked, ...]
     need: ViewNeed
@@ -41,6 +43,7 @@ class Demands:
     symmetry: Symmetry
     standings: tuple[Standing, ...]
     sizes: int | None
+    least_sizes: int | None
     counts: tuple[DirectionCount, ...]
     diameters: int
     reason: str | None
@@ -53,8 +56,8 @@ def demands(projected: ProjectedPart) -> Demands:
     ranking = rank(projected)
     front = ranking[0].attitude
     need = view_need(projected, front)
-    reason = unsupported(part)
-    model = size_model(part) if reason is None else None
+    reason = beyond(part)
+    form = form_model(part) if reason is None else None
     return Demands(
         ranking=ranking,
         need=need,
@@ -62,9 +65,10 @@ def demands(projected: ProjectedPart) -> Demands:
         patterns=patterns(part.features, part.size),
         symmetry=symmetry(part),
         standings=standings(part),
-        sizes=needed_sizes_of_form(part) if beyond(part) is None else None,
-        counts=count(model, front) if model else (),
-        diameters=diameters(model)[0] if model else 0,
+        sizes=form.needed if form else None,
+        least_sizes=form.least if form else None,
+        counts=count(form, front) if form else (),
+        diameters=diameters(form)[0] if form else 0,
         reason=reason,
         scales=scale_proposals(part, front, need.needed),
     )

@@ -4,9 +4,9 @@ import math
 from typing import Final
 
 from maqueta.checking.catalogue import found
-from maqueta.checking.dimensions import DimensionSurvey, dimension_place
+from maqueta.checking.dimension_survey import DimensionSurvey, dimension_place
 from maqueta.checking.finding import Finding
-from maqueta.dimensioning.measure import PICK_TOLERANCE
+from maqueta.dimensioning.sighted import PICK_TOLERANCE
 from maqueta.dimensioning.text import read_text
 from maqueta.projection.carrier import TURN, Circle
 from maqueta.sheet.document import RoundDimension

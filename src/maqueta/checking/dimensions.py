@@ -1,94 +1,28 @@
 """Criterion dimensions: complete, not redundant, true, and taken from visible lines."""
 
-from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
-from functools import cached_property
-
 from maqueta.checking.catalogue import found
+from maqueta.checking.dimension_survey import DimensionSurvey, dimension_place
 from maqueta.checking.finding import Finding
 from maqueta.checking.front import outline
-from maqueta.checking.survey import Survey, attitude_of
+from maqueta.checking.open_sizes import check_open, extent_open
+from maqueta.checking.survey import Survey
+from maqueta.dimensioning.callout import contradicts
 from maqueta.dimensioning.count import (
     DIRECTIONS,
-    DirectionCount,
     axis_of_direction,
-    count,
-    diameters,
-    direction_of_axis,
 )
-from maqueta.dimensioning.determinacy import Equation, Reading, read
 from maqueta.dimensioning.measure import (
-    Measured,
-    measure,
     overall_along,
     round_features,
     rounded_off,
     true_size,
     visible_at,
 )
-from maqueta.dimensioning.size_model import SizeModel, size_model, unsupported
-from maqueta.dimensioning.text import read_text
-from maqueta.drawing.dimension_ink import dimension_text
-from maqueta.projection.attitude import USUAL_FRONT, Attitude
-from maqueta.projection.carrier import Point
+from maqueta.dimensioning.text import Written, read_text
 from maqueta.sheet.document import Dimension, LinearDimension
 from maqueta.sheet.placed import PlacedView
 from maqueta.sheet.sizes import converted, rounded, write_size
 from maqueta.solid.part import AXES
-
-
-@dataclass(frozen=True)
-class DimensionSurvey:
-    """The dimensions of a sheet read against the sizes of the part. `reason` tells why they could not be."""
-
-    survey: Survey
-
-    @cached_property
-    def reason(self) -> str | None:
-        """Why the sizes of this part are not judged, or None when they are."""
-        return unsupported(self.survey.projected.part)
-
-    @cached_property
-    def front(self) -> Attitude:
-        """The attitude that width, height and depth refer to."""
-        return attitude_of(self.survey.front) if self.survey.front else USUAL_FRONT
-
-    @cached_property
-    def model(self) -> SizeModel:
-        """The unknown sizes of the part."""
-        return size_model(self.survey.projected.part)
-
-    @cached_property
-    def measured(self) -> tuple[Measured, ...]:
-        """Every dimension that counts: on a principal view and not in brackets."""
-        result = []
-        for dimension in self.survey.sheet.dimensions:
-            placed = self.survey.by_id[dimension.view]
-            reference = dimension.text is not None and read_text(dimension.text).reference
-            if placed.view.attitude is not None and not reference:
-                own = _as_in_a_mirror(dimension) if placed.view.mirrored else dimension
-                result.append(measure(self.model, self.survey.projected.part, placed, own))
-        return tuple(result)
-
-    @cached_property
-    def reading(self) -> Reading:
-        """What the dimensions say together."""
-        equations: list[Equation] = [e for item in self.measured for e in item.equations]
-        return read(self.model, equations)
-
-    @cached_property
-    def counts(self) -> tuple[DirectionCount, ...]:
-        """The count per direction."""
-        return count(self.model, self.front, self.measured)
-
-    @cached_property
-    def diameters(self) -> tuple[int, int]:
-        """Needed and given diameters."""
-        return diameters(self.model, self.measured)
-
-    def text(self, dimension: Dimension) -> str:
-        """What stands at a dimension."""
-        return dimension_text(dimension, self.survey.sheet, self.survey.projected.part.unit)
 
 
 def check_dimensions(dimensions: DimensionSurvey) -> list[Finding]:
@@ -96,29 +30,8 @@ def check_dimensions(dimensions: DimensionSurvey) -> list[Finding]:
     survey = dimensions.survey
     findings = [*_on_pictorial(dimensions), *_values(dimensions), *_to_hidden(dimensions)]
     if survey.exercise.dimensioning.required and dimensions.reason is None:
-        findings += [*_chains(dimensions), *_overall(dimensions), *_open(dimensions)]
+        findings += [*chain_findings(dimensions), *_overall(dimensions), *check_open(dimensions)]
     return findings
-
-
-def dimension_place(placed: PlacedView, dimension: Dimension) -> tuple[Point, ...]:
-    """Where a dimension stands on the sheet: its line, or its leader."""
-    x, y = placed.view.at[0] + dimension.place[0], placed.view.at[1] + dimension.place[1]
-    if not isinstance(dimension, LinearDimension):
-        return (placed.to_sheet(dimension.centre), (x, y))
-    start, end = placed.to_sheet(dimension.start), placed.to_sheet(dimension.end)
-    if dimension.along == "across":
-        return ((start[0], y), (end[0], y))
-    if dimension.along == "up":
-        return ((x, start[1]), (x, end[1]))
-    return (start, end)
-
-
-def _as_in_a_mirror(dimension: Dimension) -> Dimension:
-    """A dimension of a mirrored view where it would stand in the true one: its sizes still count."""
-    if isinstance(dimension, LinearDimension):
-        (x0, y0), (x1, y1) = dimension.start, dimension.end
-        return dimension.model_copy(update={"start": (-x0, y0), "end": (-x1, y1)})
-    return dimension.model_copy(update={"centre": (-dimension.centre[0], dimension.centre[1])})
 
 
 def _on_pictorial(dimensions: DimensionSurvey) -> list[Finding]:
@@ -156,7 +69,9 @@ def _values(dimensions: DimensionSurvey) -> list[Finding]:
                 true = true / 2
             elif dimension.kind == "radius" and diameter:
                 true = true * 2
-            wrong = not _same_value(written.value, true, exercise.decimals) or _wrong_depth(survey, placed, dimension)
+            wrong = not _same_value(written.value, true, exercise.decimals) or _wrong_beside(
+                survey, placed, dimension, written
+            )
         if wrong:
             findings.append(
                 found(
@@ -173,17 +88,17 @@ def _values(dimensions: DimensionSurvey) -> list[Finding]:
     return findings
 
 
-def _wrong_depth(survey: Survey, placed: PlacedView, dimension: Dimension) -> bool:
-    """Whether the text says a depth that no hole it stands at has."""
-    depth = read_text(dimension.text or "").depth
+def _wrong_beside(survey: Survey, placed: PlacedView, dimension: Dimension, written: Written) -> bool:
+    """Whether the text says a depth or a mouth that no hole it stands at has."""
     attitude = placed.view.attitude
-    if depth is None or isinstance(dimension, LinearDimension) or attitude is None:
+    if isinstance(dimension, LinearDimension) or attitude is None:
         return False
     part, exercise = survey.projected.part, survey.exercise
-    holes = [f for f in round_features(part, attitude, dimension) if not f.through]
-    return bool(holes) and not any(
-        _same_value(depth, converted(hole.depth, part.unit, exercise.units), exercise.decimals) for hole in holes
-    )
+
+    def same(length: float, true: float) -> bool:
+        return _same_value(length, converted(true, part.unit, exercise.units), exercise.decimals)
+
+    return contradicts(part, round_features(part, attitude, dimension), written, same)
 
 
 def _same_value(written: float, true: float, decimals: int) -> bool:
@@ -222,7 +137,8 @@ def _to_hidden(dimensions: DimensionSurvey) -> list[Finding]:
     return findings
 
 
-def _chains(dimensions: DimensionSurvey) -> list[Finding]:
+def chain_findings(dimensions: DimensionSurvey) -> list[Finding]:
+    """Closed chains, one finding each, in the order of the reading."""
     by_id = {d.id: d for d in dimensions.survey.sheet.dimensions}
     findings = []
     for chain in dimensions.reading.chains:
@@ -233,7 +149,9 @@ def _chains(dimensions: DimensionSurvey) -> list[Finding]:
             "at": tuple(dimension_place(dimensions.survey.by_id[m.view], m) for m in members),
             "items": tuple(chain.members),
         }
-        if len(members) <= 2:
+        if len(members) == 1:
+            findings.append(found("dimensions.redundant", parameters={"surplus": texts[0]}, variant="drawn", **common))
+        elif len(members) == 2:
             findings.append(found("dimensions.repeated", parameters={"text": texts[0]}, **common))
         else:
             parameters = {
@@ -250,9 +168,9 @@ def _overall(dimensions: DimensionSurvey) -> list[Finding]:
     part, findings = survey.projected.part, []
     for direction in DIRECTIONS:
         axis = axis_of_direction(dimensions.front, direction)
-        if rounded_off(part, dimensions.model, axis) and not _free(dimensions, axis):
+        if rounded_off(part, axis) and not extent_open(dimensions, axis):
             continue
-        if overall_along(part, dimensions.model, dimensions.measured, axis, dict(survey.by_id)):
+        if overall_along(part, dimensions.measured, axis, survey.by_id):
             continue
         size = converted(part.extents[AXES.index(axis)], part.unit, survey.exercise.units)
         written = write_size(size, survey.exercise.units, survey.exercise.decimals, survey.sheet.style)
@@ -261,78 +179,3 @@ def _overall(dimensions: DimensionSurvey) -> list[Finding]:
         parameters = {"direction": direction, "size": f"{written} {survey.exercise.units}"}
         findings.append(found("dimensions.overall", views=views, at=at, parameters=parameters))
     return findings
-
-
-def _free(dimensions: DimensionSurvey, axis: str) -> bool:
-    """Whether anything along an axis, or a radius that reaches it, is still open."""
-    unknowns = dimensions.model.unknowns
-    return any(
-        unknowns[index].axis == axis if unknowns[index].kind != "radius" else unknowns[index].axis != axis
-        for motion in dimensions.reading.open
-        for index in motion
-    )
-
-
-def _open(dimensions: DimensionSurvey) -> list[Finding]:
-    return [_motion(dimensions, motion) for motion in dimensions.reading.open]
-
-
-def _motion(dimensions: DimensionSurvey, motion: Mapping[int, float]) -> Finding:
-    model = dimensions.model
-    involved = [model.unknowns[index] for index in motion]
-    faces = tuple(sorted({face for unknown in involved for face in unknown.faces}))
-    kinds = {unknown.kind for unknown in involved}
-    axes = {unknown.axis for unknown in involved}
-    views, at = _where(dimensions, faces)
-    if kinds == {"radius"}:
-        return found(
-            "dimensions.undetermined",
-            views=views,
-            at=at,
-            parameters={"what": _name(dimensions, faces)},
-            variant="radius",
-            faces=faces,
-        )
-    what = _name(dimensions, tuple(face for unknown in involved[:1] for face in unknown.faces))
-    what = what[0].upper() + what[1:]
-    if len(axes) == 1 and "radius" not in kinds:
-        parameters = {"what": what, "direction": direction_of_axis(dimensions.front, axes.pop())}
-        return found(
-            "dimensions.undetermined", views=views, at=at, parameters=parameters, variant="position", faces=faces
-        )
-    return found("dimensions.undetermined", views=views, at=at, parameters={"what": what}, variant="mixed", faces=faces)
-
-
-def _name(dimensions: DimensionSurvey, faces: Sequence[int]) -> str:
-    """What people call the faces that move: the hole, the boss, or the face at its place."""
-    survey = dimensions.survey
-    part, units = survey.projected.part, survey.exercise.units
-
-    def show(value: float) -> str:
-        size = converted(value, part.unit, units)
-        return write_size(size, units, survey.exercise.decimals, survey.sheet.style)
-
-    round_ones = sorted({(f.kind, f.diameter) for f in part.features if set(f.faces) & set(faces)})
-    if round_ones:
-        names = [f"the ⌀{show(diameter)} {kind}" for kind, diameter in round_ones]
-        return " and ".join(names)
-    face = part.faces[faces[0]]
-    if face.kind == "cylinder":
-        return f"the R{show(face.radius)} rounding"
-    axis = max(range(3), key=lambda k: abs(face.direction[k]))
-    direction = direction_of_axis(dimensions.front, AXES[axis])
-    return f"the face {show(abs(face.point[axis] - part.low[axis]))} {units} along the {direction}"
-
-
-def _where(dimensions: DimensionSurvey, faces: Sequence[int]) -> tuple[tuple[str, ...], tuple[tuple[Point, ...], ...]]:
-    """Lines that show the faces, in the first view that has any."""
-    wanted = set(faces)
-    for item in dimensions.survey.principal:
-        shown = [
-            tuple(piece.moved(item.move).outline())
-            for piece in item.drawn
-            if piece.kind == "visible" and wanted & set(piece.faces)
-        ]
-        if shown:
-            return (item.view.id,), tuple(shown[:12])
-    return (), ()

@@ -49,6 +49,10 @@ class FrontTask(_Strict):
         return accept
 
 
+#: How much of the reader's eye students see while they dimension.
+Insight = Literal["nothing", "counts", "places", "everything"]
+
+
 class DimensioningTask(_Strict):
     """What is asked of the dimensions."""
 
@@ -56,6 +60,7 @@ class DimensioningTask(_Strict):
     style: Style | None = None
     decimals: Annotated[int, Field(ge=0, le=4)] | None = None
     symmetry_by_centre_line: bool = False
+    insight: Insight = "nothing"
 
 
 class Thresholds(_Strict):

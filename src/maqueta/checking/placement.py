@@ -6,7 +6,7 @@ from itertools import combinations
 from typing import Final
 
 from maqueta.checking.catalogue import found
-from maqueta.checking.dimensions import DimensionSurvey, dimension_place
+from maqueta.checking.dimension_survey import DimensionSurvey, dimension_place
 from maqueta.checking.finding import Finding
 from maqueta.drawing.ink import Text, text_corners
 from maqueta.projection.line_set import Box, box_of

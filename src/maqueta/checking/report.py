@@ -7,7 +7,8 @@ from maqueta.checking.alignment import check_alignment
 from maqueta.checking.angle import check_angle
 from maqueta.checking.catalogue import CATALOGUE, wording
 from maqueta.checking.dimension_form import check_form
-from maqueta.checking.dimensions import DimensionSurvey, check_dimensions
+from maqueta.checking.dimension_survey import DimensionSurvey
+from maqueta.checking.dimensions import check_dimensions
 from maqueta.checking.exercise import CRITERIA, Criterion, Exercise
 from maqueta.checking.finding import Finding
 from maqueta.checking.front import check_front
@@ -130,17 +131,28 @@ def dimensioning_json(dimensions: DimensionSurvey) -> dict[str, Any]:
     """Counts, open sizes and chains; only a reason where they are not judged."""
     if dimensions.reason is not None:
         return {"not_judged": dimensions.reason}
-    model, reading = dimensions.model, dimensions.reading
+    form, reading = dimensions.form, dimensions.reading
     needed_diameters, given_diameters = dimensions.diameters
     return {
         "needed": reading.needed,
+        "least": reading.least,
         "given": sum(1 for item in dimensions.measured if item.equations),
-        "per_direction": {row.direction: {"stretches": row.stretches, "given": row.given} for row in dimensions.counts},
+        "per_direction": {
+            row.direction: {
+                "stretches": row.stretches,
+                "needed": row.needed,
+                "given": row.given,
+                "missing": row.missing,
+                "surplus": row.surplus,
+            }
+            for row in dimensions.counts
+            if row.direction is not None
+        },
         "diameters": {"needed": needed_diameters, "given": given_diameters},
         "open": [
             [
-                {"kind": model.unknowns[i].kind, "axis": model.unknowns[i].axis, "at": _tidy(model.unknowns[i].value)}
-                for i in motion
+                {"kind": form.unknowns[i].kind, "axis": form.unknowns[i].axis, "at": _tidy(form.true_value(i))}
+                for i in sorted(motion)
             ]
             for motion in reading.open
         ],

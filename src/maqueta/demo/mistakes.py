@@ -110,7 +110,7 @@ def no_right_view(_: ProjectedPart, sheet: SheetDocument) -> SheetDocument:
 def missing_sizes(_: ProjectedPart, sheet: SheetDocument) -> SheetDocument:
     """Two locations are not given."""
     linear = [d.id for d in sheet.dimensions if isinstance(d, LinearDimension)]
-    gone = {linear[0], linear[-1]}
+    gone = {linear[3], linear[-1]}
     return sheet.model_copy(update={"dimensions": tuple(d for d in sheet.dimensions if d.id not in gone)})
 
 

@@ -106,7 +106,14 @@ EXERCISES: Final = (
     ),
     DemoExercise(
         "warp-beam-bearing",
-        _task("Warp-beam bearing", angle="first", views=("front", "top"), front={"natural_up": "+z"}, scale="1:1"),
+        _task(
+            "Warp-beam bearing",
+            angle="first",
+            views=("front", "top"),
+            front={"natural_up": "+z"},
+            scale="1:1",
+            dimensioning={"insight": "everything"},
+        ),
         4,
     ),
     DemoExercise(
@@ -119,11 +126,15 @@ EXERCISES: Final = (
             pictorial="unwanted",
             scale="1:1",
             front={"natural_up": "+z"},
-            dimensioning={"style": "asme", "decimals": 3},
+            dimensioning={"style": "asme", "decimals": 3, "insight": "places"},
         ),
         9,
     ),
-    DemoExercise("shuttle-rest", _task("Shuttle rest", views=("front", "top", "right"), scale="1:1"), 16),
+    DemoExercise(
+        "shuttle-rest",
+        _task("Shuttle rest", views=("front", "top", "right"), scale="1:1", dimensioning={"insight": "counts"}),
+        16,
+    ),
     DemoExercise(
         "breast-beam-spacer",
         _task("Breast-beam spacer, your own sizes", views=("front", "top"), front={"natural_up": "+z"}),

@@ -3,7 +3,8 @@
 import math
 from collections.abc import Iterable, Iterator, Sequence
 
-from maqueta.dimensioning.measure import PICK_TOLERANCE, centre_in_view, feature_axis
+from maqueta.dimensioning.measure import centre_in_view, feature_axis
+from maqueta.dimensioning.sighted import PICK_TOLERANCE
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.document import CentreLine, CentreMark, Mark
 from maqueta.sheet.placed import PlacedView

@@ -1,31 +1,45 @@
-"""Are the dimensions complete and free of closed chains? Linear algebra on the size model.
+"""Are the dimensions complete and free of closed chains? Linear algebra on the form of the part.
 
-Every dimension is one equation (a count several). The null space of all equations is what the sheet leaves open;
-an equation that follows from others closes a chain.
+Every dimension is one equation (a count several). What all equations leave open is undetermined; an equation that
+follows from others closes a chain. Where corners are drawn in line both readings are allowed: what is open must be open
+for a reader who takes them as in line, a chain must be closed for one who does not.
 """
 
 from collections import deque
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
+from itertools import combinations
+from typing import Final
 
 import numpy as np
-from numpy.typing import NDArray
 
-from maqueta.dimensioning.size_model import Row, SizeModel
-from maqueta.solid.part import AXES
+from maqueta.dimensioning.form_equations import Array, Row, dense
+from maqueta.dimensioning.form_model import FormModel, null_space
+from maqueta.dimensioning.motions import Motion, sparse_motions
 
-Array = NDArray[np.float64]
-#: Rows of ±1, ±2 and direction cosines: anything below this after elimination is zero.
-_ZERO = 1e-9
+#: An equation adds nothing when less than this part of it is left beside the others.
+_ZERO: Final = 1e-7
+#: Beyond this many other equations the search for a smaller chain is given up: the one found is named.
+_SEARCHED: Final = 60
 
 
 @dataclass(frozen=True, slots=True)
 class Equation:
-    """What one dimension says: a linear combination of unknowns. `overall` ones are kept when a chain must open."""
+    """What one dimension says: a linear combination of unknowns. `overall` ones are kept when a chain must open.
+
+    `others` are what it may say instead, where what it is taken from is drawn in line with something else: it leaves
+    nothing of either open, and is surplus only when each of them is.
+    """
 
     owner: str
     row: Row
     overall: bool = False
+    others: tuple[Row, ...] = ()
+
+    @property
+    def rows(self) -> tuple[Row, ...]:
+        """All it may say, the likeliest first."""
+        return (self.row, *self.others)
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,102 +52,117 @@ class Chain:
 
 @dataclass(frozen=True, slots=True)
 class Reading:
-    """What the dimensions of a sheet say: open motions (unknown → how far it moves) and closed chains."""
+    """What the dimensions of a sheet say: how many were needed, open motions and closed chains.
+
+    `least` is the number needed by a reader who takes corners drawn in line as in line; `dependent` are the places of
+    equations that say nothing new.
+    """
 
     needed: int
-    open: tuple[Mapping[int, float], ...]
+    least: int
+    open: tuple[Motion, ...]
     chains: tuple[Chain, ...]
+    dependent: tuple[int, ...]
 
 
-class _Elimination:
-    """Rows in reduced echelon form, each with the equations it was combined from."""
+def read(form: FormModel, equations: Sequence[Equation], known: Sequence[Row] = ()) -> Reading:
+    """Read the dimensions of a sheet. Overall sizes are taken first, so that chains keep them.
 
-    def __init__(self, width: int) -> None:
-        self._width = width
-        self._rows: list[tuple[int, Array, dict[int, float]]] = []
-
-    def add(self, row: Array, label: int) -> dict[int, float] | None:
-        """Add a row; when it depends on earlier ones, return the labels it is combined from (else None)."""
-        rest, used = row.copy(), {label: 1.0}
-        for pivot, other, origin in self._rows:
-            factor = rest[pivot]
-            if abs(factor) > _ZERO:
-                rest -= factor * other
-                for key, amount in origin.items():
-                    used[key] = used.get(key, 0.0) - factor * amount
-        if np.abs(rest).max(initial=0.0) <= _ZERO:
-            return {key: amount for key, amount in used.items() if abs(amount) > _ZERO}
-        pivot = int(np.abs(rest).argmax())
-        scale = rest[pivot]
-        rest, used = rest / scale, {key: amount / scale for key, amount in used.items()}
-        for place, (other_pivot, other, origin) in enumerate(self._rows):
-            factor = other[pivot]
-            if abs(factor) > _ZERO:
-                merged = dict(origin)
-                for key, amount in used.items():
-                    merged[key] = merged.get(key, 0.0) - factor * amount
-                self._rows[place] = (other_pivot, other - factor * rest, merged)
-        self._rows.append((pivot, rest, used))
-        return None
-
-    def null_space(self) -> list[dict[int, float]]:
-        """One motion per free column: that unknown moves by 1 and takes the dependent ones along."""
-        pivots = {pivot for pivot, _, _ in self._rows}
-        motions = []
-        for free in range(self._width):
-            if free in pivots:
-                continue
-            motion = {free: 1.0}
-            for pivot, row, _ in self._rows:
-                if abs(row[free]) > _ZERO:
-                    motion[pivot] = -float(row[free])
-            motions.append(motion)
-        return motions
+    `known` are rows the sheet states without dimensions, such as symmetry about a centre line; a size given although
+    it follows from them is not surplus.
+    """
+    left = form.motions_in_line
+    rows = [*known, *(row for equation in equations for row in equation.rows)]
+    if rows:
+        left = null_space(dense(rows, len(form.unknowns)) @ left.T) @ left
+    chains, dependent = _chains(form, equations)
+    return Reading(form.needed, form.least, sparse_motions(form, left), chains, dependent)
 
 
-def _dense(row: Mapping[int, float], width: int) -> Array:
-    dense = np.zeros(width)
-    for index, amount in row.items():
-        dense[index] += amount
-    return dense
+@dataclass(frozen=True)
+class _Reduced:
+    """The equations in the motions of the form, each of length 1, zero for one that says nothing."""
+
+    rows: Array
+    empty: tuple[bool, ...]
 
 
-def _shape(model: SizeModel) -> _Elimination:
-    """What is known without any dimension: where the part lies in space is no size; then the shape's own rows."""
-    width = len(model.unknowns)
-    elimination = _Elimination(width)
-    label = -1
-    for axis in AXES:
-        levels = model.along(axis) or [i for i, u in enumerate(model.unknowns) if u.kind == "centre" and u.axis == axis]
-        if levels:
-            elimination.add(_dense({levels[0]: 1.0}, width), label)
-            label -= 1
-    for row in model.shape:
-        elimination.add(_dense(dict(row), width), label)
-        label -= 1
-    return elimination
+def _reduced(form: FormModel, rows: Sequence[Row]) -> _Reduced:
+    said = dense(rows, len(form.unknowns))
+    reduced = said @ form.motions.T
+    lengths = np.linalg.norm(reduced, axis=1)
+    empty = lengths <= _ZERO * np.maximum(np.linalg.norm(said, axis=1), 1e-300)
+    return _Reduced(reduced / np.where(empty, 1.0, lengths)[:, None], tuple(bool(none) for none in empty))
 
 
-def read(model: SizeModel, equations: Sequence[Equation]) -> Reading:
-    """Read the dimensions of a sheet. Overall sizes are taken first, so that chains keep them."""
-    width = len(model.unknowns)
-    elimination = _shape(model)
-    needed = len(elimination.null_space())
-    order = sorted(range(len(equations)), key=lambda k: (not equations[k].overall, k))
+def _chains(form: FormModel, equations: Sequence[Equation]) -> tuple[tuple[Chain, ...], tuple[int, ...]]:
+    """Closed chains, and the places of the equations that close them."""
+    meant = _reduced(form, [equation.row for equation in equations])
     chains: dict[frozenset[str], Chain] = {}
-    for label in order:
-        equation = equations[label]
-        combination = elimination.add(_dense(equation.row, width), label)
-        if combination is None:
+    taken: list[int] = []
+    dependent: list[int] = []
+    basis = np.zeros((0, len(form.motions)))
+    for label in sorted(range(len(equations)), key=lambda k: (not equations[k].overall, k)):
+        fresh = _beyond(basis, meant.rows[label])
+        if fresh is None and equations[label].others:
+            other = _reduced(form, equations[label].others)
+            place = next((k for k, row in enumerate(other.rows) if _beyond(basis, row) is not None), None)
+            if place is not None:
+                meant.rows[label] = other.rows[place]
+                fresh = _beyond(basis, other.rows[place])
+        if fresh is not None:
+            basis = np.vstack([basis, fresh])
+            taken.append(label)
             continue
-        members = {equations[key].owner for key in combination if key >= 0}
-        shortest = _shortest_loop(equations, label, model)
-        if shortest is not None and len(shortest) <= len(members):
-            members = shortest
-        kept = [e.owner for e in equations if e.owner in members]
-        ordered = tuple(dict.fromkeys(kept))
-        chains.setdefault(frozenset(members), Chain(ordered, equation.owner))
-    return Reading(needed, tuple(elimination.null_space()), tuple(chains.values()))
+        dependent.append(label)
+        members = {label} if meant.empty[label] else _smallest(form, equations, meant, taken, label)
+        owners = tuple(dict.fromkeys(equations[key].owner for key in sorted(members)))
+        chains.setdefault(frozenset(owners), Chain(owners, equations[label].owner))
+    return tuple(chains.values()), tuple(dependent)
+
+
+def _beyond(basis: Array, row: Array) -> Array | None:
+    """The part of a row square to a basis, of length 1; None when there is none."""
+    rest = row - (basis @ row) @ basis
+    rest = rest - (basis @ rest) @ basis
+    length = float(np.linalg.norm(rest))
+    return rest / length if length > _ZERO else None
+
+
+def _smallest(
+    form: FormModel,
+    equations: Sequence[Equation],
+    meant: _Reduced,
+    taken: Sequence[int],
+    closing: int,
+) -> set[int]:
+    """The smallest set of equations found that contains one and of which each follows from the others."""
+    reduced = meant.rows
+    others = [k for k, empty in enumerate(meant.empty) if not empty and k != closing]
+    products = reduced @ reduced[closing]
+    for other in others:
+        if 1 - products[other] ** 2 <= _ZERO:
+            return {closing, other}
+    if len(others) <= _SEARCHED:
+        for first, second in combinations(others, 2):
+            if _spanned(reduced[closing], reduced[[first, second]]) is not None:
+                return {closing, first, second}
+    weights, *_ = np.linalg.lstsq(reduced[list(taken)].T, reduced[closing], rcond=None)
+    members = {closing, *(label for label, weight in zip(taken, weights, strict=True) if abs(weight) > 10 * _ZERO)}
+    loop = _shortest_loop(equations, closing, form)
+    return loop if loop is not None and len(loop) <= len(members) else members
+
+
+def _spanned(row: Array, pair: Array) -> Array | None:
+    """The weights with which two rows make up a third, both needed, or None."""
+    cosine = float(pair[0] @ pair[1])
+    if 1 - cosine**2 <= _ZERO:
+        return None
+    a, b = float(pair[0] @ row), float(pair[1] @ row)
+    weights = np.array([a - cosine * b, b - cosine * a]) / (1 - cosine**2)
+    if np.abs(weights).min() <= 10 * _ZERO or np.linalg.norm(row - weights @ pair) > 10 * _ZERO:
+        return None
+    return weights
 
 
 def _difference(row: Row) -> tuple[int, int] | None:
@@ -145,7 +174,7 @@ def _difference(row: Row) -> tuple[int, int] | None:
     return None
 
 
-def _shortest_loop(equations: Sequence[Equation], closing: int, model: SizeModel) -> set[str] | None:
+def _shortest_loop(equations: Sequence[Equation], closing: int, form: FormModel) -> set[int] | None:
     """The shortest loop of level-to-level dimensions through one of them: breadth-first search between its ends."""
     ends = _difference(equations[closing].row)
     if ends is None:
@@ -153,10 +182,10 @@ def _shortest_loop(equations: Sequence[Equation], closing: int, model: SizeModel
     links: dict[int, list[tuple[int, int]]] = {}
     for label, equation in enumerate(equations):
         pair = _difference(equation.row)
-        if pair is not None and label != closing and model.unknowns[pair[0]].kind != "radius":
+        if pair is not None and label != closing and form.unknowns[pair[0]].kind == "level":
             links.setdefault(pair[0], []).append((pair[1], label))
             links.setdefault(pair[1], []).append((pair[0], label))
-    reached: dict[int, set[str]] = {ends[0]: {equations[closing].owner}}
+    reached: dict[int, set[int]] = {ends[0]: {closing}}
     queue = deque([ends[0]])
     while queue:
         here = queue.popleft()
@@ -164,6 +193,6 @@ def _shortest_loop(equations: Sequence[Equation], closing: int, model: SizeModel
             return reached[here]
         for there, label in links.get(here, []):
             if there not in reached:
-                reached[there] = reached[here] | {equations[label].owner}
+                reached[there] = reached[here] | {label}
                 queue.append(there)
     return None

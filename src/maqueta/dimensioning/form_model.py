@@ -1,25 +1,111 @@
-"""How many sizes a part of any simple surfaces has: its form as unknowns and the equations its views already state.
+"""The sizes of a part as unknowns, with the equations its views already state: what a reader who knows the form, but
+no size, does not know yet.
 
-A reader knows the form of the part, but no size. Unknowns are the offset of every plane and the angle of every slanted
-one, the place of every axis, centre and apex, every radius, and the points where faces meet. Known as drawn: what is
-square, parallel, coplanar, coaxial, in line or tangent, and that a point lies on its faces. All equations are
-linearised at the true sizes; what they leave free, less the three translations, is what has to be written.
+Unknown are the place of every plane and the angle of every slanted one, the place of every axis, centre and apex, every
+radius, and the points where faces meet. Known as drawn: what is square, parallel, coplanar, coaxial or tangent, faces
+and axes in line, and that a point lies on its faces. All equations are linearised at the true sizes; what they leave
+free, less the three shifts of the whole part, is what has to be written.
+
+Corners drawn in line with something else are a matter of reading: one reader takes them as in line, another wants
+their sizes. So there are two counts, with and without, and a sheet may follow either.
 """
 
-import math
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
+from functools import cached_property
+from typing import Final
 
 import numpy as np
 
-from maqueta.dimensioning.form_equations import SAME, Array, Change, Row, System, scaled, summed, times
-from maqueta.dimensioning.form_surfaces import Surface, square_to, surfaces_of
+from maqueta.dimensioning.form_equations import SAME, ZERO, Array, Change, Row, System, Unknown, dense, less
+from maqueta.dimensioning.form_incidence import incidence
+from maqueta.dimensioning.form_surfaces import Surface, surfaces_of
 from maqueta.solid.features import axis_of
-from maqueta.solid.part import Edge, Part, Vector
+from maqueta.solid.part import AXES, Axis, Edge, Part, Vector
+
+#: Points met at the ends of edges are one corner within this part of the size.
+_MEET: Final = 10 * SAME
+_FULL_TURN: Final = 2 * np.pi - 1e-6
 
 
-def needed_sizes_of_form(part: Part) -> int:
-    """How many independent sizes a part has, without counts ("2×") and without symmetry.
+@dataclass(frozen=True)
+class Corner:
+    """A point where edges meet, in parts of the size of the part, and how it moves with the unknowns.
+
+    `sharp` tells that no two of its faces run into each other smoothly.
+    """
+
+    point: Array
+    change: Change
+    faces: tuple[int, ...]
+    sharp: bool
+
+
+@dataclass(frozen=True)
+class Ring:
+    """A full circle where coaxial faces meet: its middle, axis and radius (in parts of the size), and their changes."""
+
+    middle: Array
+    axis: Array
+    value: float
+    moving: Change
+    radius: Row
+    faces: tuple[int, ...]
+
+
+@dataclass(frozen=True)
+class FormModel:
+    """All unknowns of a part and the rows that are zero for every change its views allow.
+
+    `size` is the longest overall size: lengths of unknowns, corners and rings are parts of it.
+    """
+
+    size: float
+    unknowns: tuple[Unknown, ...]
+    rows: tuple[Row, ...]
+    surfaces: tuple[Surface, ...]
+    corners: tuple[Corner, ...]
+    rings: tuple[Ring, ...]
+
+    def along(self, axis: Axis) -> list[int]:
+        """Levels along an axis, lowest first."""
+        found = [i for i, u in enumerate(self.unknowns) if u.kind == "level" and u.axis == axis]
+        return sorted(found, key=lambda i: self.unknowns[i].value)
+
+    def true_value(self, index: int) -> float:
+        """An unknown in the part's unit, or in radians for angles."""
+        unknown = self.unknowns[index]
+        return unknown.value if unknown.kind in ("turn", "angle") else unknown.value * self.size
+
+    @cached_property
+    def shifts(self) -> Array:
+        """One row per model axis: how the unknowns change when the whole part is shifted along it."""
+        return np.array([[0.0] * 3 if u.way is None else u.way for u in self.unknowns]).T
+
+    @cached_property
+    def motions(self) -> Array:
+        """An orthonormal basis (one row each) of every change of size the views allow."""
+        return null_space(np.vstack([dense(self.rows, len(self.unknowns)), self.shifts]))
+
+    @cached_property
+    def motions_in_line(self) -> Array:
+        """The same for a reader who takes corners drawn in line as in line."""
+        rows = [*self.rows, *_in_line(self)]
+        return null_space(np.vstack([dense(rows, len(self.unknowns)), self.shifts]))
+
+    @property
+    def needed(self) -> int:
+        """How many independent sizes the part has, without counts ("2×") and without symmetry."""
+        return len(self.motions)
+
+    @property
+    def least(self) -> int:
+        """How many it has for a reader who takes corners drawn in line as in line."""
+        return len(self.motions_in_line)
+
+
+def form_model(part: Part) -> FormModel:
+    """The unknown sizes of a part.
 
     Raises ValueError, with the reason, for a part with a free-form face or an inclined cone or torus.
     """
@@ -27,12 +113,16 @@ def needed_sizes_of_form(part: Part) -> int:
         raise ValueError(reason)
     system = System()
     surfaces = surfaces_of(part, system)
-    for vertex in _vertices(part):
-        _meeting(system, surfaces, vertex)
-    for edge in part.edges:
-        if edge.kind == "circle" and edge.closed and not edge.seam:
-            _ring(system, surfaces, edge, part)
-    return system.free() - 3
+    corners = [corner for vertex in _vertices(part) for corner in _meeting(system, surfaces, vertex)]
+    rings = [
+        ring
+        for edge in part.edges
+        if edge.kind == "circle" and edge.closed and not edge.seam
+        for ring in _ring(system, surfaces, edge, part)
+    ]
+    return FormModel(
+        part.size, tuple(system.unknowns), tuple(system.rows), tuple(surfaces), tuple(corners), tuple(rings)
+    )
 
 
 def beyond(part: Part) -> str | None:
@@ -45,6 +135,13 @@ def beyond(part: Part) -> str | None:
     return None
 
 
+def null_space(matrix: Array) -> Array:
+    """An orthonormal basis, one row each, of what a matrix takes to zero."""
+    _, values, right = np.linalg.svd(matrix, full_matrices=True)
+    rank = int((values > ZERO * max(values.max(initial=0.0), ZERO)).sum())
+    return np.asarray(right[rank:])
+
+
 @dataclass(frozen=True)
 class _Vertex:
     point: Vector
@@ -53,14 +150,14 @@ class _Vertex:
     size: float
 
 
-def _vertices(part: Part) -> Iterable[_Vertex]:
+def _vertices(part: Part) -> Iterator[_Vertex]:
     """The corners of the part: ends of edges that are no seams, with the faces and smooth edges that meet there."""
     met: dict[tuple[int, ...], list[tuple[Vector, Edge]]] = {}
     for edge in part.edges:
         if edge.seam or edge.closed:
             continue
         for end in (edge.start, edge.end):
-            key = tuple(round(c / (10 * SAME * part.size)) for c in end)
+            key = tuple(round(c / (_MEET * part.size)) for c in end)
             met.setdefault(key, []).append((end, edge))
     for entries in met.values():
         faces = sorted({face for _, edge in entries for face in edge.faces})
@@ -68,14 +165,19 @@ def _vertices(part: Part) -> Iterable[_Vertex]:
         yield _Vertex(entries[0][0], tuple(faces), tuple(sorted(smooth)), part.size)
 
 
-def _meeting(system: System, surfaces: Sequence[Surface], vertex: _Vertex) -> None:
+def _meeting(system: System, surfaces: Sequence[Surface], vertex: _Vertex) -> Iterator[Corner]:
     point = np.array(vertex.point) / vertex.size
     own = (-1, -2, -3)
     moving = Change(dict(zip(own, np.eye(3), strict=True)))
-    system.join(own, _rows(surfaces, vertex.faces, vertex.smooth, point, moving))
+    solved = system.join(own, incidence(surfaces, vertex.faces, vertex.smooth, point, moving))
+    if solved is not None:
+        change = Change()
+        for index, way in zip(own, np.eye(3), strict=True):
+            change = change.crossed(solved[index], way)
+        yield Corner(point, change, vertex.faces, not vertex.smooth)
 
 
-def _ring(system: System, surfaces: Sequence[Surface], edge: Edge, part: Part) -> None:
+def _ring(system: System, surfaces: Sequence[Surface], edge: Edge, part: Part) -> Iterator[Ring]:
     """A full circle where coaxial faces meet: it has a radius and a place along the axis."""
     faces = tuple(sorted(set(edge.faces)))
     axis, middle = np.array(edge.axis), np.array(edge.centre) / part.size
@@ -89,7 +191,9 @@ def _ring(system: System, surfaces: Sequence[Surface], edge: Edge, part: Part) -
     aside = Change({i: a - (a @ axis) * axis for i, a in leading.centre.parts.items()})
     moving = aside + Change({radius: outwards, place: axis})
     pairs = ((faces[0], faces[1]),) if edge.smooth and len(faces) == 2 else ()
-    system.join((radius, place), _rows(surfaces, faces, pairs, point, moving))
+    solved = system.join((radius, place), incidence(surfaces, faces, pairs, point, moving))
+    if solved is not None:
+        yield Ring(middle, axis, edge.radius / part.size, aside.crossed(solved[place], axis), solved[radius], faces)
 
 
 def _about(surface: Surface, middle: Array, axis: Array) -> bool:
@@ -100,93 +204,30 @@ def _about(surface: Surface, middle: Array, axis: Array) -> bool:
     return surface.kind == "plane" or bool(np.linalg.norm(between - (between @ axis) * axis) < 10 * SAME)
 
 
-def _rows(
-    surfaces: Sequence[Surface],
-    faces: Sequence[int],
-    smooth: Sequence[tuple[int, int]],
-    point: Array,
-    moving: Change,
-) -> list[Row]:
-    """A moving point lies on its faces; where two of them run smoothly into each other their normals stay equal."""
-    rows = [_lies_on(surfaces[face], point, moving) for face in faces]
-    for first, second in smooth:
-        normal, change = _normal(surfaces[first], point, moving)
-        other, turning = _normal(surfaces[second], point, moving)
-        same = change - turning if normal @ other > 0 else change + turning
-        for way in square_to(normal):
-            rows.append(same.along(way))
-    return rows
+def _in_line(form: FormModel) -> Iterator[Row]:
+    """Rows that hold for who takes sharp corners drawn in line, and rings drawn on one line, as in line."""
+    sharp = [corner for corner in form.corners if corner.sharp]
+    for place, axis in enumerate(AXES):
+        way = np.eye(3)[place]
+        known: list[tuple[float, Row]] = [(form.unknowns[i].value, {i: 1.0}) for i in form.along(axis)]
+        for corner in sharp:
+            yield from _met(known, float(corner.point @ way), corner.change.along(way))
+    groups: dict[tuple[int, ...], list[tuple[float, Row]]] = {}
+    for ring in form.rings:
+        foot = ring.middle - (ring.middle @ ring.axis) * ring.axis
+        key = tuple(round(float(c) / _MEET) for c in (*foot, *np.abs(ring.axis)))
+        yield from _met(groups.setdefault(key, []), ring.value, ring.radius)
 
 
-def _radial(surface: Surface, point: Array) -> tuple[Array, float, float]:
-    """Outward unit vector square to the axis, distance from the axis, height along it from the surface's point."""
-    between = point - surface.point
-    height = float(between @ surface.axis)
-    aside = between - height * surface.axis
-    distance = float(np.linalg.norm(aside))
-    return aside / distance, distance, height
+def _met(known: list[tuple[float, Row]], value: float, row: Row) -> Iterator[Row]:
+    """The row that ties a value to an equal one met before; otherwise it is noted."""
+    other = next((known_row for known_value, known_row in known if abs(known_value - value) < _MEET), None)
+    if other is None:
+        known.append((value, row))
+    elif tied := less(row, other):
+        yield tied
 
 
-def _lies_on(surface: Surface, point: Array, moving: Change) -> Row:
-    """The row that keeps a moving point on a surface."""
-    if surface.kind == "plane":
-        return summed(moving.along(surface.axis), surface.turning.along(point), {surface.offset: -surface.r})
-    against = moving - surface.centre
-    if surface.kind == "sphere":
-        out = (point - surface.point) / surface.r
-        return summed(against.along(out), {surface.radius: -1.0})
-    out, distance, height = _radial(surface, point)
-    if surface.kind == "cylinder":
-        return summed(against.along(out), surface.turning.along(out, -height), {surface.radius: -1.0})
-    if surface.kind == "cone":
-        rate, run = _slope(surface, point)
-        return summed(
-            against.along(out),
-            moving.along(surface.axis, -rate),
-            {surface.apex: rate, surface.angle: -run / math.cos(surface.half) ** 2},
-        )
-    c, s = (distance - surface.r) / surface.m, height / surface.m
-    return summed(
-        against.along(out, c),
-        {surface.radius: -c},
-        moving.along(surface.axis, s),
-        {surface.apex: -s, surface.minor: -1.0},
-    )
-
-
-def _slope(surface: Surface, point: Array) -> tuple[float, float]:
-    """Of a cone: how its radius grows along its axis (signed), and how far a point is from its apex along it."""
-    _, distance, height = _radial(surface, point)
-    grown = math.tan(surface.half)
-    # The radius of the face is the one at its point; it grows one way or the other.
-    sign = 1.0 if abs(surface.r + grown * height - distance) <= abs(surface.r - grown * height - distance) else -1.0
-    return sign * grown, distance / grown
-
-
-def _normal(surface: Surface, point: Array, moving: Change) -> tuple[Array, Change]:
-    """The unit normal of a surface at a moving point, and how it turns."""
-    if surface.kind == "plane":
-        return surface.axis, surface.turning
-    against = moving - surface.centre
-    if surface.kind == "sphere":
-        out = (point - surface.point) / surface.r
-        parts = {i: (a - (a @ out) * out) / surface.r for i, a in against.parts.items()}
-        return out, Change(parts)
-    out, distance, height = _radial(surface, point)
-    axis = surface.axis
-    tangent = np.cross(axis, out)
-    swing = Change({i: (a @ tangent) / distance * tangent for i, a in against.parts.items()})
-    if surface.kind == "cylinder":
-        return out, swing
-    if surface.kind == "cone":
-        rate, _ = _slope(surface, point)
-        sign = math.copysign(1.0, rate)
-        c, s = math.cos(surface.half), math.sin(surface.half)
-        turned = Change({surface.angle: -s * out - sign * c * axis})
-        return c * out - sign * s * axis, scaled(swing, c) + turned
-    c, s = (distance - surface.r) / surface.m, height / surface.m
-    beta = summed(
-        times(summed(against.along(out), {surface.radius: -1.0}), -s / surface.m),
-        times(summed(moving.along(axis), {surface.apex: -1.0}), c / surface.m),
-    )
-    return c * out + s * axis, scaled(swing, c).crossed(beta, -s * out + c * axis)
+def full_round(part: Part, faces: Sequence[int]) -> bool:
+    """Whether one of some faces goes all the way round."""
+    return any(part.faces[face].span >= _FULL_TURN for face in faces)

@@ -55,7 +55,7 @@ class _Directions:
             first = np.cross(direction, np.eye(3)[int(np.abs(direction).argmin())])
             first /= np.linalg.norm(first)
             ways = [first, np.cross(direction, first)]
-        change = Change({self._system.unknown(): way for way in ways})
+        change = Change({self._system.unknown("turn"): way for way in ways})
         for other, turning in self._known:
             if abs(other @ direction) < SAME:
                 self._system.rows.append(summed(change.along(other), turning.along(direction)))
@@ -76,9 +76,13 @@ class _Stations:
             sense = float(np.sign(other @ direction))
             if abs(abs(other @ direction) - 1) < SAME and abs(known - sense * value) < SAME:
                 return index, sense
-        index = self._system.unknown()
+        square = bool(np.abs(direction).max() > 1 - SAME)
+        # Along a model axis values run with the axis, whichever way the first plane faced.
+        sense = float(np.sign(direction.sum())) if square else 1.0
+        direction, value = sense * direction, sense * value
+        index = self._system.unknown("level" if square else "offset", value, direction)
         self._known.append((direction, value, index))
-        return index, 1.0
+        return index, sense
 
 
 def surfaces_of(part: Part, system: System) -> list[Surface]:
@@ -90,16 +94,28 @@ def surfaces_of(part: Part, system: System) -> list[Surface]:
     for index, face in enumerate(part.faces):
         point, axis = np.array(face.point) / part.size, np.array(face.direction)
         turning = directions.change(axis) if face.kind != "sphere" else Change()
+        for unknown in turning.parts:
+            system.shared(unknown, index)
         if face.kind == "plane":
             station, sense = stations.at(axis, float(axis @ point))
+            system.shared(station, index)
             # The unknown runs along the direction first met; the offset along this normal is sense times it.
             found.append(Surface("plane", point, axis, turning, Change(), offset=station, r=sense))
             continue
         lone = _lone(part, index)
         centre = _centre(system, stations, own, face, point, axis, lone)
-        radius = -1
+        radius = minor = apex = angle = -1
         if face.kind in ("cylinder", "sphere", "torus"):
             radius = _radius(system, radii, face, point, axis, part.size)
+        if face.kind == "torus":
+            minor = system.unknown("tube", face.minor / part.size)
+            apex = system.unknown("place", float(axis @ point), axis)
+        if face.kind == "cone":
+            apex = system.unknown("place", float(axis @ point), axis)
+            angle = system.unknown("angle", face.angle)
+        for unknown in (*centre.parts, radius, minor, apex, angle):
+            if unknown >= 0:
+                system.shared(unknown, index)
         found.append(
             Surface(
                 face.kind,
@@ -108,9 +124,9 @@ def surfaces_of(part: Part, system: System) -> list[Surface]:
                 turning,
                 centre,
                 radius=radius,
-                minor=system.unknown() if face.kind == "torus" else -1,
-                apex=system.unknown() if face.kind in ("cone", "torus") else -1,
-                angle=system.unknown() if face.kind == "cone" else -1,
+                minor=minor,
+                apex=apex,
+                angle=angle,
                 r=face.radius / part.size,
                 m=face.minor / part.size,
                 half=face.angle,
@@ -163,7 +179,7 @@ def _centre(
         return change
     key = tuple(round(float(c) / SAME / 10) for c in (*(way @ point for way in ways), *np.abs(axis)))
     if key not in own:
-        own[key] = Change({system.unknown(): way for way in ways})
+        own[key] = Change({system.unknown("centre", float(way @ point), way): way for way in ways})
     return own[key]
 
 
@@ -193,7 +209,7 @@ def _radius(
         same = np.linalg.norm(aside) < SAME and abs(value - face.radius / size) < SAME
         if face.kind != "torus" and parallel and same:
             return index
-    index = system.unknown()
+    index = system.unknown("radius", face.radius / size)
     if face.kind != "torus":
         radii.append((point, axis, face.radius / size, index))
     return index

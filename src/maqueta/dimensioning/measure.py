@@ -1,21 +1,20 @@
 """What a dimension on paper measures on the part."""
 
 import math
-from collections.abc import Iterator, Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
+from maqueta.dimensioning.callout import said_beside
 from maqueta.dimensioning.determinacy import Equation
-from maqueta.dimensioning.size_model import Bore, Row, SizeModel
+from maqueta.dimensioning.form_equations import less, times
+from maqueta.dimensioning.sighted import PICK_TOLERANCE, Sighted
 from maqueta.dimensioning.text import read_text
 from maqueta.projection.attitude import Attitude, Side
 from maqueta.projection.carrier import Circle, Point
 from maqueta.sheet.document import Dimension, LinearDimension, RoundDimension
 from maqueta.sheet.placed import PlacedView
-from maqueta.solid.features import across
+from maqueta.solid.features import across, feature_reach
 from maqueta.solid.part import AXES, Axis, Feature, Part
-
-#: How near (relative to the part's size) a picked point must lie to what it measures.
-PICK_TOLERANCE = 1e-4
 
 
 def axis_and_sign(side: Side) -> tuple[Axis, float]:
@@ -51,85 +50,60 @@ class Measured:
     axis: Axis | None
 
 
-def measure(model: SizeModel, part: Part, placed: PlacedView, dimension: Dimension) -> Measured:
+def measure(sighted: Sighted, dimension: Dimension) -> Measured:
     """Tie a dimension of a principal view to the unknown sizes of the part."""
-    attitude = placed.view.attitude
-    assert attitude is not None, "dimensions on a pictorial view measure nothing"
     if isinstance(dimension, RoundDimension):
-        return _round(model, part, attitude, dimension)
-    return _linear(model, part, attitude, dimension)
+        return _round(sighted, dimension)
+    return _linear(sighted, dimension)
 
 
-def _linear(model: SizeModel, part: Part, attitude: Attitude, dimension: LinearDimension) -> Measured:
-    tolerance = PICK_TOLERANCE * model.size
+def _linear(sighted: Sighted, dimension: LinearDimension) -> Measured:
+    part, attitude = sighted.part, sighted.attitude
+    tolerance = PICK_TOLERANCE * part.size
     span = span_of(dimension)
     length = math.hypot(*span)
     if length <= tolerance:
         return Measured(dimension, (), None)
-    row: Row = {}
-    axes: list[Axis] = []
-    overall = True
-    for side, component, low, high in (
-        (attitude.right, span[0], dimension.start[0], dimension.end[0]),
-        (attitude.up, span[1], dimension.start[1], dimension.end[1]),
-    ):
-        if abs(component) <= tolerance:
-            continue
-        axis, sign = axis_and_sign(side)
-        axes.append(axis)
-        for value, weight in ((low, -1.0), (high, 1.0)):
-            expression = model.expression(axis, sign * value, tolerance)
-            if expression is None:
-                return Measured(dimension, (), None)
-            for index, amount in expression.items():
-                row[index] = row.get(index, 0.0) + weight * sign * amount * component / length
+    along = (span[0] / length, span[1] / length)
+    starts, ends = (sighted.coordinates(point, along) for point in (dimension.start, dimension.end))
+    said = [row for start in starts for end in ends if (row := less(end, start))]
+    if not starts or not ends:
+        return Measured(dimension, (), None)
+    which = next((k for k in (0, 1) if abs(along[1 - k]) * length <= tolerance), None)
+    axis, overall = None, False
+    if which is not None:
+        axis, sign = axis_and_sign((attitude.right, attitude.up)[which])
         place = AXES.index(axis)
-        reach = sorted((sign * low, sign * high))
-        overall = (
-            overall and abs(reach[0] - part.low[place]) <= tolerance and abs(reach[1] - part.high[place]) <= tolerance
-        )
-    row = {index: amount for index, amount in row.items() if abs(amount) > 1e-12}
-    axis_or_none = axes[0] if len(axes) == 1 else None
-    return Measured(dimension, (Equation(dimension.id, row, overall and len(axes) == 1),), axis_or_none)
+        low, high = sorted((sign * dimension.start[which], sign * dimension.end[which]))
+        overall = abs(low - part.low[place]) <= tolerance and abs(high - part.high[place]) <= tolerance
+    equation = Equation(dimension.id, said[0] if said else {}, overall, tuple(said[1:]))
+    return Measured(dimension, (equation,), axis)
 
 
-def _round(model: SizeModel, part: Part, attitude: Attitude, dimension: RoundDimension) -> Measured:
-    """A diameter or radius, and the depth where the text says one ("⌀8 ↧12")."""
-    tolerance = PICK_TOLERANCE * model.size
-    axis, _ = axis_and_sign(attitude.side)
-    named: list[Bore] = []
-    equal: list[Bore] = []
-    for bore in model.bores:
-        if bore.axis != axis or abs(bore.radius - dimension.radius) > tolerance:
-            continue
-        centre = centre_in_view(bore.centre, bore.axis, attitude)
-        if math.dist(centre, dimension.centre) <= tolerance:
-            named.append(bore)
-        elif bore.full:
-            equal.append(bore)
-    covered = named
-    if dimension.count > 1 and named and len(equal) + 1 == dimension.count:
-        covered = named + equal
+def _round(sighted: Sighted, dimension: RoundDimension) -> Measured:
+    """A diameter or radius, and what else the text says: depth ("⌀8 ↧12"), counterbore, countersink."""
+    size = sighted.form.size
+    at, radius = (dimension.centre[0] / size, dimension.centre[1] / size), dimension.radius / size
+    alike = [rounding for rounding in sighted.roundings if abs(rounding.value - radius) <= PICK_TOLERANCE]
+    named = [rounding for rounding in alike if math.dist(rounding.at, at) <= PICK_TOLERANCE]
+    if not named:
+        return Measured(dimension, (), None)
     factor = 2.0 if dimension.kind == "diameter" else 1.0
-    equations = [Equation(dimension.id, {bore.radius_unknown: factor}) for bore in covered]
-    if dimension.text is not None and read_text(dimension.text).depth is not None:
-        for bore in covered:
-            equations += [Equation(dimension.id, row) for row in _depths(model, part, bore, tolerance)]
+    # What is drawn on the same circle is meant as well; what is merely equal, only where a count says so.
+    meant = tuple(times(rounding.row, factor) for rounding in named)
+    equations = [Equation(dimension.id, meant[0], others=meant[1:])]
+    covered = named
+    if dimension.count > 1:
+        equal = [r for r in alike if r not in named and r.kind == named[0].kind and r.full == named[0].full]
+        if len(equal) + 1 == dimension.count:
+            covered = named + equal
+            equations += [Equation(dimension.id, times(rounding.row, factor)) for rounding in equal]
+    if dimension.text is not None:
+        written = read_text(dimension.text)
+        for rounding in covered:
+            beside = said_beside(sighted, rounding, written)
+            equations += [Equation(dimension.id, said.row, others=said.others) for said in beside]
     return Measured(dimension, tuple(equations), None)
-
-
-def blind_holes(part: Part, faces: Sequence[int]) -> list[Feature]:
-    """The holes with a bottom among features that have one of some faces."""
-    return [f for f in part.features if f.kind == "hole" and not f.through and set(f.faces) & set(faces)]
-
-
-def _depths(model: SizeModel, part: Part, bore: Bore, tolerance: float) -> Iterator[Row]:
-    """From the mouth to the bottom of the blind holes of a bore."""
-    for feature in blind_holes(part, bore.faces):
-        low, high = feature_reach(part, feature)
-        bottom, mouth = (model.expression(bore.axis, value, tolerance) for value in (low, high))
-        if bottom and mouth and bottom.keys() != mouth.keys():
-            yield {**{index: -amount for index, amount in bottom.items()}, **mouth}
 
 
 def round_features(part: Part, attitude: Attitude, dimension: RoundDimension) -> list[Feature]:
@@ -153,15 +127,6 @@ def centre_in_view(centre: tuple[float, float], axis: Axis, attitude: Attitude) 
     return (right_sign * spot[right], up_sign * spot[up])
 
 
-def feature_reach(part: Part, feature: Feature) -> tuple[float, float]:
-    """From where to where a feature reaches along its axis, in model coordinates, lower end first."""
-    face = part.faces[feature.faces[0]]
-    place = AXES.index(feature.axis)
-    sense = 1.0 if face.direction[place] > 0 else -1.0
-    first, last = (face.point[place] + sense * reach for reach in face.reach)
-    return min(first, last), max(first, last)
-
-
 def feature_axis(part: Part, feature: Feature, attitude: Attitude) -> tuple[Point, Point]:
     """The axis of a feature seen from the side: its two ends in the view's plane."""
     ends = feature_reach(part, feature)
@@ -175,11 +140,9 @@ def feature_axis(part: Part, feature: Feature, attitude: Attitude) -> tuple[Poin
     return points[0], points[1]
 
 
-def overall_along(
-    part: Part, model: SizeModel, measured: Sequence[Measured], axis: Axis, views: dict[str, PlacedView]
-) -> bool:
+def overall_along(part: Part, measured: Sequence[Measured], axis: Axis, views: Mapping[str, PlacedView]) -> bool:
     """Whether the overall size along an axis is written: between the outermost points, or as the diameter there."""
-    tolerance = PICK_TOLERANCE * model.size
+    tolerance = PICK_TOLERANCE * part.size
     place = AXES.index(axis)
     for item in measured:
         if item.axis == axis and item.equations and item.equations[0].overall:
@@ -200,16 +163,21 @@ def overall_along(
     return False
 
 
-def rounded_off(part: Part, model: SizeModel, axis: Axis) -> bool:
-    """Whether the part ends in a rounding along an axis, so that its overall size follows and is not written."""
+def rounded_off(part: Part, axis: Axis) -> bool:
+    """Whether the part ends in a rounding along an axis, so that its overall size follows and is not written.
+
+    It ends plainly at a flat face square to the axis or at a corner.
+    """
     place = AXES.index(axis)
-    ends = {u.value for u in model.unknowns if u.kind == "level" and u.axis == axis and _has_plane(part, u.faces, axis)}
-    tolerance = PICK_TOLERANCE * model.size
+    tolerance = PICK_TOLERANCE * part.size
+    ends = [face.point[place] for face in part.faces if face.kind == "plane" and abs(face.direction[place]) > 1 - 1e-9]
+    ends += [
+        point[place]
+        for edge in part.edges
+        if not (edge.smooth or edge.seam or edge.closed)
+        for point in (edge.start, edge.end)
+    ]
     return not all(any(abs(value - end) <= tolerance for value in ends) for end in (part.low[place], part.high[place]))
-
-
-def _has_plane(part: Part, faces: Sequence[int], axis: Axis) -> bool:
-    return any(part.faces[f].kind == "plane" and abs(part.faces[f].direction[AXES.index(axis)]) > 0.5 for f in faces)
 
 
 def visible_at(placed: PlacedView, point: Point, kind: str) -> bool:

@@ -1,64 +1,306 @@
-"""A complete set of sizes without a closed chain: overall sizes, locations from datum sides, diameters."""
+"""A complete set of dimensions without a closed chain, for any part whose sizes can be counted.
 
-from collections.abc import Sequence
-from dataclasses import dataclass
-from typing import Literal
+Overall sizes first, then sizes and locations from a datum side, radii and diameters where they are round, corners,
+slopes last (common practice, no source). Other sets are equally right, and the checks never prefer this one.
+"""
 
-from maqueta.dimensioning.count import DIRECTIONS, Direction, axis_of_direction
-from maqueta.dimensioning.determinacy import Equation, read
-from maqueta.dimensioning.size_model import SizeModel
+import math
+from collections.abc import Callable, Iterator, Mapping, Sequence
+from dataclasses import dataclass, replace
+from itertools import product
+from typing import Final, Literal
+
+import numpy as np
+
+from maqueta.dimensioning.callout import callout, holes_at, mouth_words, mouths
+from maqueta.dimensioning.count import DIRECTIONS, Direction, axis_of_direction, direction_of_axis
+from maqueta.dimensioning.form_equations import Array, dense
+from maqueta.dimensioning.form_model import FormModel
+from maqueta.dimensioning.measure import Measured, axis_and_sign, measure
+from maqueta.dimensioning.sighted import Sighted
 from maqueta.projection.attitude import Attitude
+from maqueta.projection.carrier import Circle, Line, Point
+from maqueta.projection.line_set import LineKind
+from maqueta.sheet.document import Dimension, LinearDimension, RoundDimension
+from maqueta.sheet.placed import PlacedView
+from maqueta.solid.features import feature_reach
+from maqueta.solid.part import AXES, Axis, Feature, Part
+
+#: An equation adds nothing when less than this part of it is left beside the others.
+_NOTHING: Final = 1e-6
+#: How many points a size may be taken from are tried at either end.
+_TRIED: Final = 2
 
 
 @dataclass(frozen=True, slots=True)
-class ProposedSize:
-    """One size: between two coordinates along a direction, or a diameter or radius (then `direction` is None)."""
+class Datum:
+    """The side of the part that locations are taken from, along each direction: its low or its high end."""
 
-    kind: Literal["linear", "diameter", "radius"]
-    direction: Direction | None
-    start: float
-    end: float
-    value: float
+    width: Literal["low", "high"] = "low"
+    height: Literal["low", "high"] = "low"
+    depth: Literal["low", "high"] = "low"
+
+    def high(self, direction: Direction) -> bool:
+        """Whether locations along a direction are taken from the high end of its model axis."""
+        return {"width": self.width, "height": self.height, "depth": self.depth}[direction] == "high"
+
+
+@dataclass(frozen=True, slots=True)
+class Proposed:
+    """A proposed dimension, not yet placed, with what it measures."""
+
+    dimension: Dimension
+    measured: Measured
     overall: bool
 
 
-def propose(model: SizeModel, front: Attitude) -> tuple[ProposedSize, ...]:
-    """A set that determines every size exactly once. The datum sides are the lowest levels.
+def propose(
+    form: FormModel,
+    part: Part,
+    front: Attitude,
+    views: Sequence[PlacedView],
+    write: Callable[[float], str],
+    datum: Datum = Datum(),
+) -> tuple[Proposed, ...]:
+    """Dimensions for principal views that determine every size exactly once, as far as these views show them.
 
-    Baseline locations from one side per direction: common practice, no source. Other sets are equally right.
+    `write` writes a length of the part as the sheet does. Ids are d1, d2, …; places are left at the view's origin.
     """
-    candidates: list[tuple[ProposedSize, Equation]] = []
-    for wanted in (True, False):
+    chooser = _Chooser(form, part, front, tuple(v for v in views if v.view.attitude is not None), write, datum)
+    return tuple(chooser.chosen())
+
+
+@dataclass(frozen=True)
+class _Chooser:
+    form: FormModel
+    part: Part
+    front: Attitude
+    views: tuple[PlacedView, ...]
+    write: Callable[[float], str]
+    datum: Datum
+    kinds: tuple[LineKind, ...] = ("visible",)
+
+    def chosen(self) -> list[Proposed]:
+        basis = np.zeros((0, len(self.form.motions_in_line)))
+        sighted = {item.view.id: Sighted(self.form, self.part, _attitude(item)) for item in self.views}
+        found: list[Proposed] = []
+        for candidate, overall, plain in self._passes(sighted):
+            if len(basis) == len(self.form.motions_in_line):
+                break
+            measured = measure(sighted[candidate.view], candidate)
+            if not measured.equations or (plain and any(e.others for e in measured.equations)):
+                continue
+            fresh = self._added(basis, measured)
+            if fresh is not None:
+                basis = np.vstack([basis, fresh])
+                named = candidate.model_copy(update={"id": f"d{len(found) + 1}"})
+                found.append(Proposed(named, measured, overall))
+        return found
+
+    def _passes(self, sighted: Mapping[str, Sighted]) -> Iterator[tuple[Dimension, bool, bool]]:
+        """All candidates: first only those that can mean but one thing, then any.
+
+        What no view shows plainly is taken from hidden lines in the end, rather than left out.
+        """
+        at_all = replace(self, kinds=("visible", "hidden"))
+        for plain, chooser in ((True, self), (False, self), (False, at_all)):
+            for candidate, overall in chooser._candidates(sighted):
+                yield candidate, overall, plain
+
+    def _added(self, basis: Array, measured: Measured) -> Array | None:
+        """What the equations of a candidate add to a basis; None when one of them adds nothing."""
+        rows = dense([e.row for e in measured.equations], len(self.form.unknowns)) @ self.form.motions_in_line.T
+        added = []
+        for row in rows:
+            length = float(np.linalg.norm(row))
+            if length <= _NOTHING:
+                return None
+            rest = row / length
+            for _ in range(2):
+                rest = rest - (basis @ rest) @ basis
+            left = float(np.linalg.norm(rest))
+            if left <= _NOTHING:
+                return None
+            added.append(rest / left)
+            basis = np.vstack([basis, added[-1]])
+        return np.array(added)
+
+    def _candidates(self, sighted: Mapping[str, Sighted]) -> Iterator[tuple[Dimension, bool]]:
         for direction in DIRECTIONS:
-            levels = model.along(axis_of_direction(front, direction))
-            for level in levels[1:]:
-                overall = level == levels[-1]
-                if overall == wanted:
-                    low, high = model.unknowns[levels[0]].value, model.unknowns[level].value
-                    size = ProposedSize("linear", direction, low, high, high - low, overall)
-                    candidates.append((size, Equation("", {levels[0]: -1.0, level: 1.0})))
-    for direction in DIRECTIONS:
-        axis = axis_of_direction(front, direction)
-        datum = model.along(axis)[:1]
-        for index, unknown in enumerate(model.unknowns):
-            if unknown.kind == "centre" and unknown.axis == axis and datum:
-                start = model.unknowns[datum[0]].value
-                size = ProposedSize("linear", direction, start, unknown.value, unknown.value - start, False)
-                candidates.append((size, Equation("", {datum[0]: -1.0, index: 1.0})))
-    for bore in model.bores:
-        factor = 2 if bore.full else 1
-        kind: Literal["diameter", "radius"] = "diameter" if bore.full else "radius"
-        size = ProposedSize(kind, None, 0.0, 0.0, factor * bore.radius, False)
-        candidates.append((size, Equation("", {bore.radius_unknown: float(factor)})))
-    return tuple(_independent(model, candidates))
+            place = AXES.index(axis_of_direction(self.front, direction))
+            for linear in self._linear(direction, self.part.low[place], self.part.high[place]):
+                yield linear, True
+        values = {direction: self._stations(direction) for direction in DIRECTIONS}
+        for kind in ("level", "place", "corner"):
+            if kind == "corner":
+                yield from ((item, False) for item in self._round(sighted))
+                yield from ((item, False) for item in self._outlined())
+            for direction in DIRECTIONS:
+                for value in values[direction][kind]:
+                    yield from ((item, False) for item in self._linear(direction, self._from(direction), value))
+            if kind == "corner":
+                yield from ((item, False) for item in self._aligned())
+        # What no side shows plainly from the datum may be shown between two neighbours.
+        for direction in DIRECTIONS:
+            every = sorted({*(v for kind in values[direction].values() for v in kind), self._from(direction)})
+            for gap in range(1, len(every)):
+                for low, high in zip(every, every[gap:], strict=False):
+                    yield from ((item, False) for item in self._linear(direction, low, high))
+
+    def _from(self, direction: Direction) -> float:
+        place = AXES.index(axis_of_direction(self.front, direction))
+        return (self.part.high if self.datum.high(direction) else self.part.low)[place]
+
+    def _stations(self, direction: Direction) -> dict[str, list[float]]:
+        """Coordinates worth writing along a direction: levels, places of rings and centres, corners."""
+        axis = axis_of_direction(self.front, direction)
+        way, size = np.eye(3)[AXES.index(axis)], self.form.size
+        levels = [self.form.unknowns[index].value * size for index in self.form.along(axis)]
+        rings = [float(r.middle @ way) * size for r in self.form.rings if abs(r.axis @ way) > 0.5]
+        centres = [float(s.point @ way) * size for s in self.form.surfaces if s.kind != "plane"]
+        corners = [float(corner.point @ way) * size for corner in self.form.corners if corner.sharp]
+        datum = self._from(direction)
+        taken: list[float] = [datum]
+        result: dict[str, list[float]] = {}
+        for kind, values in (("level", levels), ("place", rings), ("corner", [*centres, *corners])):
+            result[kind] = []
+            for value in sorted(values, key=lambda v: abs(v - datum)):
+                if all(abs(value - other) > 1e-6 * size for other in taken):
+                    taken.append(value)
+                    result[kind].append(value)
+        return result
+
+    def _linear(self, direction: Direction, start: float, end: float) -> Iterator[LinearDimension]:
+        """A size along a direction, in each view that shows both its ends by visible lines; the best view first."""
+        axis = axis_of_direction(self.front, direction)
+        if abs(start - end) <= 1e-9 * self.form.size:
+            return
+        for item in sorted(self.views, key=lambda v: self._fit(v, axis, (start, end)), reverse=True):
+            attitude = _attitude(item)
+            for index, side in enumerate((attitude.right, attitude.up)):
+                if side[1] != axis:
+                    continue
+                _, sign = axis_and_sign(side)
+                yield from self._between(item, index, (sign * start, sign * end))
+
+    def _between(self, item: PlacedView, index: int, values: Sequence[float]) -> Iterator[LinearDimension]:
+        """The size between two coordinates of a view, taken from the points nearest to where its row will be."""
+        ends = [anchors(item, index, value, self.kinds) for value in values]
+        near = [sorted(set(points), key=lambda p: p[1 - index])[:_TRIED] for points in ends]
+        along: Literal["across", "up"] = "across" if index == 0 else "up"
+        for first, last in product(*near):
+            yield LinearDimension(id="d", view=item.view.id, start=first, end=last, along=along, place=(0.0, 0.0))
+
+    def _fit(self, item: PlacedView, axis: Axis, values: Sequence[float]) -> int:
+        """How well a view suits a size: where an end is an axis alone, the view that shows it round."""
+        place, size = AXES.index(axis), self.form.size
+        score = 0
+        for value in values:
+            here = [s for s in self.form.surfaces if abs(float(s.point[place]) * size - value) <= 1e-6 * size]
+            if any(s.kind == "plane" and abs(s.axis[place]) > 0.5 for s in here):
+                continue
+            towards = AXES.index(axis_of_attitude(_attitude(item)))
+            score += any(s.kind == "cylinder" and abs(s.axis[towards]) > 0.5 for s in here)
+        return score
+
+    def _round(self, sighted: Mapping[str, Sighted]) -> Iterator[RoundDimension]:
+        """Diameters of full circles and radii of arcs, each where it is drawn.
+
+        The depth of a blind hole whose bottom no view shows plainly is written beside its diameter.
+        """
+        size = self.form.size
+        for item in self.views:
+            drawn = [piece.carrier for piece in item.lines.of(*self.kinds)]
+            for rounding in sighted[item.view.id].roundings:
+                centre, radius = (rounding.at[0] * size, rounding.at[1] * size), rounding.value * size
+                if not any(_is(carrier, centre, radius, 1e-4 * size) for carrier in drawn):
+                    continue
+                plain = RoundDimension(
+                    kind="diameter" if rounding.full else "radius",
+                    id="d",
+                    view=item.view.id,
+                    centre=centre,
+                    radius=radius,
+                    place=(0.0, 0.0),
+                )
+                for hole in holes_at(self.part, rounding):
+                    if hole.kind == "hole" and self._hidden_inside(hole):
+                        yield plain.model_copy(update={"text": callout(self.part, hole, self.write)})
+                    elif hole.kind == "countersink":
+                        yield plain.model_copy(update={"text": mouth_words(hole, self.write)})
+                yield plain
+
+    def _outlined(self) -> Iterator[LinearDimension]:
+        """Diameters written between the two outlines of something round that is seen from the side."""
+        size = self.form.size
+        for surface in self.form.surfaces:
+            for item in self.views if surface.kind == "cylinder" else ():
+                attitude = _attitude(item)
+                for index, side in enumerate((attitude.right, attitude.up)):
+                    axis, sign = axis_and_sign(side)
+                    place = AXES.index(axis)
+                    if abs(surface.axis[place]) > 0.5 or abs(surface.axis["xyz".index(attitude.side[1])]) > 0.5:
+                        continue
+                    middle = float(surface.point[place])
+                    values = [sign * (middle + way * surface.r) * size for way in (-sign, sign)]
+                    for linear in self._between(item, index, values):
+                        yield linear.model_copy(update={"text": f"⌀{self.write(2 * surface.r * size)}"})
+
+    def _hidden_inside(self, hole: Feature) -> bool:
+        """Whether no view shows the depth of a hole, or that of its counterbore, by visible lines."""
+        direction = direction_of_axis(self.front, hole.axis)
+        deep = [hole] if not hole.through else []
+        deep += [mouth for mouth in mouths(self.part, hole) if mouth.kind == "counterbore"]
+        return any(next(self._linear(direction, *feature_reach(self.part, own)), None) is None for own in deep)
+
+    def _aligned(self) -> Iterator[LinearDimension]:
+        """Sizes along and square to slanted lines of the views."""
+        for item in self.views:
+            slanted = [
+                piece
+                for piece in item.lines.of("visible")
+                if isinstance(piece.carrier, Line) and min(map(abs, piece.carrier.direction)) > 1e-6
+            ]
+            for piece in slanted:
+                start, end = piece.ends
+                yield LinearDimension(
+                    id="d", view=item.view.id, start=start, end=end, along="aligned", place=(0.0, 0.0)
+                )
 
 
-def _independent(model: SizeModel, candidates: Sequence[tuple[ProposedSize, Equation]]) -> list[ProposedSize]:
-    kept: list[tuple[ProposedSize, Equation]] = []
-    still_open = read(model, []).needed
-    for size, equation in candidates:
-        left = len(read(model, [*(e for _, e in kept), equation]).open)
-        if left < still_open:
-            kept.append((size, equation))
-            still_open = left
-    return [size for size, _ in kept]
+def axis_of_attitude(attitude: Attitude) -> Axis:
+    """The model axis a view looks along."""
+    return AXES["xyz".index(attitude.side[1])]
+
+
+def _attitude(item: PlacedView) -> Attitude:
+    attitude = item.view.attitude
+    assert attitude is not None
+    return attitude
+
+
+def _is(carrier: object, centre: Point, radius: float, tolerance: float) -> bool:
+    return (
+        isinstance(carrier, Circle)
+        and math.dist((carrier.x, carrier.y), centre) <= tolerance
+        and abs(carrier.radius - radius) <= tolerance
+    )
+
+
+def anchors(item: PlacedView, axis_index: int, value: float, kinds: Sequence[LineKind]) -> list[Point]:
+    """Points of lines of some kinds, and centres of their circles, at a coordinate of a view."""
+    points = []
+    for piece in item.lines.of(*kinds):
+        points += list(piece.ends)
+        if isinstance(piece.carrier, Circle):
+            c = piece.carrier
+            points.append((c.x, c.y))
+            points += [c.point(k * math.pi / 2) for k in range(4) if _within(piece.interval, k)]
+        if isinstance(piece.carrier, Line):
+            (x0, y0), (x1, y1) = piece.ends
+            points.append(((x0 + x1) / 2, (y0 + y1) / 2))
+    return [p for p in points if abs(p[axis_index] - value) < 1e-6 * (1 + abs(value))]
+
+
+def _within(interval: tuple[float, float], quarter: int) -> bool:
+    return any(interval[0] - 1e-9 <= quarter * math.pi / 2 + turn <= interval[1] + 1e-9 for turn in (0.0, 2 * math.pi))

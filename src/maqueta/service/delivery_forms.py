@@ -5,7 +5,7 @@ from typing import Annotated
 from pydantic import Field
 
 from maqueta.reading.correct import Said
-from maqueta.service.forms import Form
+from maqueta.service.form import Form
 from maqueta.sheet.document import Identifier, SheetDocument
 
 

@@ -3,7 +3,7 @@
 from datetime import UTC, datetime
 from typing import Annotated, Any
 
-from pydantic import AfterValidator, BaseModel, ConfigDict, Field, PlainSerializer
+from pydantic import AfterValidator, BaseModel, Field, PlainSerializer
 
 from maqueta.checking.catalogue import MarkShape
 from maqueta.checking.exercise import Aid, Criterion, Exercise, Kind, LineChange
@@ -13,6 +13,7 @@ from maqueta.drawing.ink import InkGroup, Item
 from maqueta.projection.arrangement import ViewName
 from maqueta.projection.carrier import Point
 from maqueta.projection.line_set import Box
+from maqueta.service.form import Form
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.drafting import Change
 from maqueta.sheet.paper import Rectangle
@@ -33,12 +34,6 @@ Time = Annotated[
     AfterValidator(_to_database),
     PlainSerializer(lambda time: time.replace(tzinfo=UTC).isoformat(), return_type=str),
 ]
-
-
-class Form(BaseModel):
-    """Unknown keys are refused by name."""
-
-    model_config = ConfigDict(extra="forbid")
 
 
 class Credentials(Form):
@@ -208,9 +203,9 @@ class InkForm(Form):
     groups: list[InkGroup]
     views: list[ViewFacts]
     gaps: list[str]
-    spaces: list[SpaceForm] = []
+    spaces: list[SpaceForm] = Field(default=[])
     scale_words: str | None = None
-    snaps: list[Snap] = []
+    snaps: list[Snap] = Field(default=[])
 
 
 class BlankTask(Form):
@@ -279,14 +274,6 @@ class MarkForm(Form):
     of: float
 
 
-class CountForm(Form):
-    """A row of the count table."""
-
-    direction: str
-    needs: int
-    has: int
-
-
 class WallSheet(Form):
     """One sheet pinned to the wall."""
 
@@ -324,12 +311,11 @@ class SheetForm(Form):
     findings: list[FindingForm]
     marks: list[MarkForm]
     unjudged: dict[Criterion, str]
-    counts: list[CountForm]
     points: float
     of: float
     remark: str
     reviewed: bool
-    neighbours: list[int] = []
+    neighbours: list[int] = Field(default=[])
 
 
 class DecisionForm(Form):

@@ -8,7 +8,8 @@ from maqueta.drawing.ink import Item
 from maqueta.projection.arrangement import ViewName
 from maqueta.projection.attitude import Side
 from maqueta.projection.line_set import Box
-from maqueta.service.forms import Form
+from maqueta.service.form import Form
+from maqueta.service.reading_forms import CountForm
 from maqueta.sheet.paper import PaperSize
 from maqueta.solid.mesh import Mesh
 from maqueta.solid.recipe import Recipe
@@ -203,10 +204,10 @@ class ModelDetail(Form):
     views_needed: list[ViewName]
     views_repeated: list[tuple[ViewName, ViewName]]
     view_reasons: list[ViewReason]
-    dimensions_needed: int | None
-    dimensions_reason: str | None
-    stretches: dict[str, int]
-    diameters: int
+    sizes: int | None
+    least_sizes: int | None
+    sizes_reason: str | None
+    counts: list[CountForm]
     features: list[FeatureForm]
     patterns: list[str]
     symmetry: list[str]

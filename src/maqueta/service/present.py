@@ -15,7 +15,6 @@ from maqueta.projection.attitude import Attitude
 from maqueta.projection.line_set import LineSet
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.service.forms import (
-    CountForm,
     ExerciseForm,
     FindingForm,
     MarkForm,
@@ -127,15 +126,6 @@ def is_late(sheet: SheetRecord, exercise: ExerciseRecord) -> bool:
 def checked(projected: ProjectedPart, sheet: SheetRecord, task: Exercise) -> Check:
     """The check of a stored sheet."""
     return check(projected, task, SheetDocument.model_validate(sheet.document))
-
-
-def counts_of(result: Check) -> list[CountForm]:
-    """The count table, empty where sizes are not asked for or cannot be judged."""
-    if "dimensions" in result.unjudged:
-        return []
-    rows = [CountForm(direction=row.direction, needs=row.stretches, has=row.given) for row in result.dimensions.counts]
-    needed, given = result.dimensions.diameters
-    return [*rows, CountForm(direction="diameters", needs=needed, has=given)]
 
 
 def paper_form(sheet_layout: Layout) -> PaperForm:

@@ -3,7 +3,7 @@
 import math
 from collections.abc import Sequence
 
-from maqueta.solid.part import AXES, Axis, Edge, Face, Feature, RoundKind, Vector
+from maqueta.solid.part import AXES, Axis, Edge, Face, Feature, Part, RoundKind, Vector
 
 _FULL_TURN = 2 * math.pi - 1e-6
 _ALONG = 1 - 1e-9
@@ -26,6 +26,18 @@ def across(axis: Axis) -> tuple[Axis, Axis]:
     """The two axes square to `axis`, in the order x, y, z."""
     first, second = (other for other in AXES if other != axis)
     return first, second
+
+
+def feature_reach(part: Part, feature: Feature) -> tuple[float, float]:
+    """From where to where a feature reaches along its axis, in model coordinates, lower end first."""
+    place = AXES.index(feature.axis)
+    face = part.faces[feature.faces[0]]
+    if face.kind == "cone":
+        rims = [part.edges[e].centre[place] for e in face.edges if part.edges[e].kind == "circle"]
+        return min(rims), max(rims)
+    sense = 1.0 if face.direction[place] > 0 else -1.0
+    first, last = (face.point[place] + sense * reach for reach in face.reach)
+    return min(first, last), max(first, last)
 
 
 def recognise(faces: Sequence[Face], edges: Sequence[Edge]) -> tuple[Feature, ...]:

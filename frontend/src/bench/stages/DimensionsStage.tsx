@@ -10,6 +10,7 @@ import {
 } from "@mantine/core";
 
 import type { Dimension } from "../../api/types";
+import { ReadersEye } from "../../reader/ReadersEye";
 import { type Bench, type Tool, without } from "../bench";
 import classes from "../Bench.module.css";
 import { ToolButtons } from "./ToolButtons";
@@ -43,7 +44,7 @@ export function DimensionsStage({ bench }: { bench: Bench }) {
       <ToolButtons bench={bench} tools={TOOLS} />
       <Text className="quiet small">{TOOLS.find((t) => t.tool === tool)?.hint}</Text>
       {chosen && <Chosen key={chosen.id} bench={bench} dimension={chosen} />}
-      <Counts bench={bench} />
+      <ReadersEye reader={bench.reader} />
       <div style={{ marginTop: 12 }} role="list" aria-label="Dimensions on the sheet">
         {document.dimensions.map((dimension) => (
           <Group
@@ -132,18 +133,5 @@ function Chosen({ bench, dimension }: { bench: Bench; dimension: Dimension }) {
         onChange={(e) => change({ text: e.currentTarget.value || null })}
       />
     </div>
-  );
-}
-
-/** How many sizes are given along each direction of the front view. */
-function Counts({ bench }: { bench: Bench }) {
-  const { document } = bench;
-  const linear = document.dimensions.filter((d) => d.kind === "linear");
-  const round = document.dimensions.length - linear.length;
-  const across = linear.filter((d) => d.kind === "linear" && d.along === "across").length;
-  return (
-    <Text className="quiet small" mt="sm">
-      {across} across, {linear.length - across} up, {round} round.
-    </Text>
   );
 }

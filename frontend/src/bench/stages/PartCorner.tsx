@@ -13,6 +13,8 @@ export function PartCorner({ bench }: { bench: Bench }) {
       <PartView
         model={bench.exercise.model}
         turn={turn}
+        moves={bench.reader.moves}
+        swing={bench.reader.swing}
         label={`${bench.exercise.part_name}, card model`}
       />
     </div>

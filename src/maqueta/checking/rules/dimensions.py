@@ -14,9 +14,10 @@ RULES: Final[tuple[Rule, ...]] = (
         (
             "position",
             "{what} can still move along the {direction}: its place is not given.",
-            "one more dimension along the {direction}",
+            "one more dimension along the {direction}, such as from the {side}",
             "none",
         ),
+        ("slope", "The slope of {what} is not given.", "one more angle or length", "none"),
         ("radius", "The diameter of {what} is not given.", "one diameter or radius", "none"),
         ("mixed", "{what} can still change: a size is not given.", "one more dimension", "none"),
     ),
@@ -32,6 +33,7 @@ RULES: Final[tuple[Rule, ...]] = (
             "an open chain",
             "{count} dimensions in a loop",
         ),
+        ("drawn", "{surplus} is known from the drawing itself and need not be written.", "nothing", "{surplus}"),
     ),
     rule(
         "dimensions.repeated",

@@ -20,6 +20,7 @@ from maqueta.service.part_forms import (
     ViewReason,
 )
 from maqueta.service.present import side_drawing, task_of
+from maqueta.service.present_reading import count_forms
 from maqueta.service.world import AnyAccount, InTransaction, InWorld
 from maqueta.solid.formed import Symmetry
 from maqueta.store.exercises import own_sheets
@@ -94,10 +95,10 @@ def detail(model_id: int, account: AnyAccount, session: InTransaction, world: In
         view_reasons=[
             ViewReason(name=name, needed=name in found.need.needed, why=why) for name, why in found.need.reasons
         ],
-        dimensions_needed=found.sizes,
-        dimensions_reason=found.reason,
-        stretches={row.direction: row.stretches for row in found.counts},
-        diameters=found.diameters,
+        sizes=found.sizes,
+        least_sizes=found.least_sizes,
+        sizes_reason=found.reason,
+        counts=count_forms(found.counts),
         features=[
             *(FeatureForm(kind=f.kind, words=feature_words(f), faces=list(f.faces)) for f in part.features),
             *(FeatureForm(kind=f.kind, words=form_words(f), faces=list(f.faces)) for f in found.forms),

@@ -10,7 +10,6 @@ from maqueta.drawing.svg import svg
 from maqueta.service.forms import DecisionForm, Number, RemarkForm, SheetForm
 from maqueta.service.present import (
     checked,
-    counts_of,
     exercise_form,
     finding_form,
     is_late,
@@ -52,7 +51,6 @@ def one(sheet_id: int, account: AnyAccount, session: InTransaction, world: InWor
         findings=[finding_form(finding, task) for finding in sheet.findings] if reviewed else [],
         marks=marks,
         unjudged=result.unjudged if reviewed else {},
-        counts=counts_of(result) if reviewed else [],
         points=sum(mark.points for mark in marks),
         of=sum(mark.of for mark in marks),
         remark=sheet.remark if reviewed else "",

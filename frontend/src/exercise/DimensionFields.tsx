@@ -1,0 +1,46 @@
+import { Group, Select, Switch } from "@mantine/core";
+
+import type { Task } from "../api/types";
+
+type Insight = Task["dimensioning"]["insight"];
+
+const INSIGHTS: { value: Insight; label: string }[] = [
+  { value: "nothing", label: "Nothing" },
+  { value: "counts", label: "How many are needed, given and missing" },
+  { value: "places", label: "Where something is open, without words" },
+  { value: "everything", label: "Everything" },
+];
+
+interface Props {
+  task: Task;
+  set: (change: Partial<Task>) => void;
+}
+
+/** How dimensions are read, and how much of the reader's eye students see meanwhile. */
+export function DimensionFields({ task, set }: Props) {
+  const { dimensioning } = task;
+  return (
+    <Group align="end" wrap="nowrap">
+      <Select
+        style={{ flex: 1 }}
+        label="Reader’s eye, for students while they dimension"
+        data={INSIGHTS}
+        value={dimensioning.insight}
+        allowDeselect={false}
+        onChange={(insight) =>
+          set({ dimensioning: { ...dimensioning, insight: (insight ?? "nothing") as Insight } })
+        }
+      />
+      <Switch
+        mb={8}
+        label="A centre line on an axis of symmetry tells both sides"
+        checked={dimensioning.symmetry_by_centre_line}
+        onChange={(e) =>
+          set({
+            dimensioning: { ...dimensioning, symmetry_by_centre_line: e.currentTarget.checked },
+          })
+        }
+      />
+    </Group>
+  );
+}

@@ -1,0 +1,110 @@
+"""The dimensions of a sheet read against the sizes of the part, worked out once for all their rules."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from functools import cached_property
+
+from maqueta.checking.survey import Survey, attitude_of
+from maqueta.dimensioning.count import DirectionCount, count, diameters
+from maqueta.dimensioning.determinacy import Equation, Reading, read
+from maqueta.dimensioning.form_equations import Row
+from maqueta.dimensioning.form_model import FormModel, beyond, form_model
+from maqueta.dimensioning.measure import Measured, measure
+from maqueta.dimensioning.mirrored import marked_symmetries, mirror_rows
+from maqueta.dimensioning.sighted import Sighted
+from maqueta.dimensioning.text import read_text
+from maqueta.drawing.dimension_ink import dimension_text
+from maqueta.projection.attitude import USUAL_FRONT, Attitude
+from maqueta.projection.carrier import Point
+from maqueta.sheet.document import Dimension, LinearDimension
+from maqueta.sheet.placed import PlacedView
+
+
+@dataclass(frozen=True)
+class DimensionSurvey:
+    """The dimensions of a sheet read against the sizes of the part. `reason` tells why they could not be."""
+
+    survey: Survey
+
+    @cached_property
+    def reason(self) -> str | None:
+        """Why the sizes of this part are not judged, or None when they are."""
+        return beyond(self.survey.projected.part)
+
+    @cached_property
+    def front(self) -> Attitude:
+        """The attitude that width, height and depth refer to."""
+        return attitude_of(self.survey.front) if self.survey.front else USUAL_FRONT
+
+    @cached_property
+    def form(self) -> FormModel:
+        """The unknown sizes of the part."""
+        return form_model(self.survey.projected.part)
+
+    @cached_property
+    def sighted(self) -> Mapping[Attitude, Sighted]:
+        """The form as each attitude on the sheet shows it."""
+        part = self.survey.projected.part
+        return {a: Sighted(self.form, part, a) for a in {attitude_of(item) for item in self.survey.principal}}
+
+    @cached_property
+    def measured(self) -> tuple[Measured, ...]:
+        """Every dimension that counts: on a principal view and not in brackets."""
+        result = []
+        for dimension in self.survey.sheet.dimensions:
+            placed = self.survey.by_id[dimension.view]
+            reference = dimension.text is not None and read_text(dimension.text).reference
+            if placed.view.attitude is not None and not reference:
+                own = _as_in_a_mirror(dimension) if placed.view.mirrored else dimension
+                result.append(measure(self.sighted[placed.view.attitude], own))
+        return tuple(result)
+
+    @cached_property
+    def reading(self) -> Reading:
+        """What the dimensions say together."""
+        equations: list[Equation] = [e for item in self.measured for e in item.equations]
+        return read(self.form, equations, self._symmetric)
+
+    @cached_property
+    def _symmetric(self) -> tuple[Row, ...]:
+        """What centre lines on axes of symmetry say, where the exercise lets them."""
+        survey = self.survey
+        if not survey.exercise.dimensioning.symmetry_by_centre_line:
+            return ()
+        axes = marked_symmetries(survey.projected.part, survey.principal, survey.sheet.marks)
+        return tuple(row for axis in axes for row in mirror_rows(self.form, axis))
+
+    @cached_property
+    def counts(self) -> tuple[DirectionCount, ...]:
+        """The count per direction, then radii and slopes."""
+        return count(self.form, self.front, self.measured, self.reading)
+
+    @cached_property
+    def diameters(self) -> tuple[int, int]:
+        """Needed and given diameters."""
+        return diameters(self.form, self.measured)
+
+    def text(self, dimension: Dimension) -> str:
+        """What stands at a dimension."""
+        return dimension_text(dimension, self.survey.sheet, self.survey.projected.part.unit)
+
+
+def dimension_place(placed: PlacedView, dimension: Dimension) -> tuple[Point, ...]:
+    """Where a dimension stands on the sheet: its line, or its leader."""
+    x, y = placed.view.at[0] + dimension.place[0], placed.view.at[1] + dimension.place[1]
+    if not isinstance(dimension, LinearDimension):
+        return (placed.to_sheet(dimension.centre), (x, y))
+    start, end = placed.to_sheet(dimension.start), placed.to_sheet(dimension.end)
+    if dimension.along == "across":
+        return ((start[0], y), (end[0], y))
+    if dimension.along == "up":
+        return ((x, start[1]), (x, end[1]))
+    return (start, end)
+
+
+def _as_in_a_mirror(dimension: Dimension) -> Dimension:
+    """A dimension of a mirrored view where it would stand in the true one: its sizes still count."""
+    if isinstance(dimension, LinearDimension):
+        (x0, y0), (x1, y1) = dimension.start, dimension.end
+        return dimension.model_copy(update={"start": (-x0, y0), "end": (-x1, y1)})
+    return dimension.model_copy(update={"centre": (-dimension.centre[0], dimension.centre[1])})

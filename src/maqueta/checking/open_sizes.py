@@ -1,0 +1,144 @@
+"""What the dimensions of a sheet leave open: one finding for each motion, named as people would."""
+
+import math
+from collections.abc import Sequence
+from typing import Final, Literal
+
+from maqueta.checking.catalogue import found
+from maqueta.checking.dimension_survey import DimensionSurvey
+from maqueta.checking.finding import Finding
+from maqueta.dimensioning.count import Direction, axis_of_direction, direction_of_axis
+from maqueta.dimensioning.motions import Motion, displaced_axes
+from maqueta.dimensioning.sighted import Sighted
+from maqueta.projection.carrier import Point
+from maqueta.sheet.sizes import converted, write_size
+from maqueta.solid.part import AXES, Axis, Face
+
+#: The sides sizes are usually taken from, by direction, and the opposite ones.
+_SIDES: Final[dict[Direction, tuple[str, str]]] = {
+    "width": ("left side", "right side"),
+    "height": ("base", "top"),
+    "depth": ("rear", "front"),
+}
+_SQUARE: Final = 1 - 1e-9
+
+
+def check_open(dimensions: DimensionSurvey) -> list[Finding]:
+    """Undetermined sizes and positions."""
+    return [_finding(dimensions, motion) for motion in dimensions.reading.open]
+
+
+def extent_open(dimensions: DimensionSurvey, axis: Axis) -> bool:
+    """Whether the overall size along an axis still changes with something that is open."""
+    part = dimensions.survey.projected.part
+    seen = Sighted(dimensions.form, part, dimensions.front)
+    place = AXES.index(axis)
+    ends = [seen.depth(value[place], axis) for value in (part.low, part.high)]
+    if ends[0] is None or ends[1] is None:
+        return True
+    return any(
+        abs(sum(amount * (ends[1].get(index, 0.0) - ends[0].get(index, 0.0)) for index, amount in motion.items()))
+        > 1e-6
+        for motion in dimensions.reading.open
+    )
+
+
+def _finding(dimensions: DimensionSurvey, motion: Motion) -> Finding:
+    variant, parameters, faces = motion_words(dimensions, motion)
+    views, at = _where(dimensions, faces)
+    return found("dimensions.undetermined", views=views, at=at, parameters=parameters, variant=variant, faces=faces)
+
+
+def motion_words(dimensions: DimensionSurvey, motion: Motion) -> tuple[str, dict[str, str], tuple[int, ...]]:
+    """What moves and how: a variant of the rule, its words, and the faces that move."""
+    unknowns = dimensions.form.unknowns
+    involved = [unknowns[index] for index in sorted(motion, key=lambda i: (-abs(motion[i]), i))]
+    faces = tuple(sorted({face for unknown in involved for face in unknown.faces}))
+    kinds = {unknown.kind for unknown in involved}
+    if kinds <= {"radius", "tube"}:
+        return "radius", {"what": _name(dimensions, faces)}, faces
+    if kinds == {"angle"}:
+        return "slope", {"what": _name(dimensions, faces)}, faces
+    slanted = [unknown for unknown in involved if unknown.kind in ("turn", "offset", "angle")]
+    leading = slanted[0].faces if slanted and "level" not in kinds else involved[0].faces
+    what = _name(dimensions, leading)
+    what = what[0].upper() + what[1:]
+    axes = displaced_axes(dimensions.form, motion)
+    if len(axes) != 1 or kinds & {"radius", "tube"}:
+        return "mixed", {"what": what}, faces
+    direction = direction_of_axis(dimensions.front, AXES[axes[0]])
+    return "position", {"what": what, "direction": direction, "side": _datum(dimensions, direction, motion)}, faces
+
+
+def _datum(dimensions: DimensionSurvey, direction: Direction, motion: Motion) -> str:
+    """A side to measure from that does not move itself."""
+    levels = dimensions.form.along(axis_of_direction(dimensions.front, direction))
+    return _side(dimensions, direction, "high" if levels and levels[0] in motion else "low")
+
+
+def _side(dimensions: DimensionSurvey, direction: Direction, end: Literal["low", "high"]) -> str:
+    """What the side at one end of the part's model axis is called from the front."""
+    front = dimensions.front
+    towards = {"width": front.right, "height": front.up, "depth": front.side}[direction]
+    first, second = _SIDES[direction]
+    return first if (towards[0] == "+") == (end == "low") else second
+
+
+def _name(dimensions: DimensionSurvey, faces: Sequence[int]) -> str:
+    """What people call the faces that move: the hole, the boss, the sloping face, or the face at its place."""
+    survey = dimensions.survey
+    part = survey.projected.part
+
+    round_ones = sorted({(f.kind, f.diameter) for f in part.features if set(f.faces) & set(faces)})
+    if round_ones:
+        return " and ".join(f"the ⌀{_shown(dimensions, diameter)} {kind}" for kind, diameter in round_ones)
+    face = part.faces[faces[0]]
+    match face.kind:
+        case "cylinder":
+            return f"the R{_shown(dimensions, face.radius)} rounding"
+        case "torus":
+            return f"the R{_shown(dimensions, face.minor)} rounding"
+        case "sphere":
+            return f"the ball R{_shown(dimensions, face.radius)}"
+        case "cone":
+            return f"the cone of {round(2 * math.degrees(face.angle), 1):g}°"
+    return _plane_name(dimensions, face)
+
+
+def _plane_name(dimensions: DimensionSurvey, face: Face) -> str:
+    part, units = dimensions.survey.projected.part, dimensions.survey.exercise.units
+    axis = max(range(3), key=lambda k: abs(face.direction[k]))
+    if abs(face.direction[axis]) > _SQUARE:
+        direction = direction_of_axis(dimensions.front, AXES[axis])
+        if abs(face.point[axis] - part.low[axis]) <= 1e-6 * part.size:
+            return f"the {_side(dimensions, direction, 'low')}"
+        if abs(face.point[axis] - part.high[axis]) <= 1e-6 * part.size:
+            return f"the {_side(dimensions, direction, 'high')}"
+        return f"the face {_shown(dimensions, abs(face.point[axis] - part.low[axis]))} {units} along the {direction}"
+    flat = [k for k in range(3) if abs(face.direction[k]) > 1e-9]
+    if len(flat) == 3:
+        return "the oblique face"
+    lean = min(flat, key=lambda k: abs(face.direction[k]))
+    angle = math.degrees(math.asin(abs(face.direction[lean])))
+    direction = direction_of_axis(dimensions.front, AXES[lean])
+    return f"the face sloping {round(angle, 1):g}° to the {direction}"
+
+
+def _shown(dimensions: DimensionSurvey, value: float) -> str:
+    survey = dimensions.survey
+    size = converted(value, survey.projected.part.unit, survey.exercise.units)
+    return write_size(size, survey.exercise.units, survey.exercise.decimals, survey.sheet.style)
+
+
+def _where(dimensions: DimensionSurvey, faces: Sequence[int]) -> tuple[tuple[str, ...], tuple[tuple[Point, ...], ...]]:
+    """Lines that show the faces, in the first view that has any."""
+    wanted = set(faces)
+    for item in dimensions.survey.principal:
+        shown = [
+            tuple(piece.moved(item.move).outline())
+            for piece in item.drawn
+            if piece.kind == "visible" and wanted & set(piece.faces)
+        ]
+        if shown:
+            return (item.view.id,), tuple(shown[:12])
+    return (), ()

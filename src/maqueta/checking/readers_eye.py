@@ -1,0 +1,58 @@
+"""The reader's eye: a sheet as someone reads it who knows the form of the part but no size."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+from maqueta.checking.catalogue import wording
+from maqueta.checking.dimension_survey import DimensionSurvey
+from maqueta.checking.dimensions import chain_findings
+from maqueta.checking.open_sizes import check_open
+from maqueta.dimensioning.count import DirectionCount
+from maqueta.dimensioning.motions import Motion
+from maqueta.dimensioning.redrawn import MovingLine, moving_lines, shown_lines, swung
+
+
+@dataclass(frozen=True, slots=True)
+class OpenSize:
+    """Something that is not determined: in words, the faces that move, and how (by unknown and in each view)."""
+
+    words: str
+    faces: tuple[int, ...]
+    motion: Motion
+    lines: Mapping[str, tuple[MovingLine, ...]]
+
+
+@dataclass(frozen=True, slots=True)
+class ClosedChain:
+    """Dimensions of which each follows from the others, by their ids."""
+
+    words: str
+    members: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class ReadersEye:
+    """What the dimensions of a sheet determine, what they leave open and what they say twice."""
+
+    needed: int
+    least: int
+    counts: tuple[DirectionCount, ...]
+    open: tuple[OpenSize, ...]
+    chains: tuple[ClosedChain, ...]
+
+
+def readers_eye(dimensions: DimensionSurvey) -> ReadersEye:
+    """Read a sheet. Only for parts whose sizes can be counted (`dimensions.reason` is None)."""
+    reading, form = dimensions.reading, dimensions.form
+    sizes = []
+    views = {
+        item.view.id: shown_lines(dimensions.sighted[item.view.attitude], item.lines.of("visible"))
+        for item in dimensions.survey.principal
+        if reading.open and item.view.attitude is not None and item.view.lines is None
+    }
+    for motion, finding in zip(reading.open, check_open(dimensions), strict=True):
+        shown = swung(form, motion)
+        lines = {view: moving_lines(form, known, shown) for view, known in views.items()}
+        sizes.append(OpenSize(wording(finding).message, finding.faces, shown, {k: v for k, v in lines.items() if v}))
+    chains = tuple(ClosedChain(wording(found).message, found.items) for found in chain_findings(dimensions))
+    return ReadersEye(reading.needed, reading.least, dimensions.counts, tuple(sizes), chains)

@@ -1,0 +1,72 @@
+"""Where dimensions stand: rows beside the view, the longer outside the shorter, leaders stepping beside it."""
+
+import math
+from collections.abc import Iterable, Sequence
+from typing import Final
+
+from maqueta.dimensioning.measure import true_size
+from maqueta.dimensioning.proposal import Proposed
+from maqueta.sheet.document import Dimension, LinearDimension, RoundDimension, SheetPoint
+from maqueta.sheet.placed import PlacedView
+
+#: First row of dimensions and distance of further rows, mm.
+_FIRST_ROW: Final = 12.0
+_NEXT_ROW: Final = 8.0
+#: Upright rows whose texts lie across the dimension line need the width of a text.
+_NEXT_ROW_ACROSS_TEXT: Final = 15.0
+#: Sizes share a row when they are this far apart, mm.
+_APART: Final = 20.0
+
+
+def in_rows(proposed: Sequence[Proposed], views: Iterable[PlacedView], unidirectional: bool) -> tuple[Dimension, ...]:
+    """Place dimensions: linear ones in rows below and left of their view, round ones on leaders to the right."""
+    by_id = {item.view.id: item for item in views}
+    placed: dict[str, SheetPoint] = {}
+    for view in dict.fromkeys(p.dimension.view for p in proposed):
+        item = by_id[view]
+        own = [p.dimension for p in proposed if p.dimension.view == view]
+        for along in ("across", "up"):
+            step = _NEXT_ROW_ACROSS_TEXT if unidirectional and along == "up" else _NEXT_ROW
+            row = [d for d in own if isinstance(d, LinearDimension) and d.along == along]
+            placed |= _stacked(item, along, row, step)
+        placed |= {d.id: _beside(item, d) for d in own if isinstance(d, LinearDimension) and d.along == "aligned"}
+        placed |= _led(item, [d for d in own if isinstance(d, RoundDimension)])
+    return tuple(p.dimension.model_copy(update={"place": placed[p.dimension.id]}) for p in proposed)
+
+
+def _stacked(item: PlacedView, along: str, row: Sequence[LinearDimension], step: float) -> dict[str, SheetPoint]:
+    left, bottom, _, _ = item.lines.box
+    origin = item.factor * (bottom if along == "across" else left)
+    index = 0 if along == "across" else 1
+    rows: list[list[tuple[float, float]]] = []
+    spots: dict[str, SheetPoint] = {}
+    for dimension in sorted(row, key=true_size):
+        low, high = sorted(item.factor * p[index] for p in (dimension.start, dimension.end))
+        low, high = low - _APART / 2, high + _APART / 2
+        place = next((k for k, taken in enumerate(rows) if all(high <= a or low >= b for a, b in taken)), len(rows))
+        if place == len(rows):
+            rows.append([])
+        rows[place].append((low, high))
+        offset = origin - _FIRST_ROW - place * step
+        spots[dimension.id] = (0.0, offset) if along == "across" else (offset, 0.0)
+    return spots
+
+
+def _beside(item: PlacedView, dimension: LinearDimension) -> SheetPoint:
+    """A size along a slant: parallel to it, on the side away from the middle of the view."""
+    (x0, y0), (x1, y1) = (tuple(item.factor * c for c in p) for p in (dimension.start, dimension.end))
+    length = math.dist((x0, y0), (x1, y1))
+    out = (-(y1 - y0) / length, (x1 - x0) / length)
+    left, bottom, right, top = (item.factor * edge for edge in item.lines.box)
+    middle = ((x0 + x1) / 2, (y0 + y1) / 2)
+    inwards = ((left + right) / 2 - middle[0]) * out[0] + ((bottom + top) / 2 - middle[1]) * out[1]
+    reach = -_FIRST_ROW if inwards > 0 else _FIRST_ROW
+    return (middle[0] + reach * out[0], middle[1] + reach * out[1])
+
+
+def _led(item: PlacedView, sizes: Sequence[RoundDimension]) -> dict[str, SheetPoint]:
+    _, _, right, top = (item.factor * edge for edge in item.lines.box)
+    return {
+        size.id: (min(item.factor * (size.centre[0] + size.radius) + 8.0, right + 4.0), top + 5.0 + 6.0 * rank)
+        for rank, size in enumerate(sizes)
+    }

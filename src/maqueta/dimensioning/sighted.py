@@ -1,0 +1,229 @@
+"""A form seen from one side: which unknowns stand behind a point, a direction or a circle of a view."""
+
+import math
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from functools import cached_property
+from typing import Final
+
+import numpy as np
+
+from maqueta.dimensioning.form_equations import SAME, Array, Change, Row, less, summed, times
+from maqueta.dimensioning.form_model import FormModel, full_round
+from maqueta.dimensioning.form_surfaces import Surface
+from maqueta.projection.attitude import Attitude
+from maqueta.projection.carrier import Point
+from maqueta.solid.part import AXES, Axis, Part
+
+#: How near (relative to the part's size) a picked point must lie to what it measures.
+PICK_TOLERANCE: Final = 1e-4
+
+
+@dataclass(frozen=True)
+class Spot:
+    """A point of a view (in parts of the size), how it moves in space, how near to the reader it is."""
+
+    at: Point
+    change: Change
+    near: float
+    faces: tuple[int, ...]
+
+
+@dataclass(frozen=True)
+class Rounding:
+    """Something seen as a circle or an arc: where, how large (in parts of the size), and the row of its radius."""
+
+    at: Point
+    value: float
+    row: Row
+    full: bool
+    faces: tuple[int, ...]
+    kind: str
+
+
+@dataclass(frozen=True)
+class Sighted:
+    """A form as one attitude shows it. Points of views are given in the part's unit."""
+
+    form: FormModel
+    part: Part
+    attitude: Attitude
+
+    @cached_property
+    def right(self) -> Array:
+        """The model direction that runs right on the sheet."""
+        return np.asarray(self.attitude.frame()[0])
+
+    @cached_property
+    def up(self) -> Array:
+        """The model direction that runs up on the sheet."""
+        return np.asarray(self.attitude.frame()[1])
+
+    @cached_property
+    def towards(self) -> Array:
+        """The model direction that points at the reader."""
+        return np.asarray(self.attitude.frame()[2])
+
+    def coordinates(self, point: Point, along: Point) -> tuple[Row, ...]:
+        """How the coordinate along a direction of the view changes of what stands at a point; none where nothing does.
+
+        `along` is a unit vector in the view, rows are in parts of the size of the part. Where something else is drawn
+        in line with the point, both may be meant: the level comes first, what stands at the point itself second.
+        """
+        at = (point[0] / self.form.size, point[1] / self.form.size)
+        way = along[0] * self.right + along[1] * self.up
+        value = at[0] * along[0] + at[1] * along[1]
+        square = bool(np.abs(way).max() > 1 - SAME)
+        exact = self._exact(at, value, way)
+        level = self._plane(way, value, range(len(self.form.surfaces)))
+        if level is None and square:
+            level = self._level(way, value)
+        found = [row for row in (level, exact) if row is not None]
+        if len(found) == 2 and not less(found[0], found[1]):
+            return (found[0],)
+        if found:
+            return tuple(found)
+        if square:
+            loose = self._nearest(at, along, value, way) or self._outline(way, value)
+            return () if loose is None else (loose,)
+        rows = [self.coordinates(point, axis) for axis in ((1.0, 0.0), (0.0, 1.0))]
+        return tuple(summed(times(a, along[0]), times(b, along[1])) for a in rows[0][:1] for b in rows[1][:1])
+
+    def _exact(self, at: Point, value: float, way: Array) -> Row | None:
+        """The corner, ring or centre at a point; of several the one nearest to the reader."""
+        exact = [spot for spot in self.spots if math.dist(spot.at, at) <= PICK_TOLERANCE]
+        spot = max(exact, key=lambda s: s.near, default=None)
+        if spot is None:
+            return None
+        level = self._plane(way, value, spot.faces)
+        return level if level is not None else _clean(spot.change.along(way))
+
+    def depth(self, value: float, axis: Axis) -> Row | None:
+        """What lies at a coordinate (in the part's unit) along a model axis, seen or not."""
+        way = np.eye(3)[AXES.index(axis)]
+        return self._level(way, value / self.form.size) or self._outline(way, value / self.form.size)
+
+    def _plane(self, way: Array, value: float, faces: Sequence[int]) -> Row | None:
+        """The place of a plane square to a direction, at a coordinate."""
+        for face in faces:
+            surface = self.form.surfaces[face]
+            if surface.kind != "plane" or abs(abs(surface.axis @ way) - 1) > SAME:
+                continue
+            if abs(float(surface.point @ way) - value) <= PICK_TOLERANCE:
+                return {surface.offset: surface.r * float(np.sign(surface.axis @ way))}
+        return None
+
+    def _level(self, way: Array, value: float) -> Row | None:
+        """A level, else an axis or centre that lies at a coordinate along a model axis."""
+        sense = float(np.sign(way.sum()))
+        for kind in ("level", "centre"):
+            for index, unknown in enumerate(self.form.unknowns):
+                if unknown.kind != kind or unknown.way is None or abs(abs(np.array(unknown.way) @ way) - 1) > SAME:
+                    continue
+                if abs(unknown.value - sense * value) <= PICK_TOLERANCE:
+                    return {index: sense}
+        return None
+
+    def _nearest(self, at: Point, along: Point, value: float, way: Array) -> Row | None:
+        """The nearest corner or centre drawn at a coordinate."""
+        level = [s for s in self.spots if abs(s.at[0] * along[0] + s.at[1] * along[1] - value) <= PICK_TOLERANCE]
+        if not level:
+            return None
+        spot = min(level, key=lambda s: (round(math.dist(s.at, at), 6), -s.near))
+        return _clean(spot.change.along(way))
+
+    def _outline(self, way: Array, value: float) -> Row | None:
+        """The outline of a cylinder or ball at a coordinate."""
+        for surface in self.form.surfaces:
+            if surface.kind not in ("cylinder", "sphere") or (
+                surface.kind == "cylinder" and abs(surface.axis @ way) > SAME
+            ):
+                continue
+            for sign in (-1.0, 1.0):
+                if abs(float(surface.point @ way) + sign * surface.r - value) <= PICK_TOLERANCE:
+                    return _clean(summed(surface.centre.along(way), {surface.radius: sign}))
+        return None
+
+    @cached_property
+    def spots(self) -> tuple[Spot, ...]:
+        """Corners, the ends of rings seen from the side, and centres."""
+        found = [self._spot(corner.point, corner.change, corner.faces) for corner in self.form.corners]
+        for ring in self.form.rings:
+            if abs(ring.axis @ self.towards) > 1 - SAME:
+                found.append(self._spot(ring.middle, ring.moving, ring.faces))
+            elif abs(ring.axis @ self.towards) < SAME:
+                aside = np.cross(ring.axis, self.towards)
+                for sign in (-1.0, 1.0):
+                    change = ring.moving.crossed(times(ring.radius, sign), aside)
+                    found.append(self._spot(ring.middle + sign * ring.value * aside, change, ring.faces))
+        for index, surface in enumerate(self.form.surfaces):
+            found += self._centres(surface, index)
+        return tuple(found)
+
+    def _spot(self, point: Array, change: Change, faces: tuple[int, ...]) -> Spot:
+        at = (float(point @ self.right), float(point @ self.up))
+        return Spot(at, change, float(point @ self.towards), faces)
+
+    def _centres(self, surface: Surface, index: int) -> Iterator[Spot]:
+        if surface.kind == "cone" and abs(surface.axis @ self.towards) < SAME:
+            yield from self._tips(surface)
+        elif surface.kind == "sphere" or (surface.kind != "plane" and abs(surface.axis @ self.towards) > 1 - SAME):
+            # Behind every corner and ring: a centre is meant only where nothing else stands.
+            yield Spot(self._spot(surface.point, surface.centre, ()).at, surface.centre, -math.inf, ())
+        elif surface.kind == "torus" and abs(surface.axis @ self.towards) < SAME:
+            for at, change in _tube_centres(surface, self.towards):
+                yield Spot(self._spot(at, change, ()).at, change, -math.inf, ())
+
+    def _tips(self, surface: Surface) -> Iterator[Spot]:
+        """Where a cone would come to a point; either way along its axis, since its faces do not tell which."""
+        change = surface.centre + Change({surface.apex: surface.axis})
+        for sign in (-1.0, 1.0):
+            point = surface.point + sign * surface.r / math.tan(surface.half) * surface.axis
+            yield Spot(self._spot(point, change, ()).at, change, -math.inf, ())
+
+    @cached_property
+    def roundings(self) -> tuple[Rounding, ...]:
+        """Everything this attitude shows as a circle or an arc: cylinders first, then rims, balls and tubes."""
+        by_radius: dict[int, list[int]] = {}
+        for index, surface in enumerate(self.form.surfaces):
+            if surface.kind == "cylinder" and abs(surface.axis @ self.towards) > 1 - SAME:
+                by_radius.setdefault(surface.radius, []).append(index)
+        found = [self._cylinder(faces) for faces in by_radius.values()]
+        for ring in self.form.rings:
+            cylinder = any(self.form.surfaces[f].kind == "cylinder" for f in ring.faces)
+            if abs(ring.axis @ self.towards) > 1 - SAME and not cylinder:
+                at = self._spot(ring.middle, ring.moving, ()).at
+                found.append(Rounding(at, ring.value, _clean(ring.radius), True, ring.faces, "rim"))
+        for index, surface in enumerate(self.form.surfaces):
+            full = full_round(self.part, (index,))
+            if surface.kind == "sphere":
+                at = self._spot(surface.point, surface.centre, ()).at
+                found.append(Rounding(at, surface.r, {surface.radius: 1.0}, full, (index,), "ball"))
+            elif surface.kind == "torus" and abs(surface.axis @ self.towards) < SAME:
+                for point, change in _tube_centres(surface, self.towards):
+                    at = self._spot(point, change, ()).at
+                    found.append(Rounding(at, surface.m, {surface.minor: 1.0}, False, (index,), "tube"))
+            elif surface.kind == "torus" and abs(surface.axis @ self.towards) > 1 - SAME:
+                at = self._spot(surface.point, surface.centre, ()).at
+                for sign in (-1.0, 1.0):
+                    row = {surface.radius: 1.0, surface.minor: sign}
+                    found.append(Rounding(at, surface.r + sign * surface.m, row, full, (index,), "coil"))
+        return tuple(found)
+
+    def _cylinder(self, faces: Sequence[int]) -> Rounding:
+        surface = self.form.surfaces[faces[0]]
+        at = self._spot(surface.point, surface.centre, ()).at
+        full = full_round(self.part, faces)
+        return Rounding(at, surface.r, {surface.radius: 1.0}, full, tuple(faces), "cylinder")
+
+
+def _tube_centres(surface: Surface, towards: Array) -> Iterator[tuple[Array, Change]]:
+    """The two centres of the tube of a torus seen from the side."""
+    aside = np.cross(surface.axis, towards)
+    moving = surface.centre + Change({surface.apex: surface.axis})
+    for sign in (-1.0, 1.0):
+        yield surface.point + sign * surface.r * aside, moving + Change({surface.radius: sign * aside})
+
+
+def _clean(row: Row) -> Row:
+    return {index: amount for index, amount in row.items() if abs(amount) > 1e-9}
