@@ -7,7 +7,8 @@ import pytest
 
 from maqueta.checking.exercise import DimensioningTask, Exercise
 from maqueta.checking.report import check
-from maqueta.sheet.document import LinearDimension, RoundDimension, SheetDocument, View
+from maqueta.sheet.dimension import LinearDimension, RoundDimension
+from maqueta.sheet.document import SheetDocument, View
 from tests.parts import hole, projected
 
 ROUNDED = [[0, 0], [60, 0], [60, 30], {"through": [30, 60], "to": [0, 30]}]

@@ -6,7 +6,8 @@ from maqueta.checking.exercise import Exercise
 from maqueta.checking.finding import Finding
 from maqueta.checking.report import check
 from maqueta.demo.model_sheet import Drafter, model_sheet
-from maqueta.sheet.document import LinearDimension, SheetDocument
+from maqueta.sheet.dimension import LinearDimension
+from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.placed import placed_views
 from tests.parts import seven_block
 

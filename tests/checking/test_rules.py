@@ -12,7 +12,8 @@ from maqueta.demo.mistakes import MISTAKES
 from maqueta.demo.model_sheet import Drafter, model_sheet
 from maqueta.demo.workshop import EXERCISES, PARTS
 from maqueta.projection.attitude import Attitude
-from maqueta.sheet.document import LinearDimension, RoundDimension, SheetDocument, TitleBlock
+from maqueta.sheet.dimension import LinearDimension, RoundDimension
+from maqueta.sheet.document import SheetDocument, TitleBlock
 from maqueta.sheet.placed import placed_views
 from tests.parts import demo_projected, projected
 

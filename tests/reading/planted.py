@@ -12,7 +12,8 @@ from maqueta.projection.line_set import Piece
 from maqueta.projection.mirror import mirrored
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.projection.ranking import rank
-from maqueta.sheet.document import LinearDimension, SheetDocument, View
+from maqueta.sheet.dimension import LinearDimension
+from maqueta.sheet.document import SheetDocument, View
 from tests.reading.dxf_writer import Drawn, drawn_lines
 from tests.reading.random_parts import random_part
 

@@ -955,6 +955,50 @@ export interface components {
             document: components["schemas"]["SheetDocument"];
         };
         /**
+         * AngleDimension
+         * @description The angle between two straight lines of a view that meet, drawn or produced, at `vertex`.
+         *
+         *     `start` and `end` lie on the two lines; the arc passes as far from the vertex as `place`.
+         */
+        AngleDimension: {
+            /** End */
+            end: [
+                number,
+                number
+            ];
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "angle";
+            /** Place */
+            place: [
+                number,
+                number
+            ];
+            /**
+             * Reference
+             * @default false
+             */
+            reference: boolean;
+            /** Start */
+            start: [
+                number,
+                number
+            ];
+            /** Text */
+            text?: string | null;
+            /** Vertex */
+            vertex: [
+                number,
+                number
+            ];
+            /** View */
+            view: string;
+        };
+        /**
          * AttitudeChoice
          * @description One accepted front view.
          */
@@ -1168,6 +1212,48 @@ export interface components {
              * @default false
              */
             suppressed: boolean;
+        };
+        /**
+         * ChamferDimension
+         * @description A bevelled edge between two points of a view, written as leg and angle; the text stands at `place`.
+         */
+        ChamferDimension: {
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /** End */
+            end: [
+                number,
+                number
+            ];
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "chamfer";
+            /** Place */
+            place: [
+                number,
+                number
+            ];
+            /**
+             * Reference
+             * @default false
+             */
+            reference: boolean;
+            /** Start */
+            start: [
+                number,
+                number
+            ];
+            /** Text */
+            text?: string | null;
+            /** View */
+            view: string;
         };
         /**
          * Change
@@ -2110,7 +2196,7 @@ export interface components {
          * LinearDimension
          * @description A size between two points of a view, measured across the sheet, up it, or straight along the points.
          *
-         *     The dimension line passes through `place`, in sheet mm from the view's `at`.
+         *     The dimension line passes through `place`.
          */
         LinearDimension: {
             /**
@@ -2135,6 +2221,11 @@ export interface components {
                 number,
                 number
             ];
+            /**
+             * Reference
+             * @default false
+             */
+            reference: boolean;
             /** Start */
             start: [
                 number,
@@ -3024,7 +3115,7 @@ export interface components {
         };
         /**
          * RoundDimension
-         * @description The diameter or radius of a circle or arc of a view; the text stands at `place` (mm from the view's `at`).
+         * @description The diameter or radius of a circle or arc of a view; the text stands at `place`.
          */
         RoundDimension: {
             /** Centre */
@@ -3051,6 +3142,11 @@ export interface components {
             ];
             /** Radius */
             radius: number;
+            /**
+             * Reference
+             * @default false
+             */
+            reference: boolean;
             /** Text */
             text?: string | null;
             /** View */
@@ -3108,7 +3204,7 @@ export interface components {
              * Dimensions
              * @default []
              */
-            dimensions: (components["schemas"]["LinearDimension"] | components["schemas"]["RoundDimension"])[];
+            dimensions: (components["schemas"]["LinearDimension"] | components["schemas"]["RoundDimension"] | components["schemas"]["AngleDimension"] | components["schemas"]["ChamferDimension"])[];
             /**
              * Format
              * @default 1

@@ -9,65 +9,59 @@ interface Props {
   least?: number | null;
 }
 
+type Line = { name: string; of: (row: CountRow) => number; fault?: boolean; ofSheet?: boolean };
+
+const LINES: Line[] = [
+  { name: "stretches", of: (row) => row.stretches },
+  { name: "needed", of: (row) => row.needed },
+  { name: "given", of: (row) => row.given, ofSheet: true },
+  { name: "missing", of: (row) => row.missing, fault: true, ofSheet: true },
+  { name: "too many", of: (row) => row.surplus, fault: true, ofSheet: true },
+];
+
 /** Sizes per direction: stretches, needed, given, missing, too many; as the algebra has it. */
 export function CountTable({ rows, bare = false, needed, least }: Props) {
-  const sum = (of: (row: CountRow) => number) => rows.reduce((all, row) => all + of(row), 0);
   return (
-    <table className={`plain ${classes.counts}`} aria-label="Count of sizes">
-      <thead>
-        <tr>
-          <th />
-          <th>stretches</th>
-          <th>needed</th>
-          {!bare && (
-            <>
-              <th>given</th>
-              <th>missing</th>
-              <th>too many</th>
-            </>
-          )}
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map((row) => (
-          <tr key={row.direction ?? "others"}>
-            <td>{row.direction ?? "radii, slopes"}</td>
-            <td className="number">{row.direction ? row.stretches : ""}</td>
-            <td className="number">{row.needed}</td>
-            {!bare && (
-              <>
-                <td className="number">{row.given}</td>
-                <td className="number" data-off={row.missing > 0}>
-                  {row.missing}
-                </td>
-                <td className="number" data-off={row.surplus > 0}>
-                  {row.surplus}
-                </td>
-              </>
-            )}
-          </tr>
-        ))}
-        <tr>
-          <td>in all</td>
-          <td />
-          <td className="number">{sum((row) => row.needed)}</td>
-          {!bare && (
-            <>
-              <td className="number">{sum((row) => row.given)}</td>
-              <td className="number">{sum((row) => row.missing)}</td>
-              <td className="number">{sum((row) => row.surplus)}</td>
-            </>
-          )}
-        </tr>
-        {needed != null && least != null && needed > least && (
+    <>
+      <table className={`plain ${classes.counts}`} aria-label="Count of sizes">
+        <thead>
           <tr>
-            <td colSpan={bare ? 3 : 6} className="quiet small">
-              {least} where corners drawn in line are read as in line, up to {needed} where each has
-              its own size. Both are right.
-            </td>
+            <th />
+            {rows.map((row) => (
+              <th key={row.direction ?? "others"}>{row.direction ?? "R, ⌀, °"}</th>
+            ))}
+            <th>all</th>
           </tr>
-        )}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {LINES.filter((line) => !bare || !line.ofSheet).map(({ name, of, fault }) => {
+            const whole = rows.reduce((all, row) => all + of(row), 0);
+            return (
+              <tr key={name}>
+                <th scope="row">{name}</th>
+                {rows.map((row) => (
+                  <td
+                    key={row.direction ?? "others"}
+                    className="number"
+                    data-off={fault && of(row) > 0}
+                  >
+                    {name === "stretches" && !row.direction ? "" : of(row)}
+                  </td>
+                ))}
+                <td className="number" data-off={fault && whole > 0}>
+                  {name === "stretches" ? "" : whole}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      {needed != null && least != null && needed > least && (
+        <p className={`quiet small ${classes.note}`}>
+          {least} where corners drawn in line are read as in line, up to {needed} where each has its
+          own size. Both are right.
+        </p>
+      )}
+    </>
   );
 }

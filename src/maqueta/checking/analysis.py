@@ -6,13 +6,14 @@ from typing import Any, Final
 from maqueta.checking.demands import Demands, demands
 from maqueta.dimensioning.count import direction_of_axis
 from maqueta.dimensioning.form_model import form_model
-from maqueta.dimensioning.measure import axis_and_sign, true_size
+from maqueta.dimensioning.measure import axis_and_sign
 from maqueta.dimensioning.proposal import Proposed, propose
 from maqueta.projection.arrangement import neighbour
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.projection.ranking import DEFAULT_VIEWS, Ranked, words
-from maqueta.sheet.document import LinearDimension, View
+from maqueta.sheet.dimension import LinearDimension, true_size
+from maqueta.sheet.document import View
 from maqueta.sheet.placed import PlacedView
 from maqueta.solid.formed import Form
 from maqueta.solid.part import Part

@@ -9,7 +9,7 @@ from maqueta.checking.finding import Finding
 from maqueta.dimensioning.sighted import PICK_TOLERANCE
 from maqueta.dimensioning.text import read_text
 from maqueta.projection.carrier import TURN, Circle
-from maqueta.sheet.document import RoundDimension
+from maqueta.sheet.dimension import RoundDimension
 from maqueta.sheet.placed import PlacedView
 
 #: Up to half a turn an arc is written by its radius; above that either way is usual (common practice, no source).

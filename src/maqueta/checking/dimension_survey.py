@@ -13,10 +13,17 @@ from maqueta.dimensioning.measure import Measured, measure
 from maqueta.dimensioning.mirrored import marked_symmetries, mirror_rows
 from maqueta.dimensioning.sighted import Sighted
 from maqueta.dimensioning.text import read_text
-from maqueta.drawing.dimension_ink import dimension_text
 from maqueta.projection.attitude import USUAL_FRONT, Attitude
 from maqueta.projection.carrier import Point
-from maqueta.sheet.document import Dimension, LinearDimension
+from maqueta.sheet.dimension import (
+    AngleDimension,
+    ChamferDimension,
+    Dimension,
+    RoundDimension,
+    mapped,
+    taken_from,
+)
+from maqueta.sheet.dimension_words import dimension_text
 from maqueta.sheet.placed import PlacedView
 
 
@@ -53,7 +60,8 @@ class DimensionSurvey:
         result = []
         for dimension in self.survey.sheet.dimensions:
             placed = self.survey.by_id[dimension.view]
-            reference = dimension.text is not None and read_text(dimension.text).reference
+            typed = dimension.text is not None and read_text(dimension.text).reference
+            reference = dimension.reference or typed
             if placed.view.attitude is not None and not reference:
                 own = _as_in_a_mirror(dimension) if placed.view.mirrored else dimension
                 result.append(measure(self.sighted[placed.view.attitude], own))
@@ -92,8 +100,12 @@ class DimensionSurvey:
 def dimension_place(placed: PlacedView, dimension: Dimension) -> tuple[Point, ...]:
     """Where a dimension stands on the sheet: its line, or its leader."""
     x, y = placed.view.at[0] + dimension.place[0], placed.view.at[1] + dimension.place[1]
-    if not isinstance(dimension, LinearDimension):
+    if isinstance(dimension, RoundDimension):
         return (placed.to_sheet(dimension.centre), (x, y))
+    if isinstance(dimension, ChamferDimension):
+        return (*map(placed.to_sheet, taken_from(dimension)), (x, y))
+    if isinstance(dimension, AngleDimension):
+        return tuple(map(placed.to_sheet, (dimension.start, dimension.vertex, dimension.end)))
     start, end = placed.to_sheet(dimension.start), placed.to_sheet(dimension.end)
     if dimension.along == "across":
         return ((start[0], y), (end[0], y))
@@ -104,7 +116,4 @@ def dimension_place(placed: PlacedView, dimension: Dimension) -> tuple[Point, ..
 
 def _as_in_a_mirror(dimension: Dimension) -> Dimension:
     """A dimension of a mirrored view where it would stand in the true one: its sizes still count."""
-    if isinstance(dimension, LinearDimension):
-        (x0, y0), (x1, y1) = dimension.start, dimension.end
-        return dimension.model_copy(update={"start": (-x0, y0), "end": (-x1, y1)})
-    return dimension.model_copy(update={"centre": (-dimension.centre[0], dimension.centre[1])})
+    return mapped(dimension, lambda point: (-point[0], point[1]))

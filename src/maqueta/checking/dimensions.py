@@ -1,5 +1,7 @@
 """Criterion dimensions: complete, not redundant, true, and taken from visible lines."""
 
+from typing import Final
+
 from maqueta.checking.catalogue import found
 from maqueta.checking.dimension_survey import DimensionSurvey, dimension_place
 from maqueta.checking.finding import Finding
@@ -15,14 +17,25 @@ from maqueta.dimensioning.measure import (
     overall_along,
     round_features,
     rounded_off,
-    true_size,
     visible_at,
 )
 from maqueta.dimensioning.text import Written, read_text
-from maqueta.sheet.document import Dimension, LinearDimension
+from maqueta.sheet.dimension import (
+    AngleDimension,
+    ChamferDimension,
+    Dimension,
+    RoundDimension,
+    chamfer_of,
+    taken_from,
+    true_size,
+)
+from maqueta.sheet.dimension_words import true_text
 from maqueta.sheet.placed import PlacedView
 from maqueta.sheet.sizes import converted, rounded, write_size
 from maqueta.solid.part import AXES
+
+#: Written angles are right within this many degrees.
+_ANGLE_OFF: Final = 0.051
 
 
 def check_dimensions(dimensions: DimensionSurvey) -> list[Finding]:
@@ -54,44 +67,52 @@ def _on_pictorial(dimensions: DimensionSurvey) -> list[Finding]:
 def _values(dimensions: DimensionSurvey) -> list[Finding]:
     """A typed value must be the part's true size in the unit and decimals of the exercise."""
     survey, findings = dimensions.survey, []
-    exercise, part = survey.exercise, survey.projected.part
     for dimension in survey.sheet.dimensions:
         placed = survey.by_id[dimension.view]
-        if dimension.text is None or placed.view.attitude is None:
+        if dimension.text is None or placed.view.attitude is None or not _wrong(survey, placed, dimension):
             continue
-        true = converted(true_size(dimension), part.unit, exercise.units)
-        written = read_text(dimension.text, true)
-        if written.value is None:
-            wrong = True
-        else:
-            radius, diameter = written.symbol in ("radius", "spherical"), written.symbol == "diameter"
-            if dimension.kind == "diameter" and radius:
-                true = true / 2
-            elif dimension.kind == "radius" and diameter:
-                true = true * 2
-            wrong = not _same_value(written.value, true, exercise.decimals) or _wrong_beside(
-                survey, placed, dimension, written
+        asked = survey.sheet.model_copy(update={"units": survey.exercise.units, "decimals": survey.exercise.decimals})
+        alone = dimension.model_copy(update={"count": 1}) if isinstance(dimension, RoundDimension) else dimension
+        true = true_text(alone, asked, survey.projected.part.unit)
+        findings.append(
+            found(
+                "dimensions.value",
+                views=(dimension.view,),
+                at=(dimension_place(placed, dimension),),
+                parameters={"text": dimension.text, "true": true.lstrip("⌀R")},
+                items=(dimension.id,),
             )
-        if wrong:
-            findings.append(
-                found(
-                    "dimensions.value",
-                    views=(dimension.view,),
-                    at=(dimension_place(placed, dimension),),
-                    parameters={
-                        "text": dimension.text,
-                        "true": write_size(true, exercise.units, exercise.decimals, survey.sheet.style),
-                    },
-                    items=(dimension.id,),
-                )
-            )
+        )
     return findings
+
+
+def _wrong(survey: Survey, placed: PlacedView, dimension: Dimension) -> bool:
+    """Whether what is typed over a dimension is not its true size."""
+    exercise, true = survey.exercise, true_size(dimension)
+    if isinstance(dimension, AngleDimension):
+        written = read_text(dimension.text or "", round(true, 2))
+        return written.value is None or abs(written.value - true) > _ANGLE_OFF
+    true = converted(true, survey.projected.part.unit, exercise.units)
+    written = read_text(dimension.text or "", true)
+    if written.value is None:
+        return True
+    if isinstance(dimension, ChamferDimension):
+        slope = chamfer_of(dimension)[1]
+        return not _same_value(written.value, true, exercise.decimals) or (
+            written.slope is not None and abs(written.slope - slope) > _ANGLE_OFF
+        )
+    radius, diameter = written.symbol in ("radius", "spherical"), written.symbol == "diameter"
+    if dimension.kind == "diameter" and radius:
+        true = true / 2
+    elif dimension.kind == "radius" and diameter:
+        true = true * 2
+    return not _same_value(written.value, true, exercise.decimals) or _wrong_beside(survey, placed, dimension, written)
 
 
 def _wrong_beside(survey: Survey, placed: PlacedView, dimension: Dimension, written: Written) -> bool:
     """Whether the text says a depth or a mouth that no hole it stands at has."""
     attitude = placed.view.attitude
-    if isinstance(dimension, LinearDimension) or attitude is None:
+    if not isinstance(dimension, RoundDimension) or attitude is None:
         return False
     part, exercise = survey.projected.part, survey.exercise
 
@@ -119,11 +140,9 @@ def _to_hidden(dimensions: DimensionSurvey) -> list[Finding]:
         placed = survey.by_id[dimension.view]
         if placed.view.attitude is None:
             continue
-        if isinstance(dimension, LinearDimension):
-            points = [dimension.start, dimension.end]
-        else:
-            points = [(dimension.centre[0] + dimension.radius, dimension.centre[1])]
-        hidden = [p for p in points if visible_at(placed, p, "hidden") and not visible_at(placed, p, "visible")]
+        hidden = [
+            p for p in taken_from(dimension) if visible_at(placed, p, "hidden") and not visible_at(placed, p, "visible")
+        ]
         if hidden:
             findings.append(
                 found(

@@ -8,7 +8,8 @@ from pydantic import BaseModel, ConfigDict, Field, field_validator, model_valida
 from maqueta.projection.arrangement import Angle, ViewName
 from maqueta.projection.attitude import Attitude, Side
 from maqueta.projection.ranking import DEFAULT_VIEWS
-from maqueta.sheet.document import Style, TitleField, ViewPoint
+from maqueta.sheet.document import Style, TitleField
+from maqueta.sheet.fields import ViewPoint
 from maqueta.sheet.paper import PaperSize
 from maqueta.sheet.scales import parse_scale
 from maqueta.solid.unit import Unit

@@ -59,8 +59,10 @@ def motion_words(dimensions: DimensionSurvey, motion: Motion) -> tuple[str, dict
         return "radius", {"what": _name(dimensions, faces)}, faces
     if kinds == {"angle"}:
         return "slope", {"what": _name(dimensions, faces)}, faces
+    round_ones = [unknown for unknown in involved if unknown.kind in ("radius", "tube")]
     slanted = [unknown for unknown in involved if unknown.kind in ("turn", "offset", "angle")]
-    leading = slanted[0].faces if slanted and "level" not in kinds else involved[0].faces
+    telling = round_ones or (slanted if "level" not in kinds else []) or involved
+    leading = telling[0].faces
     what = _name(dimensions, leading)
     what = what[0].upper() + what[1:]
     axes = displaced_axes(dimensions.form, motion)

@@ -10,7 +10,7 @@ from maqueta.checking.dimension_survey import DimensionSurvey, dimension_place
 from maqueta.checking.finding import Finding
 from maqueta.drawing.ink import Text, text_corners
 from maqueta.projection.line_set import Box, box_of
-from maqueta.sheet.document import LinearDimension
+from maqueta.sheet.dimension import LinearDimension
 from maqueta.sheet.placed import PlacedView
 
 #: Lengths and levels on paper closer than this are one (mm).

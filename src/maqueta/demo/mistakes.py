@@ -6,7 +6,8 @@ from typing import Final
 from maqueta.projection.arrangement import VIEW_NAMES, neighbour
 from maqueta.projection.attitude import Attitude, opposite
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.sheet.document import LinearDimension, SheetDocument, TitleBlock, View
+from maqueta.sheet.dimension import LinearDimension
+from maqueta.sheet.document import SheetDocument, TitleBlock, View
 from maqueta.sheet.placed import placed_views
 
 Mistake = Callable[[ProjectedPart, SheetDocument], SheetDocument]

@@ -9,13 +9,8 @@ from maqueta.dimensioning.form_model import beyond, form_model
 from maqueta.dimensioning.proposal import propose
 from maqueta.dimensioning.rows import in_rows
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.sheet.document import (
-    Dimension,
-    Paper,
-    SheetDocument,
-    TitleBlock,
-    TitleField,
-)
+from maqueta.sheet.dimension import Dimension
+from maqueta.sheet.document import Paper, SheetDocument, TitleBlock, TitleField
 from maqueta.sheet.placed import placed_views
 from maqueta.sheet.scales import write_scale
 from maqueta.sheet.sizes import converted, write_size

@@ -57,7 +57,9 @@ def count(
     """
     reading = reading or read(form, [])
     owners = [(item, equation) for item in measured for equation in item.equations]
+    idle = set(reading.idle)
     said = [_axis_of(form, item, equation) for item, equation in owners]
+    given = [axis for label, axis in enumerate(said) if label not in idle]
     missing = [_axis_of_motion(form, motion) for motion in reading.open]
     rows = []
     for direction in (*DIRECTIONS, None):
@@ -66,7 +68,7 @@ def count(
             DirectionCount(
                 direction,
                 0 if axis is None else len(_stations(form, axis)) - 1,
-                said.count(axis),
+                given.count(axis),
                 missing.count(axis),
                 sum(said[label] == axis for label in reading.dependent),
             )

@@ -28,13 +28,15 @@ class Equation:
     """What one dimension says: a linear combination of unknowns. `overall` ones are kept when a chain must open.
 
     `others` are what it may say instead, where what it is taken from is drawn in line with something else: it leaves
-    nothing of either open, and is surplus only when each of them is.
+    nothing of either open, and is surplus only when each of them is. What is `customary` is written whether it is new
+    or not, such as the angle of a chamfer or the depth beside a diameter: it closes no chain.
     """
 
     owner: str
     row: Row
     overall: bool = False
     others: tuple[Row, ...] = ()
+    customary: bool = False
 
     @property
     def rows(self) -> tuple[Row, ...]:
@@ -54,8 +56,8 @@ class Chain:
 class Reading:
     """What the dimensions of a sheet say: how many were needed, open motions and closed chains.
 
-    `least` is the number needed by a reader who takes corners drawn in line as in line; `dependent` are the places of
-    equations that say nothing new.
+    `least` is the number needed by a reader who takes corners drawn in line as in line. `dependent` are the places of
+    equations that say nothing new, `idle` those of customary ones.
     """
 
     needed: int
@@ -63,6 +65,7 @@ class Reading:
     open: tuple[Motion, ...]
     chains: tuple[Chain, ...]
     dependent: tuple[int, ...]
+    idle: tuple[int, ...]
 
 
 def read(form: FormModel, equations: Sequence[Equation], known: Sequence[Row] = ()) -> Reading:
@@ -75,8 +78,8 @@ def read(form: FormModel, equations: Sequence[Equation], known: Sequence[Row] = 
     rows = [*known, *(row for equation in equations for row in equation.rows)]
     if rows:
         left = null_space(dense(rows, len(form.unknowns)) @ left.T) @ left
-    chains, dependent = _chains(form, equations)
-    return Reading(form.needed, form.least, sparse_motions(form, left), chains, dependent)
+    chains, dependent, idle = _chains(form, equations)
+    return Reading(form.needed, form.least, sparse_motions(form, left), chains, dependent, idle)
 
 
 @dataclass(frozen=True)
@@ -95,14 +98,21 @@ def _reduced(form: FormModel, rows: Sequence[Row]) -> _Reduced:
     return _Reduced(reduced / np.where(empty, 1.0, lengths)[:, None], tuple(bool(none) for none in empty))
 
 
-def _chains(form: FormModel, equations: Sequence[Equation]) -> tuple[tuple[Chain, ...], tuple[int, ...]]:
-    """Closed chains, and the places of the equations that close them."""
+def _chains(
+    form: FormModel, equations: Sequence[Equation]
+) -> tuple[tuple[Chain, ...], tuple[int, ...], tuple[int, ...]]:
+    """Closed chains, the places of the equations that close them, and of customary ones that say nothing new."""
     meant = _reduced(form, [equation.row for equation in equations])
     chains: dict[frozenset[str], Chain] = {}
     taken: list[int] = []
     dependent: list[int] = []
+    idle: list[int] = []
     basis = np.zeros((0, len(form.motions)))
-    for label in sorted(range(len(equations)), key=lambda k: (not equations[k].overall, k)):
+
+    def rank(label: int) -> tuple[bool, bool, int]:
+        return equations[label].customary, not equations[label].overall, label
+
+    for label in sorted(range(len(equations)), key=rank):
         fresh = _beyond(basis, meant.rows[label])
         if fresh is None and equations[label].others:
             other = _reduced(form, equations[label].others)
@@ -114,11 +124,14 @@ def _chains(form: FormModel, equations: Sequence[Equation]) -> tuple[tuple[Chain
             basis = np.vstack([basis, fresh])
             taken.append(label)
             continue
+        if equations[label].customary:
+            idle.append(label)
+            continue
         dependent.append(label)
         members = {label} if meant.empty[label] else _smallest(form, equations, meant, taken, label)
         owners = tuple(dict.fromkeys(equations[key].owner for key in sorted(members)))
         chains.setdefault(frozenset(owners), Chain(owners, equations[label].owner))
-    return tuple(chains.values()), tuple(dependent)
+    return tuple(chains.values()), tuple(dependent), tuple(idle)
 
 
 def _beyond(basis: Array, row: Array) -> Array | None:

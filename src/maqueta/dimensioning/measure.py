@@ -1,17 +1,24 @@
 """What a dimension on paper measures on the part."""
 
 import math
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 
 from maqueta.dimensioning.callout import said_beside
 from maqueta.dimensioning.determinacy import Equation
-from maqueta.dimensioning.form_equations import less, times
+from maqueta.dimensioning.form_equations import Row, less, times
 from maqueta.dimensioning.sighted import PICK_TOLERANCE, Sighted
 from maqueta.dimensioning.text import read_text
 from maqueta.projection.attitude import Attitude, Side
 from maqueta.projection.carrier import Circle, Point
-from maqueta.sheet.document import Dimension, LinearDimension, RoundDimension
+from maqueta.sheet.dimension import (
+    AngleDimension,
+    ChamferDimension,
+    Dimension,
+    LinearDimension,
+    RoundDimension,
+    span_of,
+)
 from maqueta.sheet.placed import PlacedView
 from maqueta.solid.features import across, feature_reach
 from maqueta.solid.part import AXES, Axis, Feature, Part
@@ -21,21 +28,6 @@ def axis_and_sign(side: Side) -> tuple[Axis, float]:
     """The model axis of a direction, and whether it runs with it (1) or against it (−1)."""
     axis: Axis = AXES["xyz".index(side[1])]
     return axis, -1.0 if side[0] == "-" else 1.0
-
-
-def span_of(dimension: LinearDimension) -> Point:
-    """The measured vector in the view's plane: only its component along the dimension line counts."""
-    du, dv = dimension.end[0] - dimension.start[0], dimension.end[1] - dimension.start[1]
-    if dimension.along == "across":
-        return (du, 0.0)
-    return (0.0, dv) if dimension.along == "up" else (du, dv)
-
-
-def true_size(dimension: Dimension) -> float:
-    """The size a dimension stands for, in the part's unit."""
-    if isinstance(dimension, LinearDimension):
-        return math.hypot(*span_of(dimension))
-    return dimension.radius * (2 if dimension.kind == "diameter" else 1)
 
 
 @dataclass(frozen=True, slots=True)
@@ -52,9 +44,15 @@ class Measured:
 
 def measure(sighted: Sighted, dimension: Dimension) -> Measured:
     """Tie a dimension of a principal view to the unknown sizes of the part."""
-    if isinstance(dimension, RoundDimension):
-        return _round(sighted, dimension)
-    return _linear(sighted, dimension)
+    match dimension:
+        case RoundDimension():
+            return _round(sighted, dimension)
+        case LinearDimension():
+            return _linear(sighted, dimension)
+        case AngleDimension():
+            return _angle(sighted, dimension)
+        case ChamferDimension():
+            return _chamfer(sighted, dimension)
 
 
 def _linear(sighted: Sighted, dimension: LinearDimension) -> Measured:
@@ -76,8 +74,59 @@ def _linear(sighted: Sighted, dimension: LinearDimension) -> Measured:
         place = AXES.index(axis)
         low, high = sorted((sign * dimension.start[which], sign * dimension.end[which]))
         overall = abs(low - part.low[place]) <= tolerance and abs(high - part.high[place]) <= tolerance
-    equation = Equation(dimension.id, said[0] if said else {}, overall, tuple(said[1:]))
-    return Measured(dimension, (equation,), axis)
+    equations = [Equation(dimension.id, said[0] if said else {}, overall, tuple(said[1:]))]
+    if dimension.text is not None and (slope := read_text(dimension.text).slope) is not None:
+        other = _other_leg(sighted, dimension, along, slope)
+        equations += [Equation(dimension.id, row, customary=True) for row in other]
+    return Measured(dimension, tuple(equations), axis)
+
+
+def _other_leg(sighted: Sighted, dimension: LinearDimension, along: Point, slope: float) -> Iterator[Row]:
+    """A chamfer written along one of its legs ("2 × 45°") gives the other leg as well."""
+    size, across = sighted.form.size, (-along[1], along[0])
+    levels = [(p[0] * along[0] + p[1] * along[1]) / size for p in (dimension.start, dimension.end)]
+    rise = abs(levels[1] - levels[0]) * math.tan(math.radians(slope))
+    first, second = (
+        [s for s in sighted.spots if abs(_along(s.at, along) - level) <= PICK_TOLERANCE] for level in levels
+    )
+    for one in first:
+        for other in second:
+            if abs(abs(_along(other.at, across) - _along(one.at, across)) - rise) <= PICK_TOLERANCE:
+                way = across[0] * sighted.right + across[1] * sighted.up
+                yield less(other.change.along(way), one.change.along(way))
+                return
+
+
+def _along(point: Point, way: Point) -> float:
+    return point[0] * way[0] + point[1] * way[1]
+
+
+def _angle(sighted: Sighted, dimension: AngleDimension) -> Measured:
+    turns = [sighted.turn(dimension.vertex, point) for point in (dimension.start, dimension.end)]
+    if turns[0] is None or turns[1] is None:
+        return Measured(dimension, (), None)
+    return Measured(dimension, (Equation(dimension.id, less(turns[1], turns[0])),), None)
+
+
+def _chamfer(sighted: Sighted, dimension: ChamferDimension) -> Measured:
+    """Both legs: leg and angle together say the same. A count says it of all alike ones the view shows as edges."""
+    ends = [(dimension.start, dimension.end)]
+    alike = [bevel for bevel in sighted.bevels if _legs(*bevel) == _legs(*ends[0])]
+    if dimension.count > 1 and len(alike) == dimension.count:
+        ends = alike
+    equations = []
+    for start, end in ends:
+        for along in ((1.0, 0.0), (0.0, 1.0)):
+            first, last = sighted.coordinates(start, along), sighted.coordinates(end, along)
+            if first and last:
+                # Corners are meant here, not what else is in line with them.
+                leg = less(last[-1], first[-1])
+                equations.append(Equation(dimension.id, leg, customary=along[1] == 1.0))
+    return Measured(dimension, tuple(equations), None)
+
+
+def _legs(start: Point, end: Point) -> tuple[float, ...]:
+    return tuple(sorted(round(abs(b - a), 6) for a, b in zip(start, end, strict=True)))
 
 
 def _round(sighted: Sighted, dimension: RoundDimension) -> Measured:
@@ -102,7 +151,7 @@ def _round(sighted: Sighted, dimension: RoundDimension) -> Measured:
         written = read_text(dimension.text)
         for rounding in covered:
             beside = said_beside(sighted, rounding, written)
-            equations += [Equation(dimension.id, said.row, others=said.others) for said in beside]
+            equations += [Equation(dimension.id, said.row, others=said.others, customary=True) for said in beside]
     return Measured(dimension, tuple(equations), None)
 
 

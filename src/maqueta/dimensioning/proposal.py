@@ -21,13 +21,15 @@ from maqueta.dimensioning.sighted import Sighted
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.carrier import Circle, Line, Point
 from maqueta.projection.line_set import LineKind
-from maqueta.sheet.document import Dimension, LinearDimension, RoundDimension
+from maqueta.sheet.dimension import ChamferDimension, Dimension, LinearDimension, RoundDimension
 from maqueta.sheet.placed import PlacedView
 from maqueta.solid.features import feature_reach
 from maqueta.solid.part import AXES, Axis, Feature, Part
 
 #: An equation adds nothing when less than this part of it is left beside the others.
 _NOTHING: Final = 1e-6
+#: Bevels with legs up to this part of the longest size are written as chamfers (common practice, no source).
+_CHAMFER: Final = 0.12
 #: How many points a size may be taken from are tried at either end.
 _TRIED: Final = 2
 
@@ -133,6 +135,7 @@ class _Chooser:
         values = {direction: self._stations(direction) for direction in DIRECTIONS}
         for kind in ("level", "place", "corner"):
             if kind == "corner":
+                yield from ((item, False) for item in self._chamfers())
                 yield from ((item, False) for item in self._round(sighted))
                 yield from ((item, False) for item in self._outlined())
             for direction in DIRECTIONS:
@@ -202,6 +205,16 @@ class _Chooser:
             towards = AXES.index(axis_of_attitude(_attitude(item)))
             score += any(s.kind == "cylinder" and abs(s.axis[towards]) > 0.5 for s in here)
         return score
+
+    def _chamfers(self) -> Iterator[ChamferDimension]:
+        """Short bevels at 45°, written as leg and angle."""
+        for item in self.views:
+            for piece in item.lines.of(*self.kinds):
+                (x0, y0), (x1, y1) = piece.ends
+                dx, dy = abs(x1 - x0), abs(y1 - y0)
+                short = isinstance(piece.carrier, Line) and 0 < dx <= _CHAMFER * self.form.size
+                if short and abs(dx - dy) <= 1e-6 * self.form.size:
+                    yield ChamferDimension(id="d", view=item.view.id, start=(x0, y0), end=(x1, y1), place=(0.0, 0.0))
 
     def _round(self, sighted: Mapping[str, Sighted]) -> Iterator[RoundDimension]:
         """Diameters of full circles and radii of arcs, each where it is drawn.

@@ -4,9 +4,9 @@ import math
 from collections.abc import Iterable, Sequence
 from typing import Final
 
-from maqueta.dimensioning.measure import true_size
 from maqueta.dimensioning.proposal import Proposed
-from maqueta.sheet.document import Dimension, LinearDimension, RoundDimension, SheetPoint
+from maqueta.sheet.dimension import ChamferDimension, Dimension, LinearDimension, RoundDimension, true_size
+from maqueta.sheet.fields import SheetPoint
 from maqueta.sheet.placed import PlacedView
 
 #: First row of dimensions and distance of further rows, mm.
@@ -30,6 +30,7 @@ def in_rows(proposed: Sequence[Proposed], views: Iterable[PlacedView], unidirect
             row = [d for d in own if isinstance(d, LinearDimension) and d.along == along]
             placed |= _stacked(item, along, row, step)
         placed |= {d.id: _beside(item, d) for d in own if isinstance(d, LinearDimension) and d.along == "aligned"}
+        placed |= {d.id: _off(item, d) for d in own if isinstance(d, ChamferDimension)}
         placed |= _led(item, [d for d in own if isinstance(d, RoundDimension)])
     return tuple(p.dimension.model_copy(update={"place": placed[p.dimension.id]}) for p in proposed)
 
@@ -62,6 +63,16 @@ def _beside(item: PlacedView, dimension: LinearDimension) -> SheetPoint:
     inwards = ((left + right) / 2 - middle[0]) * out[0] + ((bottom + top) / 2 - middle[1]) * out[1]
     reach = -_FIRST_ROW if inwards > 0 else _FIRST_ROW
     return (middle[0] + reach * out[0], middle[1] + reach * out[1])
+
+
+def _off(item: PlacedView, dimension: ChamferDimension) -> SheetPoint:
+    """The text of a bevel: slantwise off its middle, away from the middle of the view."""
+    (x0, y0), (x1, y1) = (tuple(item.factor * c for c in p) for p in (dimension.start, dimension.end))
+    left, bottom, right, top = (item.factor * edge for edge in item.lines.box)
+    middle = ((x0 + x1) / 2, (y0 + y1) / 2)
+    across = 1.0 if middle[0] >= (left + right) / 2 else -1.0
+    up = 1.0 if middle[1] >= (bottom + top) / 2 else -1.0
+    return (middle[0] + 8.0 * across, middle[1] + 8.0 * up)
 
 
 def _led(item: PlacedView, sizes: Sequence[RoundDimension]) -> dict[str, SheetPoint]:

@@ -98,6 +98,44 @@ class Sighted:
         level = self._plane(way, value, spot.faces)
         return level if level is not None else _clean(spot.change.along(way))
 
+    def turn(self, start: Point, end: Point) -> Row | None:
+        """How the line from one point of the view to another turns, counter-clockwise; None where that is not known.
+
+        Lines along a model axis do not turn; an edge-on face or the outline of a cone turns with it, any other line
+        with the corners at its ends.
+        """
+        length = math.dist(start, end) / self.form.size
+        if length <= PICK_TOLERANCE:
+            return None
+        ux, uy = ((b - a) / self.form.size / length for a, b in zip(start, end, strict=True))
+        way, across = ux * self.right + uy * self.up, -uy * self.right + ux * self.up
+        if np.abs(way).max() > 1 - SAME:
+            return {}
+        here = (-start[0] * uy + start[1] * ux) / self.form.size
+        for surface in self.form.surfaces:
+            if self._runs_along(surface, way, across, here, start, (ux, uy)):
+                if surface.kind == "plane":
+                    return surface.turning.along(way, -float(np.sign(surface.axis @ across)))
+                return {surface.angle: -float(np.sign(surface.axis @ way) * np.sign(surface.axis @ across))}
+        ends = [self._exact((p[0] / self.form.size, p[1] / self.form.size), math.nan, across) for p in (start, end)]
+        if ends[0] is None or ends[1] is None:
+            return None
+        return times(less(ends[1], ends[0]), 1 / length)
+
+    def _runs_along(self, surface: Surface, way: Array, across: Array, here: float, start: Point, along: Point) -> bool:
+        """Whether a line of the view is an edge-on plane, or the outline of a cone."""
+        if surface.kind == "plane":
+            level = abs(float(surface.point @ across) - here) <= PICK_TOLERANCE
+            return level and bool(abs(abs(surface.axis @ across) - 1) <= SAME)
+        if surface.kind != "cone" or abs(abs(surface.axis @ way) - math.cos(surface.half)) > PICK_TOLERANCE:
+            return False
+        return any(self._passes(tip.at, start, along) for tip in self._tips(surface))
+
+    def _passes(self, tip: Point, through: Point, along: Point) -> bool:
+        """Whether a line through a point of the view runs through a tip (in parts of the size)."""
+        dx, dy = through[0] / self.form.size - tip[0], through[1] / self.form.size - tip[1]
+        return abs(dx * along[1] - dy * along[0]) <= PICK_TOLERANCE
+
     def depth(self, value: float, axis: Axis) -> Row | None:
         """What lies at a coordinate (in the part's unit) along a model axis, seen or not."""
         way = np.eye(3)[AXES.index(axis)]
@@ -180,6 +218,19 @@ class Sighted:
         for sign in (-1.0, 1.0):
             point = surface.point + sign * surface.r / math.tan(surface.half) * surface.axis
             yield Spot(self._spot(point, change, ()).at, change, -math.inf, ())
+
+    @cached_property
+    def bevels(self) -> tuple[tuple[Point, Point], ...]:
+        """Slanted faces seen as lines: the two ends of each, in the part's unit."""
+        found = []
+        for index, surface in enumerate(self.form.surfaces):
+            slanted = np.abs(surface.axis).max() < 1 - SAME
+            if surface.kind != "plane" or not slanted or abs(surface.axis @ self.towards) > SAME:
+                continue
+            ats = sorted({spot.at for spot in self.spots if index in spot.faces})
+            if len(ats) > 1:
+                found.append(tuple((x * self.form.size, y * self.form.size) for x, y in (ats[0], ats[-1])))
+        return tuple((first, last) for first, last in found)
 
     @cached_property
     def roundings(self) -> tuple[Rounding, ...]:

@@ -56,7 +56,8 @@ def dxf(groups: Sequence[InkGroup], sizes: Mapping[str, SheetSize]) -> bytes:
     space = document.modelspace()
     for ink in groups:
         target = space
-        if ink.role == "dimension":
+        # A chamfer has no dimension entity of its own: it is a leader with its note.
+        if ink.role == "dimension" and sizes[ink.id].kind != "chamfer":
             target = document.blocks.new_anonymous_block(type_char="D")
             space.new_entity("DIMENSION", _dimension(sizes[ink.id], target.name))
         for item in ink.items:
@@ -76,6 +77,14 @@ def _dimension(size: SheetSize, block: str) -> dict[str, Any]:
             "defpoint2": (*size.first, 0),
             "defpoint3": (*size.second, 0),
             "angle": math.degrees(size.turn),
+        }
+    if size.vertex is not None:
+        return attributes | {
+            "dimtype": 5 + _OWN_BLOCK,
+            "defpoint": (*size.place, 0),
+            "defpoint2": (*size.first, 0),
+            "defpoint3": (*size.second, 0),
+            "defpoint4": (*size.vertex, 0),
         }
     if size.kind == "radius":
         return attributes | {"dimtype": 4 + _OWN_BLOCK, "defpoint": (*size.first, 0), "defpoint4": (*size.second, 0)}

@@ -5,10 +5,11 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Literal
 
-from maqueta.drawing.dimension_ink import dimension_text
 from maqueta.projection.carrier import Point
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.sheet.document import Dimension, LinearDimension, SheetDocument
+from maqueta.sheet.dimension import AngleDimension, ChamferDimension, Dimension, LinearDimension
+from maqueta.sheet.dimension_words import dimension_text
+from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.placed import PlacedView, placed_views
 
 
@@ -17,15 +18,17 @@ class SheetSize:
     """A dimension on paper.
 
     Linear: measured from `first` to `second` along `turn` (radians). Round: `first` is the centre, `second` the point
-    of the circle the leader meets. `place` is a point of the dimension line, or where the text of a leader stands.
+    of the circle the leader meets. Angle: `first` and `second` are points of its lines, `vertex` is where they meet.
+    Chamfer: both are the bevel's ends. `place` is a point of the dimension line, or where the text of a leader stands.
     """
 
-    kind: Literal["linear", "diameter", "radius"]
+    kind: Literal["linear", "diameter", "radius", "angle", "chamfer"]
     first: Point
     second: Point
     turn: float
     place: Point
     text: str
+    vertex: Point | None = None
 
 
 def sheet_sizes(projected: ProjectedPart, sheet: SheetDocument) -> Mapping[str, SheetSize]:
@@ -42,6 +45,10 @@ def _size(dimension: Dimension, item: PlacedView, text: str) -> SheetSize:
         if turn is None:
             turn = math.atan2(second[1] - first[1], second[0] - first[0])
         return SheetSize("linear", first, second, turn, place, text)
+    if isinstance(dimension, AngleDimension | ChamferDimension):
+        vertex = item.to_sheet(dimension.vertex) if isinstance(dimension, AngleDimension) else None
+        ends = item.to_sheet(dimension.start), item.to_sheet(dimension.end)
+        return SheetSize(dimension.kind, *ends, 0.0, place, text, vertex)
     centre, radius = item.to_sheet(dimension.centre), dimension.radius * item.factor
     distance = math.dist(centre, place)
     dx, dy = ((place[0] - centre[0]) / distance, (place[1] - centre[1]) / distance) if distance > 1e-9 else (1.0, 0.0)

@@ -6,7 +6,7 @@ from typing import Literal
 from maqueta.projection.carrier import Point
 from maqueta.projection.line_set import Box, Piece
 
-SizeKind = Literal["linear", "aligned", "diameter", "radius", "other"]
+SizeKind = Literal["linear", "aligned", "diameter", "radius", "angle", "other"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -79,7 +79,8 @@ class Size:
     """A dimension with the points it was taken from.
 
     Linear: `first` and `second` are the measured points, measured along `turn` (radians). Round: `first` is the
-    centre, `second` a point of the circle. `place` is a point of the dimension line or text.
+    centre, `second` a point of the circle. Angle: `first` and `second` lie on its lines, which meet at `vertex`.
+    `place` is a point of the dimension line or text.
     """
 
     kind: SizeKind
@@ -88,6 +89,7 @@ class Size:
     turn: float
     place: Point
     text: str
+    vertex: Point | None = None
 
 
 @dataclass(frozen=True, slots=True)

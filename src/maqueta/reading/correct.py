@@ -9,7 +9,8 @@ from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.candidates import STRANGE, Identity
 from maqueta.reading.expectation import Expectation
 from maqueta.reading.identify import identify_as
-from maqueta.sheet.document import Dimension, LinearDimension, SheetDocument
+from maqueta.sheet.dimension import Dimension, mapped
+from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.drafted import drafted_of, pen_of, piece_of
 from maqueta.sheet.placed import PlacedView, placed_views
 from maqueta.sheet.scales import parse_scale
@@ -84,8 +85,4 @@ def rebased(
 
 def _moved(dimension: Dimension, change: Similarity, shift: Point) -> Dimension:
     place = (dimension.place[0] + shift[0], dimension.place[1] + shift[1])
-    if isinstance(dimension, LinearDimension):
-        moved = {"start": change(dimension.start), "end": change(dimension.end), "place": place}
-        return dimension.model_copy(update=moved)
-    radius = dimension.radius * change.scale
-    return dimension.model_copy(update={"centre": change(dimension.centre), "radius": radius, "place": place})
+    return mapped(dimension, change, change.scale).model_copy(update={"place": place})

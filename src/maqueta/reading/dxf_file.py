@@ -19,8 +19,9 @@ from ezdxf.tools.text import fast_plain_mtext
 
 from maqueta.projection.carrier import Point, Similarity
 from maqueta.projection.line_set import Piece, box_of, extremes
-from maqueta.reading.content import Content, Mark, Pointer, Size, SizeKind, Style, Words, lettering_width
+from maqueta.reading.content import Content, Mark, Pointer, Size, Style, Words, lettering_width
 from maqueta.reading.dxf_curves import carriers, point_of, usable
+from maqueta.reading.dxf_dimension import size_of
 from maqueta.reading.errors import UnreadableSheetError
 
 LARGEST_FILE: Final = 48 * 1024 * 1024
@@ -290,39 +291,11 @@ class _Collector:
             self.words.append(Words(text.strip()[:200], at, height, turn, style, tag))
 
     def _dimension(self, entity: Any) -> None:
-        kinds: dict[int, SizeKind] = {0: "linear", 1: "aligned", 3: "diameter", 4: "radius"}
-        kind = kinds.get(entity.dimtype, "other")
-        text = self._written(entity)
-        place = entity.dxf.get("defpoint", (0, 0, 0))
-        if kind in ("diameter", "radius"):
-            far = entity.dxf.get("defpoint4", (0, 0, 0))
-            a, b = point_of(place), point_of(far)
-            centre = ((a[0] + b[0]) / 2, (a[1] + b[1]) / 2) if kind == "diameter" else a
-            self.sizes.append(Size(kind, centre, b, 0.0, _text_place(entity, centre, b), text))
-            return
-        if kind == "other":
-            self._unread["DIMENSION of an angle or a coordinate"] += 1
-            return
-        first, second = point_of(entity.dxf.defpoint2), point_of(entity.dxf.defpoint3)
-        turn = math.radians(float(entity.dxf.get("angle", 0.0)))
-        if kind == "aligned":
-            turn = math.atan2(second[1] - first[1], second[0] - first[0])
-        self.sizes.append(Size(kind, first, second, turn, point_of(place), text))
-
-    def _written(self, entity: Any) -> str:
-        """What stands at a dimension: the text given, else what its block shows, else what it measures."""
-        given = str(fast_plain_mtext(str(entity.dxf.get("text", "") or "")))
-        if given.strip() and "<>" not in given:
-            return given.strip()
-        shown = _text_of(entity)
-        if shown is not None and shown.plain_text().strip():
-            return " ".join(shown.plain_text().split())
-        measured = entity.dxf.get("actual_measurement", None)
-        if measured is None:
-            measured = entity.get_measurement()
-        value = float(measured) * float(entity.override().get("dimlfac", 1.0) or 1.0)
-        number = f"{value:.4f}".rstrip("0").rstrip(".")
-        return given.replace("<>", number) if given.strip() else number
+        size = size_of(entity)
+        if size is None:
+            self._unread["DIMENSION of an arc's length"] += 1
+        else:
+            self.sizes.append(size)
 
     def _leader(self, entity: Any) -> None:
         if entity.dxftype() == "LEADER":
@@ -355,22 +328,6 @@ class _Collector:
                 usable(point)
             if piece.length > 0:
                 self.marks.append(Mark(piece, style))
-
-
-def _text_of(dimension: Any) -> Any | None:
-    """The text in the picture of a dimension, where it has one."""
-    block = dimension.get_geometry_block()
-    return next((child for child in block or () if child.dxftype() in ("TEXT", "MTEXT")), None)
-
-
-def _text_place(dimension: Any, centre: Point, tip: Point) -> Point:
-    """Where the text of a round dimension stands: in its picture, as the file says, else a little outside."""
-    shown = _text_of(dimension)
-    if shown is not None:
-        return point_of(shown.dxf.insert)
-    if dimension.dxf.hasattr("text_midpoint"):
-        return point_of(dimension.dxf.text_midpoint)
-    return (tip[0] + 0.4 * (tip[0] - centre[0]), tip[1] + 0.4 * (tip[1] - centre[1]))
 
 
 def _moved(source: "_Collector | Content", move: Similarity) -> Content:

@@ -63,7 +63,7 @@ def loose_sizes(
         size = _linear(word, written.value, straight, tips, boxes, factor)
         if size is not None:
             sizes.append(size)
-        elif written.symbol in ("diameter", "radius"):
+        elif written.symbol in ("diameter", "radius", "chamfer"):
             pointers += _leader(word, straight)
     return sizes, pointers
 

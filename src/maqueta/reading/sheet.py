@@ -26,7 +26,6 @@ from maqueta.reading.sizes import tie_sizes
 from maqueta.reading.title import read_title, symbol_marks
 from maqueta.reading.view_groups import Group, box_of_marks, view_groups, without_strays
 from maqueta.sheet.document import (
-    FARTHEST,
     MOST_DIMENSIONS,
     MOST_LINES,
     MOST_MARKS,
@@ -35,13 +34,13 @@ from maqueta.sheet.document import (
     CentreLine,
     Drafted,
     Frame,
-    Identifier,
     Paper,
     SheetDocument,
     TitleBlock,
     View,
 )
 from maqueta.sheet.drafted import Pen, drafted_of
+from maqueta.sheet.fields import FARTHEST, Identifier
 from maqueta.sheet.placed import PlacedView, placed_views
 from maqueta.sheet.scales import parse_scale
 from maqueta.solid.unit import MILLIMETRES, Unit

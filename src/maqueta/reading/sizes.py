@@ -10,7 +10,8 @@ from maqueta.projection.carrier import Circle, Line, Point
 from maqueta.projection.line_set import LineSet, extremes
 from maqueta.reading.content import Pointer, Size, Words
 from maqueta.reading.groups import apart
-from maqueta.sheet.document import Dimension, LinearDimension, RoundDimension
+from maqueta.reading.slanted_sizes import angle_at, chamfer_at
+from maqueta.sheet.dimension import Dimension, LinearDimension, RoundDimension
 from maqueta.sheet.placed import PlacedView
 
 #: Extension lines start about 1.5 mm off the outline (ASME Y14.5, from memory); points are looked for this far off.
@@ -56,6 +57,8 @@ def tie_sizes(
 def _tied(size: Size, views: Sequence[PlacedView], tolerance: float, name: str) -> Dimension | None:
     if size.kind in ("diameter", "radius"):
         return _round(size, views, tolerance, name)
+    if size.vertex is not None:
+        return angle_at(size, size.vertex, views, tolerance, name)
     candidates = []
     for item in views:
         start, start_off = _snapped(item, size.first, size.turn, tolerance)
@@ -185,6 +188,8 @@ def _noted(pointers: Sequence[Pointer], words: Sequence[Words]) -> Iterator[tupl
 def _note(pointer: Pointer, note: str, views: Sequence[PlacedView], tolerance: float, name: str) -> Dimension | None:
     """A leader whose note is the size of the circle it points at."""
     written = read_text(note)
+    if written.symbol == "chamfer":
+        return chamfer_at(pointer, note, views, tolerance, name)
     if written.value is None or written.symbol not in ("diameter", "radius"):
         return None
     best = None

@@ -6,7 +6,8 @@ from pydantic import Field
 
 from maqueta.reading.correct import Said
 from maqueta.service.form import Form
-from maqueta.sheet.document import Identifier, SheetDocument
+from maqueta.sheet.document import SheetDocument
+from maqueta.sheet.fields import Identifier
 
 
 class ReadView(Form):

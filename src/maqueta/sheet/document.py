@@ -8,14 +8,22 @@ lands on the sheet.
 import math
 from typing import Annotated, Any, Literal, Self
 
-from pydantic import BaseModel, ConfigDict, Field, model_validator
+from pydantic import Field, model_validator
 
 from maqueta.projection.arrangement import Angle
 from maqueta.projection.attitude import Attitude, Corner, Side
+from maqueta.sheet.dimension import Dimension
+from maqueta.sheet.fields import (
+    Identifier,
+    Rectangle,
+    SheetPoint,
+    ShortText,
+    Strict,
+    ViewPoint,
+)
 from maqueta.sheet.paper import Layout, PaperSize, layout
 from maqueta.solid.unit import Unit
 
-FARTHEST = 10_000.0
 #: The most a sheet may hold of each: far beyond any real one, so that none can exhaust the service.
 MOST_VIEWS = 30
 MOST_DIMENSIONS = 400
@@ -26,24 +34,13 @@ MOST_POINTS = 2000
 #: How far centre lines reach past the outline (common practice, no source).
 CENTRE_BEYOND = 3.0
 
-Identifier = Annotated[str, Field(pattern=r"^[a-z0-9-]{1,20}$")]
-Millimetres = Annotated[float, Field(ge=-FARTHEST, le=FARTHEST, allow_inf_nan=False)]
-ModelLength = Annotated[float, Field(ge=-1e6, le=1e6, allow_inf_nan=False)]
-Rectangle = tuple[Millimetres, Millimetres, Millimetres, Millimetres]
-SheetPoint = tuple[Millimetres, Millimetres]
-ViewPoint = tuple[ModelLength, ModelLength]
-ShortText = Annotated[str, Field(max_length=120)]
 TitleField = Literal[
     "title", "drafter", "class", "date", "scale", "sheet", "number", "material", "unit", "paper", "checked"
 ]
 Style = Literal["iso", "asme"]
 
 
-class _Strict(BaseModel):
-    model_config = ConfigDict(extra="forbid", frozen=True)
-
-
-class Frame(_Strict):
+class Frame(Strict):
     """Border and title block as drawn on a sheet from elsewhere: (left, bottom, right, top) in sheet mm."""
 
     border: Rectangle
@@ -57,7 +54,7 @@ class Frame(_Strict):
         return self
 
 
-class Paper(_Strict):
+class Paper(Strict):
     """The paper a sheet is drawn on."""
 
     size: PaperSize = "A3"
@@ -80,7 +77,7 @@ AxisTurn = Literal[0, 60, 120, 180, 240, 300]
 DraftedPen = Literal["visible", "hidden", "construction"]
 
 
-class _Drafted(_Strict):
+class _Drafted(Strict):
     """A line drawn by hand; `short` is by how many mm a broken one may end early, its last gap not showing.
 
     `either` marks a stroke of a file that may be a visible line or a single dash of a hidden one; `solid` a hidden line
@@ -125,7 +122,7 @@ class DraftedEllipse(_Drafted):
 Drafted = Annotated[DraftedLine | DraftedArc | DraftedEllipse, Field(discriminator="kind")]
 
 
-class View(_Strict):
+class View(Strict):
     """One view: a principal one (`side` and `up`) or a pictorial one (`corner`, turned in its plane by degrees).
 
     A projected view has the part's own lines; a drafted one has its `lines`, drawn by hand or read from a file. A
@@ -162,39 +159,7 @@ class View(_Strict):
         return Attitude(self.side, self.up) if self.side is not None and self.up is not None else None
 
 
-class LinearDimension(_Strict):
-    """A size between two points of a view, measured across the sheet, up it, or straight along the points.
-
-    The dimension line passes through `place`, in sheet mm from the view's `at`.
-    """
-
-    kind: Literal["linear"] = "linear"
-    id: Identifier
-    view: Identifier
-    start: ViewPoint
-    end: ViewPoint
-    along: Literal["across", "up", "aligned"]
-    place: SheetPoint
-    text: ShortText | None = None
-
-
-class RoundDimension(_Strict):
-    """The diameter or radius of a circle or arc of a view; the text stands at `place` (mm from the view's `at`)."""
-
-    kind: Literal["diameter", "radius"]
-    id: Identifier
-    view: Identifier
-    centre: ViewPoint
-    radius: Annotated[float, Field(gt=0, le=1e6, allow_inf_nan=False)]
-    place: SheetPoint
-    count: Annotated[int, Field(ge=1, le=999)] = 1
-    text: ShortText | None = None
-
-
-Dimension = Annotated[LinearDimension | RoundDimension, Field(discriminator="kind")]
-
-
-class CentreMark(_Strict):
+class CentreMark(Strict):
     """A centre mark on a circle of a view."""
 
     kind: Literal["mark"] = "mark"
@@ -204,7 +169,7 @@ class CentreMark(_Strict):
     radius: Annotated[float, Field(gt=0, le=1e6, allow_inf_nan=False)]
 
 
-class CentreLine(_Strict):
+class CentreLine(Strict):
     """A centre line between two points of a view; it is drawn `beyond` both, in mm on paper."""
 
     kind: Literal["line"] = "line"
@@ -218,7 +183,7 @@ class CentreLine(_Strict):
 Mark = Annotated[CentreMark | CentreLine, Field(discriminator="kind")]
 
 
-class Note(_Strict):
+class Note(Strict):
     """A line of text, begun at `at` on its base line; `height` is that of capitals (mm), `turn` in degrees."""
 
     id: Identifier
@@ -228,14 +193,14 @@ class Note(_Strict):
     turn: Annotated[float, Field(ge=-360, le=360, allow_inf_nan=False)] = 0.0
 
 
-class TitleBlock(_Strict):
+class TitleBlock(Strict):
     """What is written in the title block; `angle` is the symbol drawn there."""
 
-    fields: dict[TitleField, ShortText] = {}
+    fields: dict[TitleField, ShortText] = Field(default={})
     angle: Angle | None = None
 
 
-class SheetDocument(_Strict):
+class SheetDocument(Strict):
     """One sheet. `front` names the view its drafter takes as the front view, `name` is that of sheet or file."""
 
     format: Literal[1] = 1

@@ -13,8 +13,9 @@ from pydantic import BaseModel, ConfigDict, Field
 from maqueta.projection.carrier import TURN, Circle, Ellipse, Interval, Line, Point, line_through
 from maqueta.projection.crossing import covers, crossings, distance
 from maqueta.projection.line_set import Piece
-from maqueta.sheet.document import MOST_LINES, Drafted, DraftedPen, ViewPoint
+from maqueta.sheet.document import MOST_LINES, Drafted, DraftedPen
 from maqueta.sheet.drafted import Pen, drafted_of, pen_of, piece_of
+from maqueta.sheet.fields import ViewPoint
 
 #: Points this close along a line are one (part of the size of what is drawn).
 _SAME = 1e-7

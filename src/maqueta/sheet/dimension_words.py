@@ -1,0 +1,36 @@
+"""What stands at a dimension."""
+
+from maqueta.sheet.dimension import AngleDimension, ChamferDimension, Dimension, RoundDimension, chamfer_of, true_size
+from maqueta.sheet.document import SheetDocument
+from maqueta.sheet.sizes import converted, write_size
+from maqueta.solid.unit import Unit
+
+#: Angles are written to this many decimals of a degree at most (common practice, no source).
+_ANGLE_DECIMALS = 2
+
+
+def dimension_text(dimension: Dimension, sheet: SheetDocument, part_unit: Unit) -> str:
+    """The text typed over, or the part's true size; in brackets for a reference."""
+    text = dimension.text if dimension.text is not None else true_text(dimension, sheet, part_unit)
+    return f"({text})" if dimension.reference and not text.startswith("(") else text
+
+
+def true_text(dimension: Dimension, sheet: SheetDocument, part_unit: Unit) -> str:
+    """The part's true size as this dimension would write it."""
+    if isinstance(dimension, AngleDimension):
+        return write_angle(true_size(dimension))
+    value = write_size(
+        converted(true_size(dimension), part_unit, sheet.units), sheet.units, sheet.decimals, sheet.style
+    )
+    if isinstance(dimension, ChamferDimension):
+        value = f"{value} × {write_angle(chamfer_of(dimension)[1])}"
+    elif isinstance(dimension, RoundDimension):
+        value = f"{'⌀' if dimension.kind == 'diameter' else 'R'}{value}"
+    else:
+        return value
+    return f"{dimension.count}× {value}" if dimension.count > 1 else value
+
+
+def write_angle(degrees: float) -> str:
+    """An angle in degrees, without trailing zeros."""
+    return f"{round(degrees, _ANGLE_DECIMALS):g}°"

@@ -1,0 +1,22 @@
+"""What the parts of a sheet document are made of: lengths, points, names."""
+
+from typing import Annotated
+
+from pydantic import BaseModel, ConfigDict, Field
+
+#: The farthest a thing may lie off the paper, mm.
+FARTHEST = 10_000.0
+
+Identifier = Annotated[str, Field(pattern=r"^[a-z0-9-]{1,20}$")]
+Millimetres = Annotated[float, Field(ge=-FARTHEST, le=FARTHEST, allow_inf_nan=False)]
+ModelLength = Annotated[float, Field(ge=-1e6, le=1e6, allow_inf_nan=False)]
+Rectangle = tuple[Millimetres, Millimetres, Millimetres, Millimetres]
+SheetPoint = tuple[Millimetres, Millimetres]
+ViewPoint = tuple[ModelLength, ModelLength]
+ShortText = Annotated[str, Field(max_length=120)]
+
+
+class Strict(BaseModel):
+    """Unknown keys are refused, values do not change."""
+
+    model_config = ConfigDict(extra="forbid", frozen=True)
