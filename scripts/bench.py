@@ -15,8 +15,8 @@ from maqueta.dimensioning.size_model import size_model
 from tests.parts import comb
 
 from maqueta.checking.demands import demands
+from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.checking.report import check, report
-from maqueta.demo.model_sheet import Drafter, model_sheet
 from maqueta.demo.workshop import EXERCISES, PARTS, demo_recipe
 from maqueta.dimensioning.determinacy import read
 from maqueta.dimensioning.form_model import needed_sizes_of_form

@@ -6,9 +6,9 @@ from typing import Any
 
 import pytest
 
+from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.cli import main
 from maqueta.demo.mistakes import MISTAKES
-from maqueta.demo.model_sheet import Drafter, model_sheet
 from maqueta.demo.workshop import EXERCISES, demo_recipe
 from maqueta.solid.step import write_step
 from tests.parts import demo_projected, demo_solid

@@ -4,8 +4,8 @@ import pytest
 
 from maqueta.checking.exercise import Exercise
 from maqueta.checking.finding import Finding
+from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.checking.report import check
-from maqueta.demo.model_sheet import Drafter, model_sheet
 from maqueta.sheet.dimension import LinearDimension
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.placed import placed_views

@@ -7,9 +7,9 @@ import pytest
 
 from maqueta.checking.catalogue import CATALOGUE, wording
 from maqueta.checking.exercise import CRITERIA, AttitudeChoice, Exercise, FrontTask
+from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.checking.report import Check, check, report
 from maqueta.demo.mistakes import MISTAKES
-from maqueta.demo.model_sheet import Drafter, model_sheet
 from maqueta.demo.workshop import EXERCISES, PARTS
 from maqueta.projection.attitude import Attitude
 from maqueta.sheet.dimension import LinearDimension, RoundDimension

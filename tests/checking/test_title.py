@@ -5,8 +5,8 @@ from pydantic import ValidationError
 
 from maqueta.checking.catalogue import wording
 from maqueta.checking.exercise import Exercise
+from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.checking.report import check
-from maqueta.demo.model_sheet import Drafter, model_sheet
 from maqueta.sheet.document import SheetDocument, TitleBlock
 from tests.parts import demo_projected
 

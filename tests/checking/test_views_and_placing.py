@@ -4,8 +4,8 @@ import pytest
 
 from maqueta.checking.exercise import Exercise
 from maqueta.checking.finding import Finding
+from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.checking.report import check
-from maqueta.demo.model_sheet import Drafter, model_sheet
 from maqueta.projection.attitude import USUAL_FRONT
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.document import DraftedLine, SheetDocument, View

@@ -3,8 +3,8 @@
 import pytest
 
 from maqueta.checking.exercise import Exercise
+from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.checking.report import check
-from maqueta.demo.model_sheet import Drafter, model_sheet
 from maqueta.sheet.document import SheetDocument
 from tests.parts import block, hole, projected
 

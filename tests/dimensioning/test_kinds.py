@@ -157,3 +157,19 @@ def test_the_same_depth_beside_each_of_two_holes_is_no_chain() -> None:
     holes = [(TOP, diameter(at, 6, "⌀6 ↧8")) for at in ((20, 15), (60, 15))]
     result = reading(part, *said, *holes)
     assert (result.open, result.chains, result.dependent, len(result.idle)) == ((), (), (), 1)
+
+
+def test_a_groove_located_by_its_centre() -> None:
+    """Width and depth of the groove and the place of its middle, where no line is drawn but its centre line."""
+    part = made(block((80, 40, 20)), block((10, 40, 8), (30, 0, 12), operation="cut"))[1]
+    said = [
+        (FRONT, across((0, 0), (80, 0))),
+        (FRONT, up((0, 0), (0, 20))),
+        (TOP, up((0, 0), (0, 40))),
+        (FRONT, across((30, 20), (40, 20))),
+        (FRONT, up((0, 0), (35, 12))),
+    ]
+    middle = (FRONT, across((0, 0), (35, 14)))
+    assert len(reading(part, *said).open) == 1
+    assert reading(part, *said, middle).open == ()
+    assert len(reading(part, *said, middle, (FRONT, across((0, 0), (30, 20)))).chains) == 1

@@ -3,8 +3,8 @@
 import pytest
 
 from maqueta.checking.exercise import Exercise
+from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.checking.report import check
-from maqueta.demo.model_sheet import Drafter, model_sheet
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.document import CentreLine, SheetDocument
 from tests.dimensioning.counted_parts import extrude

@@ -8,7 +8,7 @@ import numpy as np
 import pypdfium2
 import pytest
 
-from maqueta.demo.model_sheet import Drafter, model_sheet
+from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.demo.workshop import EXERCISES
 from maqueta.drawing.ink import Arc, Stroke, Text, ink_box, text_corners
 from maqueta.drawing.lettering import font_size, text_width

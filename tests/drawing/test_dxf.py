@@ -9,7 +9,7 @@ from typing import Any
 import ezdxf
 import pytest
 
-from maqueta.demo.model_sheet import Drafter, model_sheet
+from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.demo.workshop import EXERCISES, DemoExercise
 from maqueta.drawing.dxf import LAYERS, TEXT_LAYER, dxf
 from maqueta.drawing.ink import Arc, InkGroup, Stroke, Text

@@ -2,7 +2,7 @@
 
 import random
 
-from maqueta.demo.model_sheet import Drafter, model_sheet
+from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.demo.workshop import EXERCISES
 from tests.parts import demo_projected
 from tests.reading.dxf_writer import CONVENTIONS, Drawn, drawn_lines, write_sheet

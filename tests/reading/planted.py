@@ -5,7 +5,7 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 
 from maqueta.checking.exercise import AttitudeChoice, Exercise, FrontTask
-from maqueta.demo.model_sheet import Drafter, model_sheet
+from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.projection.arrangement import ViewName
 from maqueta.projection.carrier import Line, Similarity, line_through
 from maqueta.projection.line_set import Piece

@@ -6,8 +6,8 @@ import ezdxf
 
 from maqueta.checking.delivered import expectation
 from maqueta.checking.exercise import Exercise
+from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.checking.report import check
-from maqueta.demo.model_sheet import Drafter, model_sheet
 from maqueta.drawing.dxf import dxf
 from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.drawing.sheet_sizes import sheet_sizes

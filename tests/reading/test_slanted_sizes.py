@@ -9,8 +9,8 @@ import pytest
 
 from maqueta.checking.delivered import expectation
 from maqueta.checking.exercise import Exercise
+from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.checking.report import Check, check
-from maqueta.demo.model_sheet import Drafter, model_sheet
 from maqueta.drawing.dxf import dxf
 from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.drawing.sheet_sizes import sheet_sizes

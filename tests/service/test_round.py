@@ -4,8 +4,8 @@ from typing import Any
 
 import pytest
 
+from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.demo.mistakes import MISTAKES
-from maqueta.demo.model_sheet import Drafter, model_sheet
 from maqueta.demo.workshop import EXERCISES
 from tests.conftest import LogIn, Person
 from tests.parts import demo_projected

@@ -5,8 +5,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from maqueta.checking.exercise import Exercise
+from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.checking.report import check
-from maqueta.demo.model_sheet import Drafter, model_sheet
 from maqueta.dimensioning.centre_marks import lacking_marks, proposed_marks
 from maqueta.sheet.document import Paper, SheetDocument, View
 from maqueta.sheet.evened import evened

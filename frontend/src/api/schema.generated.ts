@@ -110,6 +110,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exercises/{exercise_id}/answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Answer
+         * @description The model answer as its instructor left it, or as proposed.
+         */
+        get: operations["answers_answer"];
+        /**
+         * Save Answer
+         * @description Keep a changed model answer. 409 when another tab saved in between: nothing is overwritten.
+         */
+        put: operations["answers_save_answer"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/answer/dimensions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Propose Dimensions
+         * @description A sheet with a complete set of dimensions in place of its own, taken from the datum sides that are chosen.
+         */
+        post: operations["answers_propose_dimensions"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/answer/drawing.{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Answer As File
+         * @description The model answer as a file; for a student once the own sheet is returned.
+         */
+        get: operations["answers_answer_as_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exercises/{exercise_id}/decisions": {
         parameters: {
             query?: never;
@@ -267,7 +331,9 @@ export interface paths {
         put?: never;
         /**
          * Aid
-         * @description A sheet after a help that the exercise allows: gaps evened out, lacking centre lines added, scale proposed.
+         * @description A sheet after a help: gaps evened out, lacking centre lines added, scale proposed.
+         *
+         *     Students have those the exercise allows.
          */
         post: operations["bench_aid"];
         delete?: never;
@@ -778,7 +844,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/sheets/{sheet_id}/drawing.dxf": {
+    "/api/sheets/{sheet_id}/drawing.{kind}": {
         parameters: {
             query?: never;
             header?: never;
@@ -786,50 +852,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * As Dxf
-         * @description The sheet as DXF in millimetres, a layer for each kind of line.
+         * As File
+         * @description The sheet as SVG or PDF, true to scale, or as DXF.
          */
-        get: operations["sheets_as_dxf"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sheets/{sheet_id}/drawing.pdf": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * As Pdf
-         * @description The sheet as PDF, true to scale.
-         */
-        get: operations["sheets_as_pdf"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sheets/{sheet_id}/drawing.svg": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * As Svg
-         * @description The sheet as SVG, true to scale.
-         */
-        get: operations["sheets_as_svg"];
+        get: operations["sheets_as_file"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1125,6 +1151,21 @@ export interface components {
              * @default false
              */
             suppressed: boolean;
+        };
+        /**
+         * CalloutForm
+         * @description All there is to say of the hole seen as a circle of a view: centre and radius in its plane.
+         */
+        CalloutForm: {
+            /** Centre */
+            centre: [
+                number,
+                number
+            ];
+            /** Radius */
+            radius: number;
+            /** Text */
+            text: string;
         };
         /**
          * CentreLine
@@ -2078,10 +2119,14 @@ export interface components {
          * @description A sheet as ink; `snaps` are the points a pen can be set to, on sheets with drafted views.
          */
         InkForm: {
+            /** First Row */
+            first_row: number;
             /** Gaps */
             gaps: string[];
             /** Groups */
             groups: components["schemas"]["InkGroup"][];
+            /** Next Row */
+            next_row: number;
             paper: components["schemas"]["PaperForm"];
             /** Scale Words */
             scale_words?: string | null;
@@ -2833,6 +2878,31 @@ export interface components {
                  */
                 units: "mm" | "inch";
             };
+        };
+        /**
+         * ProposalRequest
+         * @description A sheet to be dimensioned, and the sides of the front view its locations are taken from.
+         */
+        ProposalRequest: {
+            /**
+             * Depth
+             * @default rear
+             * @enum {string}
+             */
+            depth: "front" | "rear";
+            document: components["schemas"]["SheetDocument"];
+            /**
+             * Height
+             * @default base
+             * @enum {string}
+             */
+            height: "base" | "top";
+            /**
+             * Width
+             * @default left
+             * @enum {string}
+             */
+            width: "left" | "right";
         };
         /**
          * RankedForm
@@ -3805,6 +3875,11 @@ export interface components {
                 number,
                 number
             ];
+            /**
+             * Callouts
+             * @default []
+             */
+            callouts: components["schemas"]["CalloutForm"][];
             /** Factor */
             factor: number;
             /** Hidden Lines */
@@ -4080,6 +4155,137 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["ExerciseForm"];
                 };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    answers_answer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    answers_save_answer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveForm"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    answers_propose_dimensions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProposalRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetDocument"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    answers_answer_as_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+                kind: "svg" | "pdf" | "dxf";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Validation Error */
             422: {
@@ -5304,70 +5510,13 @@ export interface operations {
             };
         };
     };
-    sheets_as_dxf: {
+    sheets_as_file: {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 sheet_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
-        };
-    };
-    sheets_as_pdf: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                sheet_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
-        };
-    };
-    sheets_as_svg: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                sheet_id: number;
+                kind: "svg" | "pdf" | "dxf";
             };
             cookie?: never;
         };

@@ -1,4 +1,4 @@
-import { Button, Group, Modal, Text } from "@mantine/core";
+import { Button } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
@@ -26,6 +26,9 @@ import classes from "./Bench.module.css";
 import { useDrafting } from "./drafting/useDrafting";
 import { BenchCanvas } from "./BenchCanvas";
 import type { Point3 } from "./geometry";
+import { FileMenu } from "../drawing/FileMenu";
+import { type DraftCalls, modelAnswer, ownSheet } from "./draftCalls";
+import { Conflict } from "./Conflict";
 import { SaveNote } from "./SaveNote";
 import { Shortcuts } from "./Shortcuts";
 import { StagePanel } from "./StagePanel";
@@ -40,14 +43,16 @@ export default function BenchPage() {
     queryFn: () =>
       answer(api.GET("/api/exercises/{exercise_id}", { params: { path: { exercise_id: id } } })),
   });
+  const me = useMe();
+  const calls = useMemo(
+    () => (me.role === "instructor" ? modelAnswer(id, me.login) : ownSheet(id, me.login)),
+    [id, me.login, me.role],
+  );
   const draft = useQuery({
-    queryKey: ["draft", id],
+    queryKey: ["draft", calls.key],
     gcTime: 0,
     staleTime: Infinity,
-    queryFn: () =>
-      answer(
-        api.GET("/api/exercises/{exercise_id}/sheet", { params: { path: { exercise_id: id } } }),
-      ),
+    queryFn: calls.load,
   });
   const model = exercise.data?.model;
   const detail = useQuery({
@@ -57,7 +62,8 @@ export default function BenchPage() {
     queryFn: () =>
       answer(api.GET("/api/models/{model_id}", { params: { path: { model_id: model ?? 0 } } })),
   });
-  const shown = exercise.data?.task.drafting.shown ?? false;
+  const teaching = me.role === "instructor";
+  const shown = teaching || (exercise.data?.task.drafting.shown ?? false);
   const mesh = useMesh(shown ? model : undefined);
   const error = exercise.error ?? draft.error ?? detail.error;
   if (error)
@@ -79,6 +85,7 @@ export default function BenchPage() {
   return (
     <AtTheBench
       exercise={exercise.data}
+      calls={calls}
       start={draft.data}
       detail={detail.data}
       mesh={mesh.data ?? null}
@@ -88,18 +95,25 @@ export default function BenchPage() {
 
 interface Props {
   exercise: Exercise;
+  calls: DraftCalls;
   start: Draft;
   detail: ModelDetail;
   /** The part itself, unless it is to be known from its views alone. */
   mesh: Mesh | null;
 }
 
-function AtTheBench({ exercise, start, detail, mesh }: Props) {
-  const me = useMe();
-  const draft = useDraft(exercise.id, me.login, start);
+function AtTheBench({ exercise, calls, start, detail, mesh }: Props) {
+  const answering = useMe().role === "instructor";
+  const draft = useDraft(calls, start);
   const drawn = useInk(exercise.id, draft.document);
   const [stage, setStage] = useState<Stage>(
-    isGiven(exercise) ? "Lines" : start.document.views.length ? "Views" : "Paper",
+    answering && exercise.task.dimensioning.required
+      ? "Dimensions"
+      : !answering && isGiven(exercise)
+        ? "Lines"
+        : start.document.views.length
+          ? "Views"
+          : "Paper",
   );
   const drafting = useDrafting(exercise, draft);
   const [tool, setTool] = useState<Tool>("move");
@@ -109,12 +123,13 @@ function AtTheBench({ exercise, start, detail, mesh }: Props) {
   const [help, setHelp] = useState(false);
   const reader = useReader(
     { kind: "bench", exercise: exercise.id, document: draft.document },
-    stage === "Dimensions" && exercise.task.dimensioning.insight !== "nothing",
+    stage === "Dimensions" && (answering || exercise.task.dimensioning.insight !== "nothing"),
   );
   const middle = useMemo<Point3>(() => (mesh ? bounds(mesh).middle : [0, 0, 0]), [mesh]);
 
   const bench: Bench = {
     exercise,
+    answering,
     draft,
     document: draft.document,
     ink: drawn.data?.ink ?? null,
@@ -146,7 +161,7 @@ function AtTheBench({ exercise, start, detail, mesh }: Props) {
     [
       "Delete",
       () => {
-        if (!selection || (selection.role === "view" && isGiven(exercise))) return;
+        if (!selection || (selection.role === "view" && isFixed(bench, selection))) return;
         draft.change((now) => without(now, selection));
         select(null);
       },
@@ -175,11 +190,26 @@ function AtTheBench({ exercise, start, detail, mesh }: Props) {
       <Header
         trail={
           <>
-            <Link to="/">Exercises</Link> / <strong>{exercise.title}</strong> ·{" "}
-            {exercise.school_class}
+            <Link to="/">Exercises</Link> /{" "}
+            {answering ? (
+              <>
+                <Link to={`/exercises/${exercise.id}/wall`}>{exercise.title}</Link> /{" "}
+                <strong>model answer</strong>
+              </>
+            ) : (
+              <>
+                <strong>{exercise.title}</strong> · {exercise.school_class}
+              </>
+            )}
           </>
         }
       >
+        {answering && (
+          <FileMenu
+            of={`/api/exercises/${exercise.id}/answer/drawing`}
+            before={() => draft.saveNow()}
+          />
+        )}
         <SaveNote save={draft.save} onRetry={() => void draft.saveNow()} />
         <Button variant="default" disabled={!draft.undo} onClick={() => draft.undo?.()}>
           Undo
@@ -209,25 +239,5 @@ function AtTheBench({ exercise, start, detail, mesh }: Props) {
       <Conflict bench={bench} />
       <Shortcuts opened={help} onClose={() => setHelp(false)} />
     </div>
-  );
-}
-
-function Conflict({ bench }: { bench: Bench }) {
-  return (
-    <Modal
-      opened={bench.draft.save.kind === "conflict"}
-      onClose={() => undefined}
-      withCloseButton={false}
-      centered
-      title="This sheet was changed in another tab"
-    >
-      <Text>Both versions are still there. Which one do you want to go on with?</Text>
-      <Group mt="md">
-        <Button onClick={() => void bench.draft.settle(true)}>The one here</Button>
-        <Button variant="default" onClick={() => void bench.draft.settle(false)}>
-          The other one
-        </Button>
-      </Group>
-    </Modal>
   );
 }

@@ -25,7 +25,9 @@ export function StagePanel({ bench, stage }: { bench: Bench; stage: Stage }) {
   const turning = stage === "Front" || stage === "Views";
   return (
     <aside className={`${classes.panel} panel`} aria-label={stage}>
-      {!turning && bench.exercise.task.drafting.shown && <PartCorner bench={bench} />}
+      {!turning && (bench.answering || bench.exercise.task.drafting.shown) && (
+        <PartCorner bench={bench} />
+      )}
       <Panel key={stage} bench={bench} />
     </aside>
   );

@@ -14,7 +14,7 @@ interface Props {
 export function StageRail({ bench, stage, onStage }: Props) {
   return (
     <nav className={`${classes.rail} panel`} aria-label="Stages">
-      {stagesOf(bench.exercise).map((name, index) => (
+      {stagesOf(bench).map((name, index) => (
         <button
           key={name}
           type="button"

@@ -1,8 +1,9 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 
-import type { Ink, LinearDimension, Point, RoundDimension, SheetDocument } from "../api/types";
+import type { Ink, Point, SheetDocument } from "../api/types";
 import { type AxisLine, axisLines, nearestAxis, viewOf } from "./axes";
 import type { Bench } from "./bench";
+import { dimensionMade, kindsFor, legsAround, picksNeeded } from "./dimensionMade";
 import {
   askedDirection,
   directionByPlace,
@@ -13,7 +14,6 @@ import {
   type Pick,
   pickables,
   REACH_PX,
-  tidy,
   WAYS,
 } from "./geometry";
 
@@ -46,8 +46,8 @@ export function ToolLayer({ bench, ink, drawn, scale, toSheet }: Props) {
   }, [tool]);
   useEffect(() => surface.current?.focus(), [tool]);
 
-  const round = tool === "diameter" || tool === "radius";
-  const placing = round ? taken.length === 1 : tool === "size" && taken.length === 2;
+  const needed = picksNeeded(tool);
+  const placing = needed > 0 && taken.length === needed;
   const kinds = kindsFor(tool);
 
   const pointAt = (at: Point) => {
@@ -60,7 +60,8 @@ export function ToolLayer({ bench, ink, drawn, scale, toSheet }: Props) {
   };
   const act = () => {
     if (placing && place) {
-      draft.change((now) => ({ ...now, dimensions: [...now.dimensions, made(place)] }));
+      const made = dimensionMade(tool, taken, place, ink, drawn, draft.document);
+      if (made) draft.change((now) => ({ ...now, dimensions: [...now.dimensions, made] }));
       setTaken([]);
       setPlace(null);
       return;
@@ -95,36 +96,6 @@ export function ToolLayer({ bench, ink, drawn, scale, toSheet }: Props) {
     setPlace(hover.at);
   };
 
-  const made = (at: Point): LinearDimension | RoundDimension => {
-    const first = taken[0]!;
-    const { view, factor } = viewOf(first.view, drawn, ink);
-    const id = nextId("d", draft.document.dimensions);
-    const offset: Point = [tidy(at[0] - view.at[0]), tidy(at[1] - view.at[1])];
-    if (first.kind === "circle") {
-      return {
-        kind: tool === "radius" ? "radius" : "diameter",
-        id,
-        view: first.view,
-        centre: inView(first.centre, view, factor),
-        radius: first.radius / factor,
-        place: offset,
-        count: 1,
-        text: null,
-      };
-    }
-    const second = taken[1]!;
-    return {
-      kind: "linear",
-      id,
-      view: first.view,
-      start: inView(first.at, view, factor),
-      end: inView(second.at, view, factor),
-      along: askedDirection(first, second) ?? directionByPlace(first.at, second.at, at),
-      place: offset,
-      text: null,
-    };
-  };
-
   const key = (event: React.KeyboardEvent) => {
     if (event.key === "Enter") act();
     else if (event.key.startsWith("Arrow")) {
@@ -140,9 +111,11 @@ export function ToolLayer({ bench, ink, drawn, scale, toSheet }: Props) {
         const at = axis ? axes.indexOf(axis) : -1;
         setAxis(axes[(at + (dx + dy > 0 ? 1 : axes.length - 1)) % axes.length] ?? null);
       } else {
-        const circles = picks.filter((p) => p.kind === "circle");
-        const at = hover ? circles.indexOf(hover as Extract<Pick, { kind: "circle" }>) : -1;
-        setHover(circles[(at + (dx + dy > 0 ? 1 : circles.length - 1)) % circles.length] ?? null);
+        const things = picks.filter(
+          (p) => kinds.includes(p.kind) && (!taken[0] || p.view === taken[0].view),
+        );
+        const at = hover ? things.indexOf(hover) : -1;
+        setHover(things[(at + (dx + dy > 0 ? 1 : things.length - 1)) % things.length] ?? null);
       }
     } else return;
     event.preventDefault();
@@ -177,15 +150,10 @@ export function ToolLayer({ bench, ink, drawn, scale, toSheet }: Props) {
         {axis && (
           <line {...ends(flip(axis.from), flip(axis.to))} strokeDasharray="6 0.75 0.4 0.75" />
         )}
-        {placing && place && <Ghost taken={taken} place={place} flip={flip} />}
+        {placing && place && <Ghost tool={tool} taken={taken} place={place} flip={flip} />}
       </g>
     </g>
   );
-}
-
-function kindsFor(tool: Bench["tool"]): Pick["kind"][] {
-  if (tool === "size") return ["point", "line"];
-  return ["circle"];
 }
 
 type Flip = (p: Point) => Point;
@@ -210,10 +178,30 @@ function Shown({ pick, flip }: { pick: Pick; flip: Flip }) {
   );
 }
 
+interface GhostProps {
+  tool: Bench["tool"];
+  taken: Pick[];
+  place: Point;
+  flip: Flip;
+}
+
 /** Where the dimension would stand. */
-function Ghost({ taken, place, flip }: { taken: Pick[]; place: Point; flip: Flip }) {
+function Ghost({ tool, taken, place, flip }: GhostProps) {
   const [first, second] = taken;
   if (first?.kind === "circle") return <line {...ends(flip(first.centre), flip(place))} />;
+  if (tool === "chamfer" && first?.kind === "line") {
+    const middle: Point = [
+      (first.start[0] + first.end[0]) / 2,
+      (first.start[1] + first.end[1]) / 2,
+    ];
+    return <line {...ends(flip(middle), flip(place))} />;
+  }
+  if (tool === "angle" && first?.kind === "line" && second?.kind === "line") {
+    const legs = legsAround(first, second, place);
+    if (!legs) return null;
+    const [cx, cy] = flip(legs[0]);
+    return <circle cx={cx} cy={cy} r={Math.hypot(place[0] - legs[0][0], place[1] - legs[0][1])} />;
+  }
   if (!first || !second) return null;
   const along = askedDirection(first, second) ?? directionByPlace(first.at, second.at, place);
   const foot = (p: Point): Point => (along === "across" ? [p[0], place[1]] : [place[0], p[1]]);

@@ -18,7 +18,15 @@ export const STAGES = [
 export type Stage = (typeof STAGES)[number];
 
 export type Tool =
-  "move" | "centre mark" | "centre line" | "size" | "diameter" | "radius" | DraftTool;
+  | "move"
+  | "centre mark"
+  | "centre line"
+  | "size"
+  | "diameter"
+  | "radius"
+  | "angle"
+  | "chamfer"
+  | DraftTool;
 
 export interface Selection {
   role: "view" | "dimension" | "mark" | "note";
@@ -28,6 +36,8 @@ export interface Selection {
 /** What every stage works with. */
 export interface Bench {
   exercise: Exercise;
+  /** Whether an instructor makes the model answer here: nothing is given, nothing is handed in. */
+  answering: boolean;
   draft: BenchDraft;
   document: SheetDocument;
   ink: Ink | null;
@@ -55,7 +65,8 @@ export function isGiven({ task }: Exercise): boolean {
 }
 
 /** The stages an exercise needs. */
-export function stagesOf(exercise: Exercise): Stage[] {
+export function stagesOf({ exercise, answering }: Bench): Stage[] {
+  if (answering) return STAGES.filter((stage) => stage !== "Hand in");
   if (!isGiven(exercise)) return [...STAGES];
   return STAGES.filter(
     (stage) =>
@@ -68,8 +79,9 @@ export function stagesOf(exercise: Exercise): Stage[] {
 }
 
 /** Whether what is selected is part of what was given: it cannot be moved. */
-export function isFixed({ exercise, document }: Bench, { role, id }: Selection): boolean {
-  if (role !== "view" || !isGiven(exercise)) return false;
+export function isFixed(bench: Bench, { role, id }: Selection): boolean {
+  const { exercise, document, answering } = bench;
+  if (role !== "view" || answering || !isGiven(exercise)) return false;
   const left = exercise.task.drafting.kind === "third view";
   return !(left && document.views.find((v) => v.id === id)?.lines);
 }

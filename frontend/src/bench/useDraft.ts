@@ -1,7 +1,8 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 
-import { answer, api, ServiceError } from "../api/client";
+import { ServiceError } from "../api/client";
 import type { Draft, SheetDocument } from "../api/types";
+import type { DraftCalls } from "./draftCalls";
 
 interface History {
   past: SheetDocument[];
@@ -47,9 +48,9 @@ function keep(key: string, base: number, document: SheetDocument): void {
   localStorage.setItem(key, JSON.stringify({ base, document } satisfies Kept));
 }
 
-/** The student's sheet with undo and redo; saves itself, and keeps a copy in this browser until it is saved. */
-export function useDraft(exercise: number, login: string, draft: Draft) {
-  const key = `maqueta-draft-${login}-${exercise}`;
+/** A sheet with undo and redo; saves itself, and keeps a copy in this browser until it is saved. */
+export function useDraft(calls: DraftCalls, draft: Draft) {
+  const { key } = calls;
   const [history, setHistory] = useState<History>(() => {
     const kept = read(key, draft);
     const ours = kept && kept.base === draft.revision;
@@ -104,12 +105,7 @@ export function useDraft(exercise: number, login: string, draft: Draft) {
         const sending = newest.current;
         setSave({ kind: "saving" });
         try {
-          const kept = await answer(
-            api.PUT("/api/exercises/{exercise_id}/sheet", {
-              params: { path: { exercise_id: exercise } },
-              body: { document: sending, base: revision.current },
-            }),
-          );
+          const kept = await calls.save(sending, revision.current);
           revision.current = kept.revision;
           savedDocument.current = sending;
           if (newest.current === sending) localStorage.removeItem(key);
@@ -129,7 +125,7 @@ export function useDraft(exercise: number, login: string, draft: Draft) {
       busy.current = null;
     });
     return busy.current;
-  }, [exercise, key]);
+  }, [calls, key]);
 
   useEffect(() => {
     if (document === savedDocument.current || save.kind === "conflict") return;
@@ -147,11 +143,7 @@ export function useDraft(exercise: number, login: string, draft: Draft) {
   /** Settle a conflict between two tabs: keep what is here, or take what the service has. */
   const settle = useCallback(
     async (mine: boolean) => {
-      const other = await answer(
-        api.GET("/api/exercises/{exercise_id}/sheet", {
-          params: { path: { exercise_id: exercise } },
-        }),
-      );
+      const other = await calls.load();
       revision.current = other.revision;
       savedDocument.current = other.document;
       setSave(
@@ -169,7 +161,7 @@ export function useDraft(exercise: number, login: string, draft: Draft) {
         savedDocument.current = other.document;
       }
     },
-    [change, exercise, key],
+    [calls, change, key],
   );
 
   return {

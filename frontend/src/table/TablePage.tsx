@@ -1,4 +1,4 @@
-import { Button, Menu, Text } from "@mantine/core";
+import { Button, Text } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
@@ -6,6 +6,7 @@ import { Link, useNavigate, useParams } from "react-router";
 
 import { answer, api } from "../api/client";
 import type { Sheet } from "../api/types";
+import { FileMenu } from "../drawing/FileMenu";
 import { Header } from "../frame/Header";
 import { useMe } from "../frame/me";
 import { Trouble, Waiting } from "../frame/Messages";
@@ -121,23 +122,10 @@ function Opened({ sheet }: { sheet: Sheet }) {
             </Button>
           </>
         )}
-        <Menu position="bottom-end">
-          <Menu.Target>
-            <Button variant="default">As a file</Button>
-          </Menu.Target>
-          <Menu.Dropdown>
-            {["pdf", "svg", "dxf"].map((kind) => (
-              <Menu.Item
-                key={kind}
-                component="a"
-                href={`/api/sheets/${sheet.id}/drawing.${kind}`}
-                target="_blank"
-              >
-                {kind.toUpperCase()}
-              </Menu.Item>
-            ))}
-          </Menu.Dropdown>
-        </Menu>
+        {!teaching && sheet.state === "returned" && (
+          <FileMenu of={`/api/exercises/${exercise.id}/answer/drawing`} label="Model answer" />
+        )}
+        <FileMenu of={`/api/sheets/${sheet.id}/drawing`} />
       </Header>
       <div className={classes.grid}>
         <TableSide sheet={sheet} finding={finding} reader={reader} />

@@ -68,6 +68,9 @@ export default function WallPage() {
             (wall.data &&
               `${wall.data.exercise.handed_in} of ${wall.data.exercise.total} handed in`)}
         </Text>
+        <Button component={Link} to={`/exercises/${exercise}/bench`} variant="default">
+          Model answer
+        </Button>
         <FileButton multiple accept=".dxf" onChange={deliveries.bringIn}>
           {(props) => (
             <Button {...props} variant="default">

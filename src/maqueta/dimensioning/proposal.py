@@ -47,6 +47,9 @@ class Datum:
         return {"width": self.width, "height": self.height, "depth": self.depth}[direction] == "high"
 
 
+LOW_SIDES: Final = Datum()
+
+
 @dataclass(frozen=True, slots=True)
 class Proposed:
     """A proposed dimension, not yet placed, with what it measures."""
@@ -62,7 +65,7 @@ def propose(
     front: Attitude,
     views: Sequence[PlacedView],
     write: Callable[[float], str],
-    datum: Datum = Datum(),
+    datum: Datum = LOW_SIDES,
 ) -> tuple[Proposed, ...]:
     """Dimensions for principal views that determine every size exactly once, as far as these views show them.
 

@@ -10,8 +10,8 @@ from maqueta.sheet.fields import SheetPoint
 from maqueta.sheet.placed import PlacedView
 
 #: First row of dimensions and distance of further rows, mm.
-_FIRST_ROW: Final = 12.0
-_NEXT_ROW: Final = 8.0
+FIRST_ROW: Final = 12.0
+NEXT_ROW: Final = 8.0
 #: Upright rows whose texts lie across the dimension line need the width of a text.
 _NEXT_ROW_ACROSS_TEXT: Final = 15.0
 #: Sizes share a row when they are this far apart, mm.
@@ -26,7 +26,7 @@ def in_rows(proposed: Sequence[Proposed], views: Iterable[PlacedView], unidirect
         item = by_id[view]
         own = [p.dimension for p in proposed if p.dimension.view == view]
         for along in ("across", "up"):
-            step = _NEXT_ROW_ACROSS_TEXT if unidirectional and along == "up" else _NEXT_ROW
+            step = _NEXT_ROW_ACROSS_TEXT if unidirectional and along == "up" else NEXT_ROW
             row = [d for d in own if isinstance(d, LinearDimension) and d.along == along]
             placed |= _stacked(item, along, row, step)
         placed |= {d.id: _beside(item, d) for d in own if isinstance(d, LinearDimension) and d.along == "aligned"}
@@ -48,7 +48,7 @@ def _stacked(item: PlacedView, along: str, row: Sequence[LinearDimension], step:
         if place == len(rows):
             rows.append([])
         rows[place].append((low, high))
-        offset = origin - _FIRST_ROW - place * step
+        offset = origin - FIRST_ROW - place * step
         spots[dimension.id] = (0.0, offset) if along == "across" else (offset, 0.0)
     return spots
 
@@ -61,7 +61,7 @@ def _beside(item: PlacedView, dimension: LinearDimension) -> SheetPoint:
     left, bottom, right, top = (item.factor * edge for edge in item.lines.box)
     middle = ((x0 + x1) / 2, (y0 + y1) / 2)
     inwards = ((left + right) / 2 - middle[0]) * out[0] + ((bottom + top) / 2 - middle[1]) * out[1]
-    reach = -_FIRST_ROW if inwards > 0 else _FIRST_ROW
+    reach = -FIRST_ROW if inwards > 0 else FIRST_ROW
     return (middle[0] + reach * out[0], middle[1] + reach * out[1])
 
 

@@ -8,7 +8,7 @@ from typing import Final
 
 import numpy as np
 
-from maqueta.dimensioning.form_equations import SAME, Array, Change, Row, less, summed, times
+from maqueta.dimensioning.form_equations import SAME, Array, Change, Row, Unknown, less, summed, times
 from maqueta.dimensioning.form_model import FormModel, full_round
 from maqueta.dimensioning.form_surfaces import Surface
 from maqueta.projection.attitude import Attitude
@@ -84,7 +84,7 @@ class Sighted:
         if found:
             return tuple(found)
         if square:
-            loose = self._nearest(at, along, value, way) or self._outline(way, value)
+            loose = self._nearest(at, along, value, way) or self._outline(way, value) or self._middle(way, value)
             return () if loose is None else (loose,)
         rows = [self.coordinates(point, axis) for axis in ((1.0, 0.0), (0.0, 1.0))]
         return tuple(summed(times(a, along[0]), times(b, along[1])) for a in rows[0][:1] for b in rows[1][:1])
@@ -181,6 +181,25 @@ class Sighted:
                 if abs(float(surface.point @ way) + sign * surface.r - value) <= PICK_TOLERANCE:
                     return _clean(summed(surface.centre.along(way), {surface.radius: sign}))
         return None
+
+    def _middle(self, way: Array, value: float) -> Row | None:
+        """The middle between two faces that face each other or turn their backs: a groove or a rib by its centre."""
+        sense = float(np.sign(way.sum()))
+        levels = [
+            (unknown.value, index)
+            for index, unknown in enumerate(self.form.unknowns)
+            if unknown.kind == "level" and abs(abs(np.array(unknown.way) @ way) - 1) <= SAME and self._flat(unknown)
+        ]
+        pairs = [
+            (high - low, {first: 0.5 * sense, second: 0.5 * sense})
+            for low, first in levels
+            for high, second in levels
+            if low < high and abs(low + high - 2 * sense * value) <= 2 * PICK_TOLERANCE
+        ]
+        return min(pairs, key=lambda pair: pair[0])[1] if pairs else None
+
+    def _flat(self, unknown: Unknown) -> bool:
+        return any(self.form.surfaces[face].kind == "plane" for face in unknown.faces)
 
     @cached_property
     def spots(self) -> tuple[Spot, ...]:

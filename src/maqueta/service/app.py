@@ -11,7 +11,19 @@ from fastapi.staticfiles import StaticFiles
 
 from maqueta.service import guards
 from maqueta.service.jobs import LocalJobs
-from maqueta.service.routes import accounts, bench, builder, delivery, exercises, jobs, models, parts, reading, sheets
+from maqueta.service.routes import (
+    accounts,
+    answers,
+    bench,
+    builder,
+    delivery,
+    exercises,
+    jobs,
+    models,
+    parts,
+    reading,
+    sheets,
+)
 from maqueta.service.settings import Settings
 from maqueta.service.workers import KernelWorkers
 from maqueta.service.world import World
@@ -35,7 +47,7 @@ def describe() -> FastAPI:
         generate_unique_id_function=_operation_name,
         separate_input_output_schemas=False,
     )
-    for area in (accounts, builder, parts, models, jobs, exercises, bench, reading, delivery, sheets):
+    for area in (accounts, builder, parts, models, jobs, exercises, bench, answers, reading, delivery, sheets):
         app.include_router(area.router)
     return app
 

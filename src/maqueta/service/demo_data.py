@@ -11,10 +11,10 @@ from typing import Final
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.checking.report import check
 from maqueta.checking.starting_sheet import proposed_changes
 from maqueta.demo.mistakes import MISTAKES
-from maqueta.demo.model_sheet import Drafter, model_sheet
 from maqueta.demo.workshop import EXERCISES, LEVELS, DemoExercise, demo_recipe, demo_recipe_json
 from maqueta.projection.projected_part import ProjectedPart, from_json
 from maqueta.service.kernel_work import described

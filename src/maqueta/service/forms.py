@@ -160,6 +160,14 @@ class PaperForm(Form):
     drawing_area: Rectangle
 
 
+class CalloutForm(Form):
+    """All there is to say of the hole seen as a circle of a view: centre and radius in its plane."""
+
+    centre: Point
+    radius: float
+    text: str
+
+
 class ViewFacts(Form):
     """What the bench needs to know of a view beyond its ink."""
 
@@ -170,6 +178,7 @@ class ViewFacts(Form):
     hidden_lines: int
     smooth_lines: int
     axis_lines: list[tuple[Point, Point]]
+    callouts: list[CalloutForm] = Field(default=[])
 
 
 class AidRequest(Form):
@@ -203,6 +212,9 @@ class InkForm(Form):
     groups: list[InkGroup]
     views: list[ViewFacts]
     gaps: list[str]
+    #: How far the first row of dimensions stands off a view, and further rows apart, mm.
+    first_row: float
+    next_row: float
     spaces: list[SpaceForm] = Field(default=[])
     scale_words: str | None = None
     snaps: list[Snap] = Field(default=[])

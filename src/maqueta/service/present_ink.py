@@ -2,13 +2,17 @@
 
 from maqueta.checking.scale import least_gap, proposed
 from maqueta.checking.survey import Survey
-from maqueta.dimensioning.measure import feature_axis
+from maqueta.dimensioning.callout import callout, mouths
+from maqueta.dimensioning.measure import centre_in_view, feature_axis
+from maqueta.dimensioning.rows import FIRST_ROW, NEXT_ROW
 from maqueta.drawing.sheet_ink import sheet_ink
+from maqueta.projection.attitude import Attitude
 from maqueta.projection.carrier import Interval
 from maqueta.projection.line_set import Box, LineSet
-from maqueta.service.forms import InkForm, SpaceForm, ViewFacts
+from maqueta.service.forms import CalloutForm, InkForm, SpaceForm, ViewFacts
 from maqueta.service.present import paper_form
 from maqueta.sheet.scales import write_scale
+from maqueta.sheet.sizes import converted, write_size
 from maqueta.sheet.snaps import snaps_of
 from maqueta.sheet.spacing import GapSum, as_fraction, bands
 from maqueta.solid.unit import MILLIMETRES
@@ -34,6 +38,7 @@ def ink_form(survey: Survey) -> InkForm:
                 hidden_lines=len(told.of("hidden")),
                 smooth_lines=len(told.of("smooth")),
                 axis_lines=list(dict.fromkeys(lines)),
+                callouts=_callouts(survey, attitude) if attitude is not None and told.pieces else [],
             )
         )
     by_hand = any(item.view.lines is not None for item in survey.placed)
@@ -42,10 +47,27 @@ def ink_form(survey: Survey) -> InkForm:
         groups=list(sheet_ink(survey.projected, survey.sheet, construction=True)),
         views=views,
         gaps=_gap_sums(survey),
+        first_row=FIRST_ROW,
+        next_row=NEXT_ROW,
         spaces=_spaces(survey),
         scale_words=_scale_words(survey) if "scale" in survey.exercise.aids else None,
         snaps=list(snaps_of(survey.placed)) if by_hand else [],
     )
+
+
+def _callouts(survey: Survey, attitude: Attitude) -> list[CalloutForm]:
+    """What a callout would say of each hole a view shows round, where it says more than a diameter."""
+    part, sheet = survey.projected.part, survey.sheet
+
+    def write(value: float) -> str:
+        return write_size(converted(value, part.unit, sheet.units), sheet.units, sheet.decimals, sheet.style)
+
+    found = []
+    for hole in part.features:
+        if hole.kind == "hole" and hole.axis == attitude.side[1] and (mouths(part, hole) or not hole.through):
+            centre = centre_in_view(hole.at, hole.axis, attitude)
+            found.append(CalloutForm(centre=centre, radius=hole.diameter / 2, text=callout(part, hole, write)))
+    return found
 
 
 def _scale_words(survey: Survey) -> str | None:

@@ -1,6 +1,6 @@
 """The count table and the reader's eye as they cross the wire."""
 
-from typing import Annotated
+from typing import Annotated, Literal
 
 from pydantic import Field
 
@@ -65,6 +65,15 @@ class MotionRequest(Form):
 
     document: SheetDocument
     place: Annotated[int, Field(ge=0, le=500)]
+
+
+class ProposalRequest(Form):
+    """A sheet to be dimensioned, and the sides of the front view its locations are taken from."""
+
+    document: SheetDocument
+    width: Literal["left", "right"] = "left"
+    height: Literal["base", "top"] = "base"
+    depth: Literal["front", "rear"] = "rear"
 
 
 class MotionForm(Form):

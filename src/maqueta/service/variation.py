@@ -12,7 +12,7 @@ from maqueta.service.world import World
 from maqueta.solid.errors import PartError
 from maqueta.solid.recipe import Recipe
 from maqueta.solid.resolve import varied_sizes
-from maqueta.store.models import ExerciseRecord, VersionRecord
+from maqueta.store.models import Account, ExerciseRecord, VersionRecord
 from maqueta.store.shelf import add_version, give_variation, keep_examined, own_variation
 
 #: Draws tried before giving up: ranges of which one part in three works fail all of them once in 3000 times.
@@ -73,3 +73,8 @@ def version_for(world: World, session: Session, exercise: ExerciseRecord, studen
         assert found is not None, "the other tab's variation is there"
         return found
     return version
+
+
+def version_of(world: World, session: Session, exercise: ExerciseRecord, account: Account) -> VersionRecord:
+    """The part an account draws: a student's own where sizes are varied."""
+    return version_for(world, session, exercise, account.id) if account.role == "student" else exercise.version

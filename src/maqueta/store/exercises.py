@@ -14,6 +14,7 @@ from maqueta.store.models import (
     Enrolment,
     ExerciseRecord,
     FindingRecord,
+    ModelAnswerRecord,
     SchoolClass,
     SheetRecord,
     VersionRecord,
@@ -148,6 +149,29 @@ def save_draft(
         session.add(record)
     if record.revision != base or record.state != "draft":
         raise OutOfDate(record.revision)
+    record.document = dict(document)
+    record.revision += 1
+    record.saved_at = now()
+    session.flush()
+    return record
+
+
+def model_answer(session: Session, exercise: ExerciseRecord, lock: bool = False) -> ModelAnswerRecord | None:
+    """The model answer of an exercise the caller may see, or None where it is as proposed."""
+    query = select(ModelAnswerRecord).where(ModelAnswerRecord.exercise_id == exercise.id)
+    return session.scalar(query.with_for_update() if lock else query)
+
+
+def save_model_answer(
+    session: Session, exercise: ExerciseRecord, document: Mapping[str, Any], base: int
+) -> ModelAnswerRecord:
+    """Keep a model answer. Raises OutOfDate when another tab saved in between."""
+    record = model_answer(session, exercise, lock=True)
+    if (record.revision if record is not None else 0) != base:
+        raise OutOfDate(record.revision if record is not None else 0)
+    if record is None:
+        record = ModelAnswerRecord(exercise_id=exercise.id, revision=0)
+        session.add(record)
     record.document = dict(document)
     record.revision += 1
     record.saved_at = now()

@@ -161,6 +161,16 @@ class ExerciseRecord(Base):
     school_class: Mapped[SchoolClass] = relationship()
 
 
+class ModelAnswerRecord(Base):
+    """The sheet an instructor would deliver for an exercise; none until it is changed by hand."""
+
+    __tablename__ = "model_answer"
+    exercise_id: Mapped[int] = mapped_column(ForeignKey("exercise.id", ondelete="CASCADE"), primary_key=True)
+    document: Mapped[dict[str, Any]] = mapped_column(JSON)
+    revision: Mapped[int] = mapped_column(Integer)
+    saved_at: Mapped[datetime] = mapped_column(DateTime)
+
+
 class StudentPartRecord(Base):
     """The version of a part one student works from, where an exercise gives every student other sizes."""
 

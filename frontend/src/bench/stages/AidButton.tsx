@@ -13,7 +13,7 @@ interface Props {
 
 /** A help the exercise may allow; Undo takes it back. */
 export function AidButton({ bench, aid, label }: Props) {
-  const { document, draft, exercise } = bench;
+  const { document, draft, exercise, answering } = bench;
   const help = useMutation({
     mutationFn: (sent: SheetDocument) =>
       answer(
@@ -25,7 +25,7 @@ export function AidButton({ bench, aid, label }: Props) {
     // What was drawn while the answer was on its way is not overwritten.
     onSuccess: (changed, sent) => draft.change((now) => (now === sent ? changed : now)),
   });
-  if (!exercise.task.aids.includes(aid) || document.views.length === 0) return null;
+  if (!(answering || exercise.task.aids.includes(aid)) || document.views.length === 0) return null;
   return (
     <>
       <Button

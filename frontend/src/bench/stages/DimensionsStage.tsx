@@ -1,18 +1,11 @@
-import {
-  Button,
-  CloseButton,
-  Group,
-  NumberInput,
-  SegmentedControl,
-  Text,
-  TextInput,
-  Title,
-} from "@mantine/core";
+import { Button, CloseButton, Group, Text, Title } from "@mantine/core";
 
 import type { Dimension } from "../../api/types";
 import { ReadersEye } from "../../reader/ReadersEye";
 import { type Bench, type Tool, without } from "../bench";
 import classes from "../Bench.module.css";
+import { ChosenDimension } from "./ChosenDimension";
+import { ProposeDimensions } from "./ProposeDimensions";
 import { ToolButtons } from "./ToolButtons";
 
 const TOOLS: { tool: Tool; label: string; hint: string }[] = [
@@ -23,6 +16,16 @@ const TOOLS: { tool: Tool; label: string; hint: string }[] = [
   },
   { tool: "diameter", label: "⌀", hint: "Point at a circle, then place the text." },
   { tool: "radius", label: "R", hint: "Point at an arc, then place the text." },
+  {
+    tool: "angle",
+    label: "Angle",
+    hint: "Point at two lines of one view, then place the arc between them.",
+  },
+  {
+    tool: "chamfer",
+    label: "Chamfer",
+    hint: "Point at a bevelled edge, then place its leg and angle.",
+  },
   {
     tool: "move",
     label: "Choose",
@@ -43,7 +46,8 @@ export function DimensionsStage({ bench }: { bench: Bench }) {
       </Title>
       <ToolButtons bench={bench} tools={TOOLS} />
       <Text className="quiet small">{TOOLS.find((t) => t.tool === tool)?.hint}</Text>
-      {chosen && <Chosen key={chosen.id} bench={bench} dimension={chosen} />}
+      {chosen && <ChosenDimension key={chosen.id} bench={bench} dimension={chosen} />}
+      {bench.answering && <ProposeDimensions bench={bench} />}
       <ReadersEye reader={bench.reader} />
       <div style={{ marginTop: 12 }} role="list" aria-label="Dimensions on the sheet">
         {document.dimensions.map((dimension) => (
@@ -86,52 +90,4 @@ function described({ ink }: Bench, dimension: Dimension): string {
   const text = group?.items.find((item) => item.kind === "text");
   const view = ink?.views.find((v) => v.id === dimension.view)?.name ?? "";
   return `${text?.kind === "text" ? text.text : dimension.kind} · ${view}`;
-}
-
-function Chosen({ bench, dimension }: { bench: Bench; dimension: Dimension }) {
-  const change = (next: Partial<Dimension>) =>
-    bench.draft.change((now) => ({
-      ...now,
-      dimensions: now.dimensions.map((d) =>
-        d.id === dimension.id ? ({ ...d, ...next } as Dimension) : d,
-      ),
-    }));
-  return (
-    <div style={{ marginTop: 12 }}>
-      {dimension.kind === "linear" && (
-        <SegmentedControl
-          size="xs"
-          fullWidth
-          aria-label="Direction"
-          data={[
-            { value: "across", label: "across" },
-            { value: "up", label: "up" },
-            { value: "aligned", label: "straight" },
-          ]}
-          value={dimension.along}
-          onChange={(along) => change({ along: along as "across" | "up" | "aligned" })}
-        />
-      )}
-      {dimension.kind !== "linear" && (
-        <NumberInput
-          size="xs"
-          label="How many alike"
-          min={1}
-          max={99}
-          value={dimension.count}
-          onChange={(count) => change({ count: Number(count) || 1 })}
-        />
-      )}
-      <TextInput
-        size="xs"
-        mt={6}
-        label="Typed over"
-        description="Empty: the size of the part"
-        placeholder="the part's own size"
-        value={dimension.text ?? ""}
-        maxLength={120}
-        onChange={(e) => change({ text: e.currentTarget.value || null })}
-      />
-    </div>
-  );
 }

@@ -16,7 +16,7 @@ const TOOLS: { tool: Tool; label: string }[] = [
 
 /** Hidden lines and smooth transitions per view; centre marks and centre lines. */
 export function LinesStage({ bench }: { bench: Bench }) {
-  const { document, draft, exercise, ink, tool } = bench;
+  const { answering, document, draft, exercise, ink, tool } = bench;
   const set = (id: string, change: Partial<View>) =>
     draft.change((now) => ({
       ...now,
@@ -38,7 +38,7 @@ export function LinesStage({ bench }: { bench: Bench }) {
             : "A centre mark or line that is chosen can be taken away with Delete."}
       </Text>
       {document.views
-        .filter((view) => !view.lines && !isGiven(exercise))
+        .filter((view) => !view.lines && (answering || !isGiven(exercise)))
         .map((view) => {
           const facts = ink?.views.find((v) => v.id === view.id);
           return (

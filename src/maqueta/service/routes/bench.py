@@ -14,7 +14,7 @@ from maqueta.reading.laid import laid
 from maqueta.service.forms import AidRequest, ChangeRequest, DraftForm, InkForm, InkRequest, SaveForm
 from maqueta.service.present import FINDING, task_of
 from maqueta.service.present_ink import ink_form
-from maqueta.service.variation import version_for
+from maqueta.service.variation import version_for, version_of
 from maqueta.service.world import AnyAccount, InTransaction, InWorld, Student
 from maqueta.sheet.document import MOST_MARKS, SheetDocument
 from maqueta.sheet.drafting import DraftingError, changed
@@ -83,8 +83,7 @@ def finish(exercise_id: int, form: SaveForm, student: Student, session: InTransa
 def ink(exercise_id: int, form: InkRequest, account: AnyAccount, session: InTransaction, world: InWorld) -> InkForm:
     """A document as ink."""
     exercise = exercise_for(session, account, exercise_id)
-    version = version_for(world, session, exercise, account.id) if account.role == "student" else exercise.version
-    projected, task = world.dossiers.get(version), task_of(exercise)
+    projected, task = world.dossiers.get(version_of(world, session, exercise, account)), task_of(exercise)
     if account.role == "student":
         _refuse_projected(projected, task, form.document)
     return ink_form(Survey(projected, task, form.document))
@@ -97,12 +96,17 @@ def _refuse_projected(projected: ProjectedPart, task: Exercise, document: SheetD
 
 
 @router.post("/{exercise_id}/sheet/aid")
-def aid(exercise_id: int, form: AidRequest, student: Student, session: InTransaction, world: InWorld) -> SheetDocument:
-    """A sheet after a help that the exercise allows: gaps evened out, lacking centre lines added, scale proposed."""
-    exercise = exercise_for(session, student, exercise_id)
-    if form.aid not in task_of(exercise).aids:
+def aid(
+    exercise_id: int, form: AidRequest, account: AnyAccount, session: InTransaction, world: InWorld
+) -> SheetDocument:
+    """A sheet after a help: gaps evened out, lacking centre lines added, scale proposed.
+
+    Students have those the exercise allows.
+    """
+    exercise = exercise_for(session, account, exercise_id)
+    if account.role == "student" and form.aid not in task_of(exercise).aids:
         raise HTTPException(403, "This exercise leaves that to you.")
-    projected = world.dossiers.get(version_for(world, session, exercise, student.id))
+    projected = world.dossiers.get(version_of(world, session, exercise, account))
     if form.aid == "even gaps":
         return evened(projected, form.document)
     if form.aid == "scale":
@@ -118,11 +122,11 @@ def aid(exercise_id: int, form: AidRequest, student: Student, session: InTransac
 
 @router.post("/{exercise_id}/sheet/change")
 def change_lines(
-    exercise_id: int, form: ChangeRequest, student: Student, session: InTransaction, world: InWorld
+    exercise_id: int, form: ChangeRequest, account: AnyAccount, session: InTransaction, world: InWorld
 ) -> SheetDocument:
     """A sheet after one change to a line drafted by hand. 422 says why a change cannot be made."""
-    exercise = exercise_for(session, student, exercise_id)
-    unit = world.dossiers.get(version_for(world, session, exercise, student.id)).part.unit
+    exercise = exercise_for(session, account, exercise_id)
+    unit = world.dossiers.get(version_of(world, session, exercise, account)).part.unit
     view = next((view for view in form.document.views if view.id == form.view), None)
     if view is None or view.lines is None:
         raise HTTPException(404, "There is no drafted view of this name on the sheet.")

@@ -12,11 +12,11 @@ from maqueta.service.kernel_work import unpacked_mesh
 from maqueta.service.present import task_of
 from maqueta.service.present_reading import motion_form, reading_form
 from maqueta.service.reading_forms import MotionForm, MotionRequest, ReadingForm
-from maqueta.service.variation import version_for
+from maqueta.service.variation import version_for, version_of
 from maqueta.service.world import AnyAccount, InTransaction, InWorld, World
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.exercises import exercise_for, readable_sheet
-from maqueta.store.models import Account, ExerciseRecord, VersionRecord
+from maqueta.store.models import Account, VersionRecord
 
 router = APIRouter(prefix="/api")
 
@@ -27,7 +27,7 @@ def reading(
 ) -> ReadingForm:
     """A sheet on the bench as it is being dimensioned, as far as the exercise lets a student see it."""
     exercise = exercise_for(session, account, exercise_id)
-    version, task = _version(session, world, exercise, account), task_of(exercise)
+    version, task = version_of(world, session, exercise, account), task_of(exercise)
     insight = _insight(task, account)
     if insight == "nothing":
         return ReadingForm(insight=insight)
@@ -40,7 +40,7 @@ def motion(
 ) -> MotionForm:
     """One open size of a sheet on the bench, on the model."""
     exercise = exercise_for(session, account, exercise_id)
-    version, task = _version(session, world, exercise, account), task_of(exercise)
+    version, task = version_of(world, session, exercise, account), task_of(exercise)
     if _insight(task, account) not in ("places", "everything") or (
         account.role == "student" and not task.drafting.shown
     ):
@@ -62,10 +62,6 @@ def sheet_motion(sheet_id: int, place: int, account: AnyAccount, session: InTran
     if insight == "nothing":
         raise HTTPException(403, "The sheet is not returned yet.")
     return _motion(world, version, dimensions, place)
-
-
-def _version(session: Session, world: World, exercise: ExerciseRecord, account: Account) -> VersionRecord:
-    return version_for(world, session, exercise, account.id) if account.role == "student" else exercise.version
 
 
 def _insight(task: Exercise, account: Account) -> Insight:

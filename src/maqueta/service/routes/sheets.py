@@ -2,11 +2,7 @@
 
 from fastapi import APIRouter, HTTPException, Response
 
-from maqueta.drawing.dxf import dxf
-from maqueta.drawing.pdf import pdf
-from maqueta.drawing.sheet_ink import sheet_ink
-from maqueta.drawing.sheet_sizes import sheet_sizes
-from maqueta.drawing.svg import svg
+from maqueta.service.drawings import DrawingKind, drawing
 from maqueta.service.forms import DecisionForm, Number, RemarkForm, SheetForm
 from maqueta.service.present import (
     checked,
@@ -22,7 +18,6 @@ from maqueta.service.world import AnyAccount, Instructor, InTransaction, InWorld
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.errors import NotVisible
 from maqueta.store.exercises import decide, give_back, readable_sheet, reviewed_sheet, sheets_of
-from maqueta.store.models import SheetRecord
 
 router = APIRouter(prefix="/api/sheets")
 
@@ -59,41 +54,13 @@ def one(sheet_id: int, account: AnyAccount, session: InTransaction, world: InWor
     )
 
 
-def _document(sheet: SheetRecord) -> tuple[SheetDocument, str]:
-    return SheetDocument.model_validate(sheet.document), f"{sheet.exercise.title} - {sheet.student.name}"
-
-
-@router.get("/{sheet_id}/drawing.svg", response_class=Response)
-def as_svg(sheet_id: int, account: AnyAccount, session: InTransaction, world: InWorld) -> Response:
-    """The sheet as SVG, true to scale."""
+@router.get("/{sheet_id}/drawing.{kind}", response_class=Response)
+def as_file(sheet_id: int, kind: DrawingKind, account: AnyAccount, session: InTransaction, world: InWorld) -> Response:
+    """The sheet as SVG or PDF, true to scale, or as DXF."""
     sheet = readable_sheet(session, account, sheet_id)
-    document, title = _document(sheet)
-    groups = sheet_ink(world.dossiers.get(version_for(world, session, sheet.exercise, sheet.student_id)), document)
-    drawing = svg(groups, document.paper.layout, title)
-    headers = {"content-security-policy": "sandbox; default-src 'none'; style-src 'unsafe-inline'; font-src data:"}
-    return Response(drawing, media_type="image/svg+xml", headers=headers)
-
-
-@router.get("/{sheet_id}/drawing.pdf", response_class=Response)
-def as_pdf(sheet_id: int, account: AnyAccount, session: InTransaction, world: InWorld) -> Response:
-    """The sheet as PDF, true to scale."""
-    sheet = readable_sheet(session, account, sheet_id)
-    document, title = _document(sheet)
-    groups = sheet_ink(world.dossiers.get(version_for(world, session, sheet.exercise, sheet.student_id)), document)
-    drawing = pdf(groups, document.paper.layout, title)
-    headers = {"content-disposition": f'inline; filename="sheet-{sheet.id}.pdf"'}
-    return Response(drawing, media_type="application/pdf", headers=headers)
-
-
-@router.get("/{sheet_id}/drawing.dxf", response_class=Response)
-def as_dxf(sheet_id: int, account: AnyAccount, session: InTransaction, world: InWorld) -> Response:
-    """The sheet as DXF in millimetres, a layer for each kind of line."""
-    sheet = readable_sheet(session, account, sheet_id)
-    document, _ = _document(sheet)
     projected = world.dossiers.get(version_for(world, session, sheet.exercise, sheet.student_id))
-    drawing = dxf(sheet_ink(projected, document), sheet_sizes(projected, document))
-    headers = {"content-disposition": f'attachment; filename="sheet-{sheet.id}.dxf"'}
-    return Response(drawing, media_type="image/vnd.dxf", headers=headers)
+    title = f"{sheet.exercise.title} - {sheet.student.name}"
+    return drawing(projected, SheetDocument.model_validate(sheet.document), kind, title, f"sheet-{sheet.id}")
 
 
 @router.put("/{sheet_id}/findings/{place}")

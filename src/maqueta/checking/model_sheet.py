@@ -6,10 +6,10 @@ from maqueta.checking.exercise import Exercise
 from maqueta.checking.model_views import model_front, model_views
 from maqueta.dimensioning.centre_marks import proposed_marks
 from maqueta.dimensioning.form_model import beyond, form_model
-from maqueta.dimensioning.proposal import propose
+from maqueta.dimensioning.proposal import LOW_SIDES, Datum, propose
 from maqueta.dimensioning.rows import in_rows
+from maqueta.projection.attitude import Attitude
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.sheet.dimension import Dimension
 from maqueta.sheet.document import Paper, SheetDocument, TitleBlock, TitleField
 from maqueta.sheet.placed import placed_views
 from maqueta.sheet.scales import write_scale
@@ -55,14 +55,29 @@ def model_sheet(projected: ProjectedPart, exercise: Exercise, drafter: Drafter) 
         title=TitleBlock(fields=titles, angle=exercise.angle),
     )
 
-    def write(value: float) -> str:
-        return write_size(converted(value, part.unit, exercise.units), exercise.units, exercise.decimals, sheet.style)
-
     placed = {item.view.id: item for item in placed_views(projected, sheet)}
-    principal = {name: placed[f"v{index + 1}"] for index, name in enumerate(names)}
-    marks = list(proposed_marks(projected, principal.values())) if exercise.centre_lines else []
-    dimensions: tuple[Dimension, ...] = ()
+    principal = [placed[f"v{index + 1}"] for index in range(len(names))]
+    marks = list(proposed_marks(projected, principal)) if exercise.centre_lines else []
+    sheet = sheet.model_copy(update={"marks": tuple(marks)})
     if exercise.dimensioning.required and beyond(part) is None:
-        proposed = propose(form_model(part), part, front, list(principal.values()), write)
-        dimensions = in_rows(proposed, principal.values(), sheet.style == "asme")
-    return sheet.model_copy(update={"marks": tuple(marks), "dimensions": dimensions})
+        return dimensioned(projected, sheet, front)
+    return sheet
+
+
+def dimensioned(
+    projected: ProjectedPart, sheet: SheetDocument, front: Attitude, datum: Datum = LOW_SIDES
+) -> SheetDocument:
+    """A sheet with a complete set of dimensions in place of its own, as far as its views show the part.
+
+    Raises ValueError for a part whose sizes cannot be counted.
+    """
+    part = projected.part
+
+    def write(value: float) -> str:
+        return write_size(converted(value, part.unit, sheet.units), sheet.units, sheet.decimals, sheet.style)
+
+    views = [
+        item for item in placed_views(projected, sheet) if item.view.attitude is not None and not item.view.mirrored
+    ]
+    proposed = propose(form_model(part), part, front, views, write, datum)
+    return sheet.model_copy(update={"dimensions": in_rows(proposed, views, sheet.style == "asme")})

@@ -1,0 +1,148 @@
+"""The reader's eye and the model answer through the service: who may see how much, and what is kept."""
+
+from typing import Any
+
+import pytest
+
+from maqueta.checking.model_sheet import Drafter, model_sheet
+from maqueta.demo.workshop import EXERCISES
+from tests.conftest import LogIn, Person
+from tests.parts import demo_projected
+
+BEARING = EXERCISES[1]
+
+
+@pytest.fixture
+def student(log_in: LogIn) -> Person:
+    return log_in("sara.lindqvist")
+
+
+def _exercise(person: Person, words: str) -> dict[str, Any]:
+    return next(e for e in person.get("/api/exercises") if words in e["title"])
+
+
+def _document(**change: Any) -> dict[str, Any]:
+    """The proposed sheet of the bearing without its overall height."""
+    drafter = Drafter("A. Tester", "Evening 2", "2026-11-25")
+    sheet = model_sheet(demo_projected(BEARING.part), BEARING.task, drafter)
+    short = tuple(d for d in sheet.dimensions if d.id != "d2")
+    return sheet.model_copy(update={"dimensions": short, **change}).model_dump(mode="json")
+
+
+def _read(person: Person, exercise: dict[str, Any], document: dict[str, Any]) -> dict[str, Any]:
+    answer = person.send("POST", f"/api/exercises/{exercise['id']}/reading", json={"document": document})
+    assert answer.status_code == 200, answer.text
+    found: dict[str, Any] = answer.json()
+    return found
+
+
+def test_all_is_told_where_the_exercise_lets_it(student: Person) -> None:
+    exercise = _exercise(student, "Warp-beam bearing")
+    read = _read(student, exercise, _document())
+    assert read["insight"] == "everything"
+    assert [row["missing"] for row in read["counts"]].count(1) == len(read["open"]) == 1
+    (size,) = read["open"]
+    assert size["words"].endswith("its place is not given.")
+    assert {line["view"] for line in size["lines"]} <= {"v1", "v2"}
+    assert all(len(line["points"]) == len(line["moves"]) for line in size["lines"])
+    path = f"/api/exercises/{exercise['id']}/reading/motion"
+    moved = student.send("POST", path, json={"document": _document(), "place": 0}).json()
+    mesh = student.get(f"/api/models/{exercise['model']}/mesh")
+    assert len(moved["points"]) == len(mesh["points"])
+    assert [len(edge) for edge in moved["edges"]] == [len(edge) for edge in mesh["edges"]]
+    assert any(abs(value) > 1 for value in moved["points"])
+    assert student.status("POST", path, json={"document": _document(), "place": 7}) == 404
+
+
+@pytest.mark.parametrize(
+    ("insight", "counted", "placed", "told"),
+    [
+        ("nothing", False, False, False),
+        ("counts", True, False, False),
+        ("places", False, True, False),
+        ("everything", True, True, True),
+    ],
+)
+def test_less_insight_means_that_less_is_sent(
+    instructor: Person, log_in: LogIn, insight: str, counted: bool, placed: bool, told: bool
+) -> None:
+    parts = {part["name"]: part["id"] for part in instructor.get("/api/parts")["parts"]}
+    (group,) = instructor.get("/api/classes")
+    task = BEARING.task.model_dump(mode="json")
+    task["dimensioning"]["insight"] = insight
+    made = instructor.send(
+        "POST",
+        "/api/exercises",
+        json={
+            "part": parts["Warp-beam bearing"],
+            "school_class": group["id"],
+            "title": f"Bearing, {insight}",
+            "due_at": "2099-01-01T20:00:00Z",
+            "task": task,
+        },
+    ).json()
+    exercise = {"id": made["id"]}
+    read = _read(log_in("kemi.oduya"), exercise, _document())
+    assert (bool(read["counts"]), bool(read["open"])) == (counted, placed)
+    assert bool(read["open"] and read["open"][0]["words"]) == told
+    assert _read(instructor, exercise, _document())["insight"] == "everything"
+    status = log_in("kemi.oduya").status(
+        "POST", f"/api/exercises/{made['id']}/reading/motion", json={"document": _document(), "place": 0}
+    )
+    assert status == (200 if placed else 403)
+
+
+def test_a_returned_sheet_is_read_wholly_one_under_review_by_its_instructor_alone(
+    instructor: Person, log_in: LogIn
+) -> None:
+    wall = instructor.get(f"/api/exercises/{_exercise(instructor, 'Reed clamp')['id']}/wall")
+    returned = next(s for s in wall["sheets"] if s["state"] == "returned")
+    out = next(s for s in wall["sheets"] if s["state"] == "handed-in")
+    for sheet in (returned, out):
+        assert instructor.get(f"/api/sheets/{sheet['id']}/reading")["insight"] == "everything"
+    owner = log_in(returned["student"].lower().replace(" ", "."))
+    assert owner.get(f"/api/sheets/{returned['id']}/reading")["insight"] == "everything"
+    other = log_in(out["student"].lower().replace(" ", "."))
+    assert other.get(f"/api/sheets/{out['id']}/reading")["insight"] == "nothing"
+    assert other.status("GET", f"/api/sheets/{out['id']}/reading/0") == 403
+    assert other.status("GET", f"/api/sheets/{returned['id']}/reading") == 404
+
+
+def test_the_model_answer_is_proposed_changed_and_kept(instructor: Person, student: Person) -> None:
+    exercise = _exercise(instructor, "Pedal hinge")
+    path = f"/api/exercises/{exercise['id']}/answer"
+    proposed = instructor.get(path)
+    assert (proposed["revision"], proposed["saved_at"]) == (0, None)
+    read = _read(instructor, exercise, proposed["document"])
+    assert (read["open"], read["chains"]) == ([], [])
+    other = instructor.send("POST", f"{path}/dimensions", json={"document": proposed["document"], "width": "right"})
+    changed = other.json()
+    assert changed["dimensions"] != proposed["document"]["dimensions"]
+    assert (_read(instructor, exercise, changed)["open"], _read(instructor, exercise, changed)["chains"]) == ([], [])
+    body = {"document": changed, "base": 0}
+    assert instructor.send("PUT", path, json=body).json()["revision"] == 1
+    assert instructor.status("PUT", path, json=body) == 409
+    assert instructor.get(path)["document"] == changed
+    for kind, begins in (("pdf", b"%PDF"), ("svg", b"<svg"), ("dxf", b"  0\nSECTION")):
+        answer = instructor.send("GET", f"{path}/drawing.{kind}")
+        assert answer.content.lstrip(b"\xef\xbb\xbf").startswith(begins)
+    for method, address in (("GET", path), ("PUT", path), ("POST", f"{path}/dimensions")):
+        assert student.status(method, address, json=body) == 404
+    assert student.status("GET", f"{path}/drawing.pdf") == 403
+
+
+def test_a_student_compares_once_the_sheet_is_returned(instructor: Person, log_in: LogIn) -> None:
+    exercise = _exercise(instructor, "Reed clamp")
+    wall = instructor.get(f"/api/exercises/{exercise['id']}/wall")
+    owners = {s["state"]: log_in(s["student"].lower().replace(" ", ".")) for s in wall["sheets"]}
+    path = f"/api/exercises/{exercise['id']}/answer/drawing.pdf"
+    assert owners["returned"].status("GET", path) == 200
+    assert owners["handed-in"].status("GET", path) == 403
+
+
+def test_without_a_front_view_nothing_is_proposed(instructor: Person) -> None:
+    exercise = _exercise(instructor, "Shuttle rest")
+    path = f"/api/exercises/{exercise['id']}/answer/dimensions"
+    answer = instructor.send("POST", path, json={"document": _document(front=None)})
+    assert answer.status_code == 422
+    assert "front view" in answer.json()["message"]
