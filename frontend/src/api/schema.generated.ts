@@ -999,6 +999,7 @@ export interface components {
              * @enum {string}
              */
             kind: "angle";
+            lettering?: components["schemas"]["Lettering"] | null;
             /** Place */
             place: [
                 number,
@@ -1276,6 +1277,7 @@ export interface components {
              * @enum {string}
              */
             kind: "chamfer";
+            lettering?: components["schemas"]["Lettering"] | null;
             /** Place */
             place: [
                 number,
@@ -1481,6 +1483,8 @@ export interface components {
         DimensioningTask: {
             /** Decimals */
             decimals?: number | null;
+            /** @default {} */
+            holes_from: components["schemas"]["HolesFrom"];
             /**
              * Insight
              * @default nothing
@@ -1727,6 +1731,7 @@ export interface components {
             centre_lines: boolean;
             /**
              * @default {
+             *       "holes_from": {},
              *       "insight": "nothing",
              *       "required": true,
              *       "symmetry_by_centre_line": false
@@ -2115,6 +2120,18 @@ export interface components {
             suppressed: boolean;
         };
         /**
+         * HolesFrom
+         * @description The sides of the front view that holes have to be located from, where it matters how the part works.
+         */
+        HolesFrom: {
+            /** Depth */
+            depth?: ("front" | "rear") | null;
+            /** Height */
+            height?: ("base" | "top") | null;
+            /** Width */
+            width?: ("left side" | "right side") | null;
+        };
+        /**
          * InkForm
          * @description A sheet as ink; `snaps` are the points a pen can be set to, on sheets with drafted views.
          */
@@ -2202,6 +2219,19 @@ export interface components {
             label: string;
         };
         /**
+         * Lettering
+         * @description How a text is lettered on a sheet from elsewhere: height of capitals (mm) and turn (degrees).
+         */
+        Lettering: {
+            /** Height */
+            height: number;
+            /**
+             * Turn
+             * @default 0
+             */
+            turn: number;
+        };
+        /**
          * LineChange
          * @description One line of a given view changed by the program: the one `at` names, a point on it in the view's plane.
          */
@@ -2261,6 +2291,7 @@ export interface components {
              * @enum {string}
              */
             kind: "linear";
+            lettering?: components["schemas"]["Lettering"] | null;
             /** Place */
             place: [
                 number,
@@ -3205,6 +3236,7 @@ export interface components {
              * @enum {string}
              */
             kind: "diameter" | "radius";
+            lettering?: components["schemas"]["Lettering"] | null;
             /** Place */
             place: [
                 number,

@@ -11,6 +11,12 @@ const INSIGHTS: { value: Insight; label: string }[] = [
   { value: "everything", label: "Everything" },
 ];
 
+const SIDES = {
+  width: ["left side", "right side"],
+  height: ["base", "top"],
+  depth: ["front", "rear"],
+} as const;
+
 interface Props {
   task: Task;
   set: (change: Partial<Task>) => void;
@@ -20,27 +26,51 @@ interface Props {
 export function DimensionFields({ task, set }: Props) {
   const { dimensioning } = task;
   return (
-    <Group align="end" wrap="nowrap">
-      <Select
-        style={{ flex: 1 }}
-        label="Reader’s eye, for students while they dimension"
-        data={INSIGHTS}
-        value={dimensioning.insight}
-        allowDeselect={false}
-        onChange={(insight) =>
-          set({ dimensioning: { ...dimensioning, insight: (insight ?? "nothing") as Insight } })
-        }
-      />
-      <Switch
-        mb={8}
-        label="A centre line on an axis of symmetry tells both sides"
-        checked={dimensioning.symmetry_by_centre_line}
-        onChange={(e) =>
-          set({
-            dimensioning: { ...dimensioning, symmetry_by_centre_line: e.currentTarget.checked },
-          })
-        }
-      />
-    </Group>
+    <>
+      <Group align="end" wrap="nowrap">
+        <Select
+          style={{ flex: 1 }}
+          label="Reader’s eye, for students while they dimension"
+          data={INSIGHTS}
+          value={dimensioning.insight}
+          allowDeselect={false}
+          onChange={(insight) =>
+            set({ dimensioning: { ...dimensioning, insight: (insight ?? "nothing") as Insight } })
+          }
+        />
+        <Switch
+          mb={8}
+          label="A centre line on an axis of symmetry tells both sides"
+          checked={dimensioning.symmetry_by_centre_line}
+          onChange={(e) =>
+            set({
+              dimensioning: { ...dimensioning, symmetry_by_centre_line: e.currentTarget.checked },
+            })
+          }
+        />
+      </Group>
+      <Group grow>
+        {(["width", "height", "depth"] as const).map((direction) => (
+          <Select
+            key={direction}
+            label={`Holes along the ${direction}`}
+            data={[
+              { value: "", label: "from where they like" },
+              ...SIDES[direction].map((side) => ({ value: side, label: `from the ${side}` })),
+            ]}
+            value={dimensioning.holes_from[direction] ?? ""}
+            allowDeselect={false}
+            onChange={(side) =>
+              set({
+                dimensioning: {
+                  ...dimensioning,
+                  holes_from: { ...dimensioning.holes_from, [direction]: side || null },
+                },
+              })
+            }
+          />
+        ))}
+      </Group>
+    </>
   );
 }

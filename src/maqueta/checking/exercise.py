@@ -54,6 +54,18 @@ class FrontTask(_Strict):
 Insight = Literal["nothing", "counts", "places", "everything"]
 
 
+class HolesFrom(_Strict):
+    """The sides of the front view that holes have to be located from, where it matters how the part works."""
+
+    width: Literal["left side", "right side"] | None = None
+    height: Literal["base", "top"] | None = None
+    depth: Literal["front", "rear"] | None = None
+
+    def side(self, direction: Literal["width", "height", "depth"]) -> str | None:
+        """The side asked for along a direction."""
+        return {"width": self.width, "height": self.height, "depth": self.depth}[direction]
+
+
 class DimensioningTask(_Strict):
     """What is asked of the dimensions."""
 
@@ -62,6 +74,7 @@ class DimensioningTask(_Strict):
     decimals: Annotated[int, Field(ge=0, le=4)] | None = None
     symmetry_by_centre_line: bool = False
     insight: Insight = "nothing"
+    holes_from: HolesFrom = HolesFrom()
 
 
 class Thresholds(_Strict):

@@ -6,6 +6,7 @@ from typing import Any, Final
 from maqueta.checking.alignment import check_alignment
 from maqueta.checking.angle import check_angle
 from maqueta.checking.catalogue import CATALOGUE, wording
+from maqueta.checking.dimension_choice import check_choice
 from maqueta.checking.dimension_form import check_form
 from maqueta.checking.dimension_survey import DimensionSurvey
 from maqueta.checking.dimensions import check_dimensions
@@ -13,6 +14,7 @@ from maqueta.checking.exercise import CRITERIA, Criterion, Exercise
 from maqueta.checking.finding import Finding
 from maqueta.checking.front import check_front
 from maqueta.checking.layout import check_layout
+from maqueta.checking.lettering import check_lettering
 from maqueta.checking.lines import check_lines
 from maqueta.checking.marks import Mark, mark
 from maqueta.checking.placement import check_placement
@@ -56,8 +58,10 @@ def check(projected: ProjectedPart, exercise: Exercise, sheet: SheetDocument) ->
         findings += criterion(survey)
     findings += check_dimensions(dimensions)
     findings += check_form(dimensions)
+    findings += check_choice(dimensions)
     if exercise.dimensioning.required:
         findings += check_placement(dimensions)
+        findings += check_lettering(dimensions)
     findings += check_layout(survey)
     findings += check_title(survey)
     return Check(survey, tuple(findings), _unjudged(survey, dimensions), dimensions)

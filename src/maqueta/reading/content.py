@@ -90,6 +90,8 @@ class Size:
     place: Point
     text: str
     vertex: Point | None = None
+    #: Height of capitals and turn (degrees) of the text, where the file shows it.
+    lettering: tuple[float, float] | None = None
 
 
 @dataclass(frozen=True, slots=True)

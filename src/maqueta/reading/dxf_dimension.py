@@ -1,6 +1,7 @@
 """Dimension entities of a DXF file as sizes: what each was taken from (R12 to R2018, group codes as published)."""
 
 import math
+from dataclasses import replace
 from typing import Any, Final
 
 from ezdxf.tools.text import fast_plain_mtext
@@ -16,7 +17,20 @@ _ACROSS: Final = 64
 
 def size_of(entity: Any) -> Size | None:
     """The size a dimension entity stands for, with what is written at it; None for a kind that is not read."""
-    text = _written(entity)
+    size = _measured(entity, _written(entity))
+    return None if size is None else replace(size, lettering=_lettering(entity))
+
+
+def _lettering(entity: Any) -> tuple[float, float] | None:
+    shown = _text_of(entity)
+    if shown is None:
+        return None
+    if shown.dxftype() == "MTEXT":
+        return float(shown.dxf.get("char_height", 2.5)), float(shown.get_rotation())
+    return float(shown.dxf.get("height", 2.5)), float(shown.dxf.get("rotation", 0.0))
+
+
+def _measured(entity: Any, text: str) -> Size | None:
     place = point_of(entity.dxf.get("defpoint", (0, 0, 0)))
     match entity.dimtype:
         case kind if kind in (_DIAMETER, _RADIUS):

@@ -334,10 +334,22 @@ def _moved(source: "_Collector | Content", move: Similarity) -> Content:
     scale = move.scale
     marks = tuple(mark.with_piece(mark.piece.moved(move)) for mark in source.marks)
     words = tuple(replace(w, at=move(w.at), height=w.height * scale) for w in source.words)
-    sizes = tuple(replace(s, first=move(s.first), second=move(s.second), place=move(s.place)) for s in source.sizes)
+    sizes = tuple(_moved_size(size, move) for size in source.sizes)
     pointers = tuple(replace(p, points=tuple(move(q) for q in p.points)) for p in source.pointers)
     filled = tuple(tuple(move(q) for q in shape) for shape in source.filled)
     return Content(marks, words, sizes, pointers, filled, ())
+
+
+def _moved_size(size: Size, move: Similarity) -> Size:
+    height_and_turn = size.lettering
+    return replace(
+        size,
+        first=move(size.first),
+        second=move(size.second),
+        place=move(size.place),
+        vertex=None if size.vertex is None else move(size.vertex),
+        lettering=height_and_turn and (height_and_turn[0] * move.scale, height_and_turn[1] + math.degrees(move.turn)),
+    )
 
 
 def _millimetres(document: Any, collector: _Collector) -> float:

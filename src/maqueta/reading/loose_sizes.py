@@ -123,7 +123,10 @@ def _linear(
                 turn = math.atan2(axis.along[1], axis.along[0])
                 if best is None or cost < best[0]:
                     place = axis.point((low + high) / 2)
-                    best = (cost, Size("linear", first, second, turn, place, word.text))
+                    best = (
+                        cost,
+                        Size("linear", first, second, turn, place, word.text, lettering=(word.height, word.turn)),
+                    )
     return best[1] if best is not None else None
 
 

@@ -11,7 +11,7 @@ from maqueta.projection.line_set import LineSet, extremes
 from maqueta.reading.content import Pointer, Size, Words
 from maqueta.reading.groups import apart
 from maqueta.reading.slanted_sizes import angle_at, chamfer_at
-from maqueta.sheet.dimension import Dimension, LinearDimension, RoundDimension
+from maqueta.sheet.dimension import Dimension, Lettering, LinearDimension, RoundDimension
 from maqueta.sheet.placed import PlacedView
 
 #: Extension lines start about 1.5 mm off the outline (ASME Y14.5, from memory); points are looked for this far off.
@@ -44,7 +44,7 @@ def tie_sizes(
         if tied is None:
             loose.append(size.text)
         else:
-            dimensions.append(tied)
+            dimensions.append(tied.model_copy(update={"lettering": _lettering(size)}))
     used: list[str] = []
     for pointer, note in _noted(pointers, words):
         tied = _note(pointer, note, views, tolerance, f"d{len(dimensions) + 1}")
@@ -52,6 +52,12 @@ def tie_sizes(
             dimensions.append(tied)
             used.append(note)
     return TiedSizes(tuple(dimensions), tuple(loose), frozenset(used))
+
+
+def _lettering(size: Size) -> Lettering | None:
+    if size.lettering is None or not 0 < size.lettering[0] <= 200:
+        return None
+    return Lettering(height=size.lettering[0], turn=math.remainder(size.lettering[1], 360.0))
 
 
 def _tied(size: Size, views: Sequence[PlacedView], tolerance: float, name: str) -> Dimension | None:

@@ -9,14 +9,25 @@ from pydantic import Field
 from maqueta.sheet.fields import Identifier, SheetPoint, ShortText, Strict, ViewPoint
 
 
+class Lettering(Strict):
+    """How a text is lettered on a sheet from elsewhere: height of capitals (mm) and turn (degrees)."""
+
+    height: Annotated[float, Field(gt=0, le=200, allow_inf_nan=False)]
+    turn: Annotated[float, Field(ge=-360, le=360, allow_inf_nan=False)] = 0.0
+
+
 class _Dimension(Strict):
-    """What all dimensions have. `place` is in sheet mm from the view's `at`; a `reference` stands in brackets."""
+    """What all dimensions have. `place` is in sheet mm from the view's `at`; a `reference` stands in brackets.
+
+    `lettering` is known of a sheet from elsewhere; ours is lettered as its style asks.
+    """
 
     id: Identifier
     view: Identifier
     place: SheetPoint
     text: ShortText | None = None
     reference: bool = False
+    lettering: Lettering | None = None
 
 
 class LinearDimension(_Dimension):

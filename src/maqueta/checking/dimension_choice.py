@@ -1,0 +1,127 @@
+"""Which size was chosen, and where and how it is written: view, datum side, decimals."""
+
+import re
+from collections.abc import Iterator
+from typing import Final
+
+from maqueta.checking.catalogue import found
+from maqueta.checking.dimension_survey import DimensionSurvey, dimension_place
+from maqueta.checking.finding import Finding
+from maqueta.dimensioning.count import DIRECTIONS, Direction, axis_of_direction
+from maqueta.dimensioning.measure import Measured
+from maqueta.dimensioning.text import read_text
+from maqueta.projection.carrier import Circle
+from maqueta.sheet.dimension import Dimension, LinearDimension
+from maqueta.solid.part import Axis, Feature
+
+_NEAR: Final = 1e-6
+_UNIT: Final = re.compile(r"(?i)\d\s*(?:mm|in|inch|inches|\"|″)\.?\)?\s*$")
+_DECIMALS: Final = re.compile(r"\d*[.,](\d+)")
+
+
+def check_choice(dimensions: DimensionSurvey) -> list[Finding]:
+    """`dimensions.contour`, `.datum` and `.decimals`."""
+    findings = [*_decimals(dimensions)]
+    if dimensions.survey.exercise.dimensioning.required and dimensions.reason is None:
+        findings += [*_contour(dimensions), *_datum(dimensions)]
+    return findings
+
+
+def _one(
+    dimensions: DimensionSurvey, rule: str, variant: str, dimension: Dimension, **parameters: str | int
+) -> Finding:
+    survey = dimensions.survey
+    placed = survey.by_id[dimension.view]
+    return found(
+        rule,
+        views=(dimension.view,),
+        at=(dimension_place(placed, dimension),),
+        parameters={"text": dimensions.text(dimension), "name": survey.name(placed), **parameters},
+        variant=variant,
+        items=(dimension.id,),
+    )
+
+
+def _located(dimensions: DimensionSurvey, item: Measured) -> list[Feature]:
+    """The holes whose axis a dimension along a model axis ends at, and nothing flat with it."""
+    dimension, axis, form = item.dimension, item.axis, dimensions.form
+    if not isinstance(dimension, LinearDimension) or axis is None:
+        return []
+    part = dimensions.survey.projected.part
+    holes = []
+    for equation in item.equations:
+        for index in equation.row:
+            unknown = form.unknowns[index]
+            flat = any(part.faces[face].kind == "plane" for face in unknown.faces)
+            if unknown.axis == axis and not flat:
+                holes += [f for f in part.features if f.kind == "hole" and set(f.faces) & set(unknown.faces)]
+    return holes
+
+
+def _contour(dimensions: DimensionSurvey) -> Iterator[Finding]:
+    """A hole is located where it is round, if any view shows it so."""
+    survey = dimensions.survey
+    for item in dimensions.measured:
+        attitude = survey.by_id[item.dimension.view].view.attitude
+        holes = _located(dimensions, item)
+        if attitude is None or not holes or any(hole.axis == attitude.side[1] for hole in holes):
+            continue
+        if all(_shown_round(dimensions, hole) for hole in holes):
+            yield _one(dimensions, "dimensions.contour", "", item.dimension)
+
+
+def _shown_round(dimensions: DimensionSurvey, hole: Feature) -> bool:
+    """Whether a view of the sheet shows a hole as a visible circle."""
+    for item in dimensions.survey.principal:
+        attitude = item.view.attitude
+        if attitude is None or attitude.side[1] != hole.axis:
+            continue
+        for piece in item.lines.of("visible"):
+            if isinstance(piece.carrier, Circle) and set(piece.faces) & set(hole.faces):
+                return True
+    return False
+
+
+def _datum(dimensions: DimensionSurvey) -> Iterator[Finding]:
+    """Holes are located from the sides the exercise names."""
+    asked = dimensions.survey.exercise.dimensioning.holes_from
+    for direction in DIRECTIONS:
+        side = asked.side(direction)
+        if side is None:
+            continue
+        axis = axis_of_direction(dimensions.front, direction)
+        level = _side_level(dimensions, direction, side, axis)
+        for item in dimensions.measured:
+            if item.axis != axis or not _located(dimensions, item):
+                continue
+            if not any(level in row for equation in item.equations for row in equation.rows):
+                yield _one(dimensions, "dimensions.datum", "", item.dimension, side=side, direction=direction)
+
+
+def _side_level(dimensions: DimensionSurvey, direction: Direction, side: str, axis: Axis) -> int | None:
+    """The level of a side of the front view."""
+    front, levels = dimensions.front, dimensions.form.along(axis)
+    towards = {"width": front.right, "height": front.up, "depth": front.side}[direction]
+    begins = side in ("left side", "base", "rear")
+    if not levels:
+        return None
+    return levels[0] if (towards[0] == "+") == begins else levels[-1]
+
+
+def _decimals(dimensions: DimensionSurvey) -> Iterator[Finding]:
+    """Typed sizes with more decimals than asked, or a unit of their own."""
+    survey = dimensions.survey
+    asked = survey.exercise.decimals
+    for dimension in survey.sheet.dimensions:
+        if dimension.text is None or survey.by_id[dimension.view].view.attitude is None:
+            continue
+        written = read_text(dimension.text)
+        if written.value is None or written.symbol in ("angle", "chamfer"):
+            continue
+        if _UNIT.search(dimension.text):
+            yield _one(dimensions, "dimensions.decimals", "unit", dimension)
+            continue
+        first = _DECIMALS.search(dimension.text)
+        decimals = len(first[1]) if first is not None else 0
+        if decimals > asked:
+            yield _one(dimensions, "dimensions.decimals", "", dimension, decimals=decimals, asked=asked)

@@ -1,0 +1,86 @@
+"""Can the dimension texts be read: how high they are, and from which sides of the sheet."""
+
+from collections.abc import Iterator, Sequence
+from typing import Final
+
+from maqueta.checking.catalogue import found
+from maqueta.checking.dimension_survey import DimensionSurvey, dimension_place
+from maqueta.checking.finding import Finding
+from maqueta.sheet.dimension import Dimension, LinearDimension
+from maqueta.sheet.document import Style
+
+#: Lowest capitals, mm: ISO 3098 (from memory) and ASME Y14.2, 0.12 in (from memory).
+LEAST_HEIGHT: Final[dict[Style, float]] = {"iso": 2.5, "asme": 3.048}
+#: Heights closer than this are even, and short of the least by no more than this are high enough (mm).
+_EVEN: Final = 0.25
+_HEIGHT_OFF: Final = 0.05
+#: Turns closer than this are one (degrees).
+_TURN_OFF: Final = 2.0
+
+
+def check_lettering(dimensions: DimensionSurvey) -> list[Finding]:
+    """`placement.lettering` and `placement.reading`, for sheets from elsewhere that show how they are lettered."""
+    return [*_heights(dimensions), *_turns(dimensions)]
+
+
+def _lettered(dimensions: DimensionSurvey) -> list[tuple[Dimension, float, float]]:
+    """Dimensions with height and turn of their texts; turns from −90 to 270 degrees."""
+    return [
+        (d, d.lettering.height, (d.lettering.turn + 90.0) % 360.0 - 90.0)
+        for d in dimensions.survey.sheet.dimensions
+        if d.lettering is not None
+    ]
+
+
+def _style(dimensions: DimensionSurvey) -> Style:
+    survey = dimensions.survey
+    return survey.exercise.dimensioning.style or survey.sheet.style
+
+
+def _heights(dimensions: DimensionSurvey) -> Iterator[Finding]:
+    lettered = _lettered(dimensions)
+    if not lettered:
+        return
+    least = LEAST_HEIGHT[_style(dimensions)]
+    low = [(d, height) for d, height, _ in lettered if height < least - _HEIGHT_OFF]
+    if low:
+        height = min(height for _, height in low)
+        yield _found(dimensions, "placement.lettering", "low", [d for d, _ in low], height=height, least=least)
+        return
+    heights = [height for _, height, _ in lettered]
+    if max(heights) - min(heights) > _EVEN:
+        odd = [d for d, height, _ in lettered if height - min(heights) > _EVEN]
+        yield _found(dimensions, "placement.lettering", "uneven", odd, height=max(heights), least=min(heights))
+
+
+def _turns(dimensions: DimensionSurvey) -> Iterator[Finding]:
+    lettered = _lettered(dimensions)
+    away = [d for d, _, turn in lettered if turn > 90.0 + _TURN_OFF or turn <= -90.0 + _TURN_OFF]
+    if away:
+        yield _found(dimensions, "placement.reading", "away", away)
+        return
+    upright = [
+        (d, abs(turn - 90.0) <= _TURN_OFF)
+        for d, _, turn in lettered
+        if isinstance(d, LinearDimension) and d.along == "up" and (abs(turn) <= _TURN_OFF or turn > 45.0)
+    ]
+    turned, level = [d for d, on in upright if on], [d for d, on in upright if not on]
+    if turned and _style(dimensions) == "asme" and dimensions.survey.exercise.dimensioning.style == "asme":
+        yield _found(dimensions, "placement.reading", "turned", turned)
+    elif turned and level:
+        fewer = turned if len(turned) <= len(level) else level
+        yield _found(dimensions, "placement.reading", "mixed", fewer)
+
+
+def _found(
+    dimensions: DimensionSurvey, rule: str, variant: str, those: Sequence[Dimension], **parameters: float
+) -> Finding:
+    by_id = dimensions.survey.by_id
+    return found(
+        rule,
+        views=tuple(dict.fromkeys(d.view for d in those)),
+        at=tuple(dimension_place(by_id[d.view], d) for d in those),
+        parameters={"count": len(those), "text": dimensions.text(those[0]), **parameters},
+        variant=variant,
+        items=tuple(d.id for d in those),
+    )

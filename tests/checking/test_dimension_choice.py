@@ -1,0 +1,162 @@
+"""Which size, in which view, from which side, with which decimals and lettering (sources beside the rules)."""
+
+import io
+from typing import Any
+
+import ezdxf
+import pytest
+
+from maqueta.checking.delivered import expectation
+from maqueta.checking.exercise import Exercise
+from maqueta.checking.finding import Finding
+from maqueta.checking.lettering import LEAST_HEIGHT
+from maqueta.checking.model_sheet import Drafter, dimensioned, model_sheet
+from maqueta.checking.report import check
+from maqueta.dimensioning.proposal import Datum
+from maqueta.drawing.dxf import dxf
+from maqueta.drawing.sheet_ink import sheet_ink
+from maqueta.drawing.sheet_sizes import sheet_sizes
+from maqueta.projection.attitude import usual
+from maqueta.reading.dxf_file import read_dxf
+from maqueta.reading.sheet import read_sheet
+from maqueta.sheet.dimension import Dimension, Lettering, LinearDimension
+from maqueta.sheet.document import SheetDocument
+from tests.parts import block, hole, projected
+
+#: A block with a hole down through it, 20 from the left and 15 from the front.
+PART = projected(block((80, 40, 20)), hole((20, 15, 20), "-z", 10))
+
+
+def task(**dimensioning: Any) -> Exercise:
+    return Exercise.model_validate(
+        {
+            "views": ["front", "top"],
+            "pictorial": "unwanted",
+            "front": {"accept": [{"side": "-y", "up": "+z"}]},
+            "dimensioning": dimensioning,
+        }
+    )
+
+
+SHEET = model_sheet(PART, task(), Drafter("A. Tester", "Evening 2", "2026-11-25"))
+
+
+def found(sheet: SheetDocument, asked: Exercise | None = None) -> list[Finding]:
+    groups = ("dimensions.", "placement.lettering", "placement.reading")
+    return [f for f in check(PART, asked or task(), sheet).findings if f.rule.startswith(groups)]
+
+
+def told(sheet: SheetDocument, asked: Exercise | None = None) -> list[tuple[str, str]]:
+    return [(f.rule, f.variant) for f in found(sheet, asked)]
+
+
+def changed(**update: Any) -> SheetDocument:
+    """The sheet with its hole's location across changed."""
+    return SHEET.model_copy(update={"dimensions": tuple(_with(d, update) for d in SHEET.dimensions)})
+
+
+def _is_across(dimension: Dimension) -> bool:
+    return isinstance(dimension, LinearDimension) and dimension.along == "across" and dimension.end[0] == 20
+
+
+def _with(dimension: Dimension, update: dict[str, Any]) -> Dimension:
+    return dimension.model_copy(update=update) if _is_across(dimension) else dimension
+
+
+def test_the_proposed_sheet_has_none_of_these() -> None:
+    assert sum(map(_is_across, SHEET.dimensions)) == 1
+    assert told(SHEET) == []
+
+
+def test_a_hole_located_where_it_is_not_round() -> None:
+    """From the front view's centre line, while the top view shows the circle."""
+    beside = changed(view="v1", start=(0, 0), end=(20, 10))
+    assert told(beside) == [("dimensions.contour", "")]
+    assert found(beside)[0].views == ("v1",)
+
+
+def test_where_no_view_shows_the_hole_round_any_will_do() -> None:
+    front = task().model_copy(update={"views": ("front", "right")})
+    sheet = model_sheet(PART, front, Drafter("A. Tester", "Evening 2", "2026-11-25"))
+    assert "dimensions.contour" not in {f.rule for f in check(PART, front, sheet).findings}
+
+
+@pytest.mark.parametrize(
+    ("side", "from_low", "wrong"),
+    [("left side", True, False), ("left side", False, True), ("right side", True, True), ("right side", False, False)],
+)
+def test_holes_from_the_side_that_matters(side: str, from_low: bool, wrong: bool) -> None:
+    sheet = dimensioned(PART, SHEET, usual("-y"), Datum(width="low" if from_low else "high"))
+    asked = task(holes_from={"width": side})
+    assert told(sheet, asked) == ([("dimensions.datum", "")] if wrong else [])
+
+
+def test_a_side_of_another_direction_is_refused_in_the_exercise() -> None:
+    with pytest.raises(ValueError, match="width"):
+        task(holes_from={"width": "base"})
+
+
+@pytest.mark.parametrize(
+    ("text", "expected"),
+    [
+        ("20", []),
+        ("20,0", []),
+        ("20.00", [("dimensions.decimals", "")]),
+        ("20 mm", [("dimensions.decimals", "unit")]),
+        ("20 MM", [("dimensions.decimals", "unit")]),
+    ],
+)
+def test_decimals_and_units_of_typed_sizes(text: str, expected: list[tuple[str, str]]) -> None:
+    assert told(changed(text=text)) == expected
+
+
+def lettered(*heights_and_turns: tuple[float, float]) -> SheetDocument:
+    """The sheet with its dimensions lettered in turn as given."""
+    given = list(heights_and_turns) * len(SHEET.dimensions)
+    dimensions = tuple(
+        d.model_copy(update={"lettering": Lettering(height=height, turn=turn)})
+        for d, (height, turn) in zip(SHEET.dimensions, given, strict=False)
+    )
+    return SHEET.model_copy(update={"dimensions": dimensions})
+
+
+def turned(upright: float, *, first: float | None = None) -> SheetDocument:
+    """The sheet with the texts of sizes that run up turned, the first of them perhaps otherwise."""
+    dimensions = []
+    for d in SHEET.dimensions:
+        up = isinstance(d, LinearDimension) and d.along == "up"
+        turn = upright if up else 0.0
+        if up and first is not None:
+            turn, first = first, None
+        dimensions.append(d.model_copy(update={"lettering": Lettering(height=3.5, turn=turn)}))
+    return SHEET.model_copy(update={"dimensions": tuple(dimensions)})
+
+
+def test_lettering_that_is_too_low_or_uneven() -> None:
+    assert {"iso": 2.5, "asme": pytest.approx(0.12 * 25.4)} == LEAST_HEIGHT
+    assert told(lettered((2.5, 0))) == []
+    assert told(lettered((2.3, 0))) == [("placement.lettering", "low")]
+    assert told(lettered((2.8, 0)), task(style="asme")) == [("placement.lettering", "low")]
+    assert told(lettered((3.5, 0), (5, 0))) == [("placement.lettering", "uneven")]
+    assert told(lettered((3.5, 0), (3.6, 0))) == []
+
+
+def test_reading_directions() -> None:
+    assert told(turned(90)) == []
+    assert told(turned(0)) == []
+    assert told(turned(-90)) == told(turned(270)) == [("placement.reading", "away")]
+    assert told(turned(90, first=0)) == [("placement.reading", "mixed")]
+    assert told(turned(90), task(style="asme")) == [("placement.reading", "turned")]
+
+
+def test_lettering_is_read_from_a_file() -> None:
+    data = dxf(sheet_ink(PART, SHEET), sheet_sizes(PART, SHEET))
+    file = ezdxf.read(io.StringIO(data.decode()))
+    for entity in file.modelspace().query("DIMENSION"):
+        for text in entity.get_geometry_block().query("TEXT"):
+            text.dxf.height = 2.0
+    stream = io.StringIO()
+    file.write(stream)
+    sheet = read_sheet(read_dxf(stream.getvalue().encode()), PART, expectation(PART, task())).document
+    assert {d.lettering.height for d in sheet.dimensions if d.lettering} == {2.0}
+    assert [f.rule for f in found(sheet)] == ["placement.lettering"]
