@@ -8,11 +8,13 @@ from pathlib import Path
 sys.path.insert(0, str(Path(__file__).resolve().parent.parent))
 
 from playwright.sync_api import Browser, Page
-from tests.browser.bench_actions import box_of, click, on_screen, saved
+from tests.browser.bench_actions import box_of, click, keep_sheet, on_screen, saved, sheet, stage
+from tests.parts import demo_projected
 from tests.reading.demo_files import demo_file
 from tests.server_process import chromium, free_port, new_page, running
 
-from maqueta.demo.workshop import demo_recipe
+from maqueta.checking.model_sheet import Drafter, model_sheet
+from maqueta.demo.workshop import EXERCISES, demo_recipe
 from maqueta.solid.source import part_of_recipe
 from maqueta.solid.step import write_step
 
@@ -51,6 +53,9 @@ def instructor_views(browser: Browser, address: str) -> None:
     take(page, "wall")
     page.get_by_role("button", name=re.compile("Sheet of Paul Nakagawa")).click()
     take(page, "table")
+    page.goto("/exercises/3/bench")
+    page.get_by_text("Everything is determined, and nothing twice.").wait_for()
+    take(page, "model-answer")
     dark = new_page(browser, address, "ines.corvalho", dark=True)
     dark.goto("/exercises/1/wall")
     dark.get_by_role("button", name=re.compile("Sheet of Nela")).click()
@@ -127,9 +132,26 @@ def student_views(browser: Browser, address: str) -> None:
             page.get_by_role("button", name="Show the −Y side").click()
         take(page, f"bench-{name.lower()}")
     drafting(new_page(browser, address, "elio.marchetti"))
+    readers_eye(new_page(browser, address, "iker.valtierra"))
     phone = new_page(browser, address, "lena.achterberg", size=(390, 800))
     phone.get_by_role("link", name=re.compile("Reed clamp")).click()
     take(phone, "slip-phone")
+
+
+def readers_eye(page: Page) -> None:
+    """A sheet with one size too few and one too many, as its reader sees it."""
+    demo = EXERCISES[1]
+    whole = model_sheet(demo_projected(demo.part), demo.task, Drafter("Iker Valtierra", "Evening 2", "2026-11-25"))
+    first = whole.dimensions[0]
+    twice = first.model_copy(update={"id": "twice", "place": (first.place[0], first.place[1] - 8.0)})
+    kept = tuple(d for d in whole.dimensions if d.id != "d2")
+    page.goto("/exercises/2/bench")
+    sheet(page).wait_for()
+    keep_sheet(page, whole.model_copy(update={"dimensions": (*kept, twice)}))
+    page.reload()
+    stage(page, "Dimensions")
+    page.get_by_label("Closed chains").get_by_role("button").first.click()
+    take(page, "readers-eye")
 
 
 def drafting(page: Page) -> None:
@@ -166,7 +188,6 @@ def main() -> None:
     port = free_port()
     address = f"http://127.0.0.1:{port}"
     with tempfile.TemporaryDirectory() as folder, running(Path(folder) / "var", port), chromium() as browser:
-        take(new_page(browser, address), "log-in")
         instructor_views(browser, address)
         student_views(browser, address)
         files_of_a_class(browser, address)

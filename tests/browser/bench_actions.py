@@ -4,6 +4,8 @@ import re
 
 from playwright.sync_api import Locator, Page, expect
 
+from maqueta.sheet.document import SheetDocument
+
 Point = tuple[float, float]
 
 
@@ -69,3 +71,19 @@ def saved(page: Page) -> None:
 
 def look_at(page: Page, side: str) -> None:
     page.get_by_role("button", name=f"Show the {side}").click()
+
+
+def keep_sheet(page: Page, document: SheetDocument) -> None:
+    """Put a sheet that was drawn before in the place of the one on the bench; it shows after a reload."""
+    status = page.evaluate(
+        """async ([exercise, document]) => {
+            const { token } = await (await fetch("/api/me")).json();
+            const path = `/api/exercises/${exercise}/sheet`;
+            const headers = { "content-type": "application/json", "x-maqueta-token": token };
+            const { revision } = await (await fetch(path)).json();
+            const body = JSON.stringify({ base: revision, document });
+            return (await fetch(path, { method: "PUT", headers, body })).status;
+        }""",
+        [int(page.url.split("/")[-2]), document.model_dump(mode="json")],
+    )
+    assert status == 200

@@ -132,3 +132,31 @@ def test_the_order_of_dimensions_does_not_matter(case: str, random: Any) -> None
         assert one.keys() == other.keys()
         assert np.allclose([one[k] for k in one], [other[k] for k in one])
     assert {frozenset(c.members) for c in before.chains} == {frozenset(c.members) for c in after.chains}
+
+
+@settings(max_examples=40, deadline=None)
+@given(st.sampled_from(sorted(CASES)), st.randoms())
+def test_any_complete_set_is_as_good_as_another(case: str, random: Any) -> None:
+    """A set put together at random: whatever it is, it closes no chain, and each of its members is needed."""
+    part = part_of(case)
+    form = form_model(part.part)
+    sighted = {item.view.id: Sighted(form, part.part, neighbour(USUAL_FRONT, item.view.id)) for item in views_of(part)}
+    pool = [item.measured.equations for item in proposal(form, part)]
+    pool += [measure(sighted[d.view], d).equations for d in everything_measurable(form, part)]
+    pool = [equations for equations in pool if equations and not any(e.others or e.customary for e in equations)]
+    random.shuffle(pool)
+    said: list[Equation] = []
+    for number, equations in enumerate(pool):
+        named = [Equation(f"d{number}", e.row) for e in equations if e.row]
+        more = read(form, [*said, *named])
+        if not more.chains and len(more.open) == len(read(form, said).open) - len(named):
+            said += named
+    whole = read(form, said)
+    assert whole.chains == ()
+    assert len(whole.open) == form.least - len(said)
+    if whole.open or not said:
+        return
+    gone = random.randrange(len(said))
+    assert len(read(form, said[:gone] + said[gone + 1 :]).open) == 1
+    again = read(form, [*said, Equation("again", said[gone].row)]).chains
+    assert [set(chain.members) for chain in again] == [{said[gone].owner, "again"}]

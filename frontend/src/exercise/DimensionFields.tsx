@@ -27,35 +27,22 @@ export function DimensionFields({ task, set }: Props) {
   const { dimensioning } = task;
   return (
     <>
-      <Group align="end" wrap="nowrap">
-        <Select
-          style={{ flex: 1 }}
-          label="Reader’s eye, for students while they dimension"
-          data={INSIGHTS}
-          value={dimensioning.insight}
-          allowDeselect={false}
-          onChange={(insight) =>
-            set({ dimensioning: { ...dimensioning, insight: (insight ?? "nothing") as Insight } })
-          }
-        />
-        <Switch
-          mb={8}
-          label="A centre line on an axis of symmetry tells both sides"
-          checked={dimensioning.symmetry_by_centre_line}
-          onChange={(e) =>
-            set({
-              dimensioning: { ...dimensioning, symmetry_by_centre_line: e.currentTarget.checked },
-            })
-          }
-        />
-      </Group>
+      <Select
+        label="Reader’s eye, for students while they dimension"
+        data={INSIGHTS}
+        value={dimensioning.insight}
+        allowDeselect={false}
+        onChange={(insight) =>
+          set({ dimensioning: { ...dimensioning, insight: (insight ?? "nothing") as Insight } })
+        }
+      />
       <Group grow>
         {(["width", "height", "depth"] as const).map((direction) => (
           <Select
             key={direction}
             label={`Holes along the ${direction}`}
             data={[
-              { value: "", label: "from where they like" },
+              { value: "", label: "from any side" },
               ...SIDES[direction].map((side) => ({ value: side, label: `from the ${side}` })),
             ]}
             value={dimensioning.holes_from[direction] ?? ""}
@@ -71,6 +58,15 @@ export function DimensionFields({ task, set }: Props) {
           />
         ))}
       </Group>
+      <Switch
+        label="A centre line on an axis of symmetry tells both sides"
+        checked={dimensioning.symmetry_by_centre_line}
+        onChange={(e) =>
+          set({
+            dimensioning: { ...dimensioning, symmetry_by_centre_line: e.currentTarget.checked },
+          })
+        }
+      />
     </>
   );
 }

@@ -95,7 +95,7 @@ function Chains({ reader }: { reader: Reader }) {
   return (
     <>
       <Text size="sm" fw={600} mt="sm">
-        {plural(chains.length, "closed chain")}
+        {plural(chains.length, "size")} too many
       </Text>
       <ul className={classes.list} aria-label="Closed chains">
         {chains.map((chain, place) => (

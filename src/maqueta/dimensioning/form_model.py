@@ -167,6 +167,10 @@ def _vertices(part: Part) -> Iterator[_Vertex]:
 
 def _meeting(system: System, surfaces: Sequence[Surface], vertex: _Vertex) -> Iterator[Corner]:
     point = np.array(vertex.point) / vertex.size
+    square = _square(surfaces, vertex.faces)
+    if square is not None:
+        yield Corner(point, square, vertex.faces, True)
+        return
     own = (-1, -2, -3)
     moving = Change(dict(zip(own, np.eye(3), strict=True)))
     solved = system.join(own, incidence(surfaces, vertex.faces, vertex.smooth, point, moving))
@@ -175,6 +179,17 @@ def _meeting(system: System, surfaces: Sequence[Surface], vertex: _Vertex) -> It
         for index, way in zip(own, np.eye(3), strict=True):
             change = change.crossed(solved[index], way)
         yield Corner(point, change, vertex.faces, not vertex.smooth)
+
+
+def _square(surfaces: Sequence[Surface], faces: Sequence[int]) -> Change | None:
+    """How a corner of faces square to all three model axes moves, which is plain; None for any other corner."""
+    parts: dict[int, Array] = {}
+    for face in faces:
+        surface = surfaces[face]
+        if surface.kind != "plane" or surface.turning.parts:
+            return None
+        parts[surface.offset] = surface.r * surface.axis
+    return Change(parts) if len(parts) == 3 else None
 
 
 def _ring(system: System, surfaces: Sequence[Surface], edge: Edge, part: Part) -> Iterator[Ring]:

@@ -9,6 +9,8 @@ import numpy as np
 from maqueta.dimensioning.form_equations import SAME, Array, Change, System, summed
 from maqueta.solid.part import Face, Part
 
+#: Parts of unit vectors that differ by less are equal.
+_TOLD_APART: Final = 10 * SAME
 _FULL_TURN: Final = 2 * math.pi - 1e-6
 
 
@@ -68,20 +70,24 @@ class _Stations:
 
     def __init__(self, system: System) -> None:
         self._system = system
-        self._known: list[tuple[Array, float, int]] = []
+        #: By direction, as far as directions are told apart: values met along it, with their unknowns.
+        self._known: dict[tuple[int, ...], list[tuple[float, int]]] = {}
 
     def at(self, direction: Array, value: float) -> tuple[int, float]:
-        """The unknown of a coordinate along a direction, and its sense: −1 where the direction was met reversed."""
-        for other, known, index in self._known:
-            sense = float(np.sign(other @ direction))
-            if abs(abs(other @ direction) - 1) < SAME and abs(known - sense * value) < SAME:
+        """The unknown of a coordinate along a direction, and its sense: −1 where it runs against the direction.
+
+        Opposite directions share their unknowns; along a model axis these run with the axis.
+        """
+        key = tuple(round(part / _TOLD_APART) for part in direction.tolist())
+        sense = 1.0 if next(part for part in key if part) > 0 else -1.0
+        value = sense * value
+        along = self._known.setdefault(key if sense > 0 else tuple(-part for part in key), [])
+        for known, index in along:
+            if abs(known - value) < SAME:
                 return index, sense
-        square = bool(np.abs(direction).max() > 1 - SAME)
-        # Along a model axis values run with the axis, whichever way the first plane faced.
-        sense = float(np.sign(direction.sum())) if square else 1.0
-        direction, value = sense * direction, sense * value
-        index = self._system.unknown("level" if square else "offset", value, direction)
-        self._known.append((direction, value, index))
+        square = max(abs(part) for part in direction.tolist()) > 1 - SAME
+        index = self._system.unknown("level" if square else "offset", value, sense * direction)
+        along.append((value, index))
         return index, sense
 
 

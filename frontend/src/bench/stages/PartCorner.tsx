@@ -9,7 +9,7 @@ import classes from "../Bench.module.css";
 export function PartCorner({ bench }: { bench: Bench }) {
   const turn = useMemo(() => turnOfCorner("+-+", bench.up), [bench.up]);
   return (
-    <div className={classes.model} style={{ height: 160, marginBottom: 14 }}>
+    <div className={classes.corner}>
       <PartView
         model={bench.exercise.model}
         turn={turn}
