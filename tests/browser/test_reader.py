@@ -146,3 +146,18 @@ def test_an_exercise_says_how_much_students_see(open_page: Open) -> None:
         int(page.url.split("/")[-2]),
     )
     assert (asked["insight"], asked["holes_from"]["width"]) == ("counts", "right side")
+
+
+def test_a_note_is_led_to_what_it_is_about(open_page: Open) -> None:
+    page = _at_the_bench(open_page, "iker.valtierra", _sheet())
+    stage(page, "Title")
+    notes = page.get_by_label("Notes")
+    notes.get_by_role("button", name="Add a note").click()
+    notes.get_by_role("button", name="Leader", exact=True).click()
+    _, bottom, right, _ = box_of(page, "v1")
+    click(page, (right, bottom))
+    saved(page)
+    note = sheet(page).locator('[data-role="note"]')
+    expect(note.locator("polygon")).to_have_count(1)
+    notes.get_by_role("button", name="No leader").click()
+    expect(note.locator("polygon")).to_have_count(0)

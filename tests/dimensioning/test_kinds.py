@@ -173,3 +173,27 @@ def test_a_groove_located_by_its_centre() -> None:
     assert len(reading(part, *said).open) == 1
     assert reading(part, *said, middle).open == ()
     assert len(reading(part, *said, middle, (FRONT, across((0, 0), (30, 20)))).chains) == 1
+
+
+FLANGE = made(
+    revolve((10, 0), (40, 0), (40, 8), (10, 8)),
+    *(hole((30 * math.cos(k * math.pi / 3 + 0.2), 30 * math.sin(k * math.pi / 3 + 0.2), 8), "-z", 6) for k in range(6)),
+)[1]
+
+
+def test_a_pitch_circle_places_all_holes_evenly_on_it() -> None:
+    """Rim, bore and thickness; one diameter for six holes, one for the circle through their centres."""
+    at = (30 * math.cos(0.2), 30 * math.sin(0.2))
+    said: list[tuple[Attitude, Dimension]] = [
+        (TOP, diameter((0, 0), 80)),
+        (TOP, diameter((0, 0), 20)),
+        (FRONT, up((-40, 0), (-40, 8))),
+        (TOP, diameter(at, 6, count=6)),
+    ]
+    pitch = diameter((0, 0), 60).model_copy(update={"pitch": True})
+    assert len(reading(FLANGE, *said).open) == 12
+    whole = reading(FLANGE, *said, (TOP, pitch))
+    assert (whole.open, whole.chains) == ((), ())
+    twice = reading(FLANGE, *said, (TOP, pitch), (TOP, pitch))
+    assert [set(c.members) for c in twice.chains] == [{"d4", "d5"}]
+    assert len(reading(FLANGE, *said[:3], (TOP, diameter(at, 6)), (TOP, pitch)).open) == 5

@@ -17,10 +17,10 @@ from maqueta.drawing.sheet_sizes import sheet_sizes
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.dxf_file import read_dxf
 from maqueta.reading.sheet import read_sheet
-from maqueta.sheet.dimension import AngleDimension, ChamferDimension, LinearDimension
+from maqueta.sheet.dimension import AngleDimension, ChamferDimension, LinearDimension, RoundDimension
 from maqueta.sheet.document import SheetDocument
-from tests.dimensioning.counted_parts import extrude
-from tests.parts import projected
+from tests.dimensioning.counted_parts import extrude, revolve
+from tests.parts import hole, projected
 
 #: A stop with a bevelled corner and a long slope: width, height, depth, chamfer (2), end of the slope, its angle.
 PART = projected(extrude((0, 0), (80, 0), (80, 36), (76, 40), (60, 40), (0, 15), depth=25))
@@ -128,6 +128,23 @@ def test_dimensions_of_a_general_library_are_read(add: Any) -> None:
     back = delivered(_by_library(sheet(angle=False), add))
     assert len(back.dimensions) == len(sheet().dimensions)
     assert rules(back) == set()
+
+
+def test_a_pitch_circle_goes_out_and_comes_back() -> None:
+    """A disc with four holes: rim, thickness, the holes' diameter and the circle through their centres."""
+    holes = [hole((30 * math.cos(t), 30 * math.sin(t), 8), "-z", 6) for t in (0.3, 1.87079633, 3.44159265, 5.01238898)]
+    disc = projected(revolve((0, 0), (40, 0), (40, 8), (0, 8)), *holes)
+    task = TASK.model_copy(update={"views": ("front", "top")})
+    drafter = Drafter("A. Tester", "Evening 2", "2026-11-25")
+    sheet = model_sheet(disc, task, drafter)
+    assert sorted(d.kind for d in sheet.dimensions) == ["diameter", "diameter", "linear", "linear"]
+    assert [d.count for d in sheet.dimensions if isinstance(d, RoundDimension)] == [4, 1]
+    file = dxf(sheet_ink(disc, sheet), sheet_sizes(disc, sheet))
+    back = read_sheet(read_dxf(file), disc, expectation(disc, task)).document
+    assert [d.pitch for d in back.dimensions if isinstance(d, RoundDimension)].count(True) == 1
+    for document in (sheet, back):
+        found = {f.rule for f in check(disc, task, document).findings if f.severity == "error"}
+        assert found == set()
 
 
 def test_the_demo_part_is_what_the_comment_says() -> None:

@@ -2574,6 +2574,8 @@ export interface components {
         /**
          * Note
          * @description A line of text, begun at `at` on its base line; `height` is that of capitals (mm), `turn` in degrees.
+         *
+         *     A `leader` runs from its beginning to what it points at.
          */
         Note: {
             /** At */
@@ -2588,6 +2590,11 @@ export interface components {
             height: number;
             /** Id */
             id: string;
+            /** Leader */
+            leader?: [
+                number,
+                number
+            ] | null;
             /** Text */
             text: string;
             /**
@@ -3217,6 +3224,8 @@ export interface components {
         /**
          * RoundDimension
          * @description The diameter or radius of a circle or arc of a view; the text stands at `place`.
+         *
+         *     With `pitch` it is the circle through the centres of holes, drawn as a centre line with the dimension.
          */
         RoundDimension: {
             /** Centre */
@@ -3237,6 +3246,11 @@ export interface components {
              */
             kind: "diameter" | "radius";
             lettering?: components["schemas"]["Lettering"] | null;
+            /**
+             * Pitch
+             * @default false
+             */
+            pitch: boolean;
             /** Place */
             place: [
                 number,
@@ -3295,6 +3309,8 @@ export interface components {
         /**
          * SheetDocument
          * @description One sheet. `front` names the view its drafter takes as the front view, `name` is that of sheet or file.
+         *
+         *     With `fractions`, sizes in inches are written as fractions instead of decimals.
          */
         SheetDocument: {
             /**
@@ -3313,6 +3329,11 @@ export interface components {
              * @constant
              */
             format: 1;
+            /**
+             * Fractions
+             * @default false
+             */
+            fractions: boolean;
             /** Front */
             front?: string | null;
             /**
@@ -3920,6 +3941,17 @@ export interface components {
             id: string;
             /** Name */
             name: string;
+            /**
+             * Pitch Circles
+             * @default []
+             */
+            pitch_circles: [
+                [
+                    number,
+                    number
+                ],
+                number
+            ][];
             /** Smooth Lines */
             smooth_lines: number;
         };

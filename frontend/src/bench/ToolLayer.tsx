@@ -50,8 +50,9 @@ export function ToolLayer({ bench, ink, drawn, scale, toSheet }: Props) {
   const placing = needed > 0 && taken.length === needed;
   const kinds = kindsFor(tool);
 
+  const pointing = tool === "leader";
   const pointAt = (at: Point) => {
-    if (placing) {
+    if (placing || pointing) {
       setPlace(at);
       return;
     }
@@ -59,6 +60,15 @@ export function ToolLayer({ bench, ink, drawn, scale, toSheet }: Props) {
     else setHover(nearest(picks, at, REACH_PX / scale, kinds, taken[0]?.view));
   };
   const act = () => {
+    if (pointing && place) {
+      const chosen = bench.selection?.id;
+      draft.change((now) => ({
+        ...now,
+        notes: now.notes.map((n) => (n.id === chosen ? { ...n, leader: place } : n)),
+      }));
+      bench.setTool("move");
+      return;
+    }
     if (placing && place) {
       const made = dimensionMade(tool, taken, place, ink, drawn, draft.document);
       if (made) draft.change((now) => ({ ...now, dimensions: [...now.dimensions, made] }));
@@ -100,7 +110,11 @@ export function ToolLayer({ bench, ink, drawn, scale, toSheet }: Props) {
     if (event.key === "Enter") act();
     else if (event.key.startsWith("Arrow")) {
       const [dx, dy] = WAYS[event.key]!;
-      if (placing && place) setPlace([place[0] + dx * KEY_STEP_MM, place[1] + dy * KEY_STEP_MM]);
+      if (pointing) {
+        const from = place ?? draft.document.notes.find((n) => n.id === bench.selection?.id)?.at;
+        if (from) setPlace([from[0] + dx * KEY_STEP_MM, from[1] + dy * KEY_STEP_MM]);
+      } else if (placing && place)
+        setPlace([place[0] + dx * KEY_STEP_MM, place[1] + dy * KEY_STEP_MM]);
       else if (tool === "size") {
         const from = hover?.at ?? [0, 0];
         const next = hover
@@ -150,6 +164,7 @@ export function ToolLayer({ bench, ink, drawn, scale, toSheet }: Props) {
         {axis && (
           <line {...ends(flip(axis.from), flip(axis.to))} strokeDasharray="6 0.75 0.4 0.75" />
         )}
+        {pointing && place && <Shown pick={{ kind: "point", view: "", at: place }} flip={flip} />}
         {placing && place && <Ghost tool={tool} taken={taken} place={place} flip={flip} />}
       </g>
     </g>

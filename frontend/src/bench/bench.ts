@@ -26,6 +26,7 @@ export type Tool =
   | "radius"
   | "angle"
   | "chamfer"
+  | "leader"
   | DraftTool;
 
 export interface Selection {

@@ -44,6 +44,7 @@ export function dimensionMade(
       centre: own(first.centre),
       radius: first.radius / factor,
       count: 1,
+      pitch: first.pitch,
     };
   if (tool === "chamfer" && first.kind === "line")
     return { ...common, kind: "chamfer", start: own(first.start), end: own(first.end), count: 1 };

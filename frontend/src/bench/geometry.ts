@@ -52,7 +52,16 @@ export function nextId(prefix: string, taken: { id: string }[]): string {
 export type Pick =
   | { kind: "point"; view: string; at: Point }
   | { kind: "line"; view: string; at: Point; start: Point; end: Point }
-  | { kind: "circle"; view: string; at: Point; centre: Point; radius: number; full: boolean };
+  | {
+      kind: "circle";
+      view: string;
+      at: Point;
+      centre: Point;
+      radius: number;
+      full: boolean;
+      /** Whether it runs through the centres of holes, and is no line of the part. */
+      pitch: boolean;
+    };
 
 function distance(a: Point, b: Point): number {
   return Math.hypot(a[0] - b[0], a[1] - b[1]);
@@ -101,8 +110,19 @@ export function pickables(ink: Ink, document: SheetDocument): Pick[] {
           centre: item.centre,
           radius: item.radius,
           full,
+          pitch: false,
         });
       }
+    }
+  }
+  for (const { id, factor, pitch_circles } of ink.views) {
+    const view = document.views.find((v) => v.id === id);
+    if (!view) continue;
+    for (const [[x, y], r] of pitch_circles) {
+      const centre: Point = [view.at[0] + factor * x, view.at[1] + factor * y];
+      const radius = factor * r;
+      const at: Point = [centre[0] + radius, centre[1]];
+      found.push({ kind: "circle", view: id, at, centre, radius, full: true, pitch: true });
     }
   }
   return found;

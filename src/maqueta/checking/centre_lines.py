@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from maqueta.checking.catalogue import found
 from maqueta.checking.finding import Finding
 from maqueta.checking.survey import Survey
-from maqueta.dimensioning.measure import centre_in_view, feature_axis
+from maqueta.dimensioning.places import centre_in_view, feature_axis
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.carrier import Circle, Point
 from maqueta.projection.line_set import Piece

@@ -98,7 +98,7 @@ def _wrong(survey: Survey, placed: PlacedView, dimension: Dimension) -> bool:
         return True
     if isinstance(dimension, ChamferDimension):
         slope = chamfer_of(dimension)[1]
-        return not _same_value(written.value, true, exercise.decimals) or (
+        return not _right(dimension.text or "", written.value, true, exercise.decimals) or (
             written.slope is not None and abs(written.slope - slope) > _ANGLE_OFF
         )
     radius, diameter = written.symbol in ("radius", "spherical"), written.symbol == "diameter"
@@ -106,7 +106,8 @@ def _wrong(survey: Survey, placed: PlacedView, dimension: Dimension) -> bool:
         true = true / 2
     elif dimension.kind == "radius" and diameter:
         true = true * 2
-    return not _same_value(written.value, true, exercise.decimals) or _wrong_beside(survey, placed, dimension, written)
+    right = _right(dimension.text or "", written.value, true, exercise.decimals)
+    return not right or _wrong_beside(survey, placed, dimension, written)
 
 
 def _wrong_beside(survey: Survey, placed: PlacedView, dimension: Dimension, written: Written) -> bool:
@@ -120,6 +121,13 @@ def _wrong_beside(survey: Survey, placed: PlacedView, dimension: Dimension, writ
         return _same_value(length, converted(true, part.unit, exercise.units), exercise.decimals)
 
     return contradicts(part, round_features(part, attitude, dimension), written, same)
+
+
+def _right(text: str, written: float, true: float, decimals: int) -> bool:
+    """Whether a written length is the true one; fractions are written to 1/64."""
+    if "/" in text:
+        return abs(written - true) <= 1 / 128 + 1e-9
+    return _same_value(written, true, decimals)
 
 
 def _same_value(written: float, true: float, decimals: int) -> bool:

@@ -10,10 +10,10 @@ from maqueta.dimensioning.proposal import LOW_SIDES, Datum, propose
 from maqueta.dimensioning.rows import in_rows
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.projected_part import ProjectedPart
+from maqueta.sheet.dimension_words import write_length
 from maqueta.sheet.document import Paper, SheetDocument, TitleBlock, TitleField
 from maqueta.sheet.placed import placed_views
 from maqueta.sheet.scales import write_scale
-from maqueta.sheet.sizes import converted, write_size
 
 
 @dataclass(frozen=True, slots=True)
@@ -74,7 +74,7 @@ def dimensioned(
     part = projected.part
 
     def write(value: float) -> str:
-        return write_size(converted(value, part.unit, sheet.units), sheet.units, sheet.decimals, sheet.style)
+        return write_length(value, sheet, part.unit)
 
     views = [
         item for item in placed_views(projected, sheet) if item.view.attitude is not None and not item.view.mirrored

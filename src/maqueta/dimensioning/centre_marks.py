@@ -3,7 +3,7 @@
 import math
 from collections.abc import Iterable, Iterator, Sequence
 
-from maqueta.dimensioning.measure import centre_in_view, feature_axis
+from maqueta.dimensioning.places import centre_in_view, feature_axis
 from maqueta.dimensioning.sighted import PICK_TOLERANCE
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.document import CentreLine, CentreMark, Mark

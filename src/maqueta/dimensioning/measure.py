@@ -7,9 +7,11 @@ from dataclasses import dataclass
 from maqueta.dimensioning.callout import said_beside
 from maqueta.dimensioning.determinacy import Equation
 from maqueta.dimensioning.form_equations import Row, less, times
+from maqueta.dimensioning.pitch_circles import pitch_circle_at, pitch_rows
+from maqueta.dimensioning.places import axis_and_sign, centre_in_view
 from maqueta.dimensioning.sighted import PICK_TOLERANCE, Sighted
 from maqueta.dimensioning.text import read_text
-from maqueta.projection.attitude import Attitude, Side
+from maqueta.projection.attitude import Attitude
 from maqueta.projection.carrier import Circle, Point
 from maqueta.sheet.dimension import (
     AngleDimension,
@@ -20,14 +22,7 @@ from maqueta.sheet.dimension import (
     span_of,
 )
 from maqueta.sheet.placed import PlacedView
-from maqueta.solid.features import across, feature_reach
 from maqueta.solid.part import AXES, Axis, Feature, Part
-
-
-def axis_and_sign(side: Side) -> tuple[Axis, float]:
-    """The model axis of a direction, and whether it runs with it (1) or against it (−1)."""
-    axis: Axis = AXES["xyz".index(side[1])]
-    return axis, -1.0 if side[0] == "-" else 1.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -136,7 +131,7 @@ def _round(sighted: Sighted, dimension: RoundDimension) -> Measured:
     alike = [rounding for rounding in sighted.roundings if abs(rounding.value - radius) <= PICK_TOLERANCE]
     named = [rounding for rounding in alike if math.dist(rounding.at, at) <= PICK_TOLERANCE]
     if not named:
-        return Measured(dimension, (), None)
+        return _pitch(sighted, dimension)
     factor = 2.0 if dimension.kind == "diameter" else 1.0
     # What is drawn on the same circle is meant as well; what is merely equal, only where a count says so.
     meant = tuple(times(rounding.row, factor) for rounding in named)
@@ -155,6 +150,18 @@ def _round(sighted: Sighted, dimension: RoundDimension) -> Measured:
     return Measured(dimension, tuple(equations), None)
 
 
+def _pitch(sighted: Sighted, dimension: RoundDimension) -> Measured:
+    """The circle through the centres of holes: one size, and the places of all of them, which are customary with it."""
+    circle = pitch_circle_at(sighted, dimension.centre, dimension.radius)
+    if circle is None:
+        return Measured(dimension, (), None)
+    first, *others = pitch_rows(sighted, circle)
+    factor = 2.0 if dimension.kind == "diameter" else 1.0
+    equations = [Equation(dimension.id, times(first, factor))]
+    equations += [Equation(dimension.id, row, customary=True) for row in others if row]
+    return Measured(dimension, tuple(equations), None)
+
+
 def round_features(part: Part, attitude: Attitude, dimension: RoundDimension) -> list[Feature]:
     """The features of the part whose circle a dimension stands at."""
     axis, _ = axis_and_sign(attitude.side)
@@ -166,27 +173,6 @@ def round_features(part: Part, attitude: Attitude, dimension: RoundDimension) ->
         and abs(f.diameter / 2 - dimension.radius) <= tolerance
         and math.dist(centre_in_view(f.at, f.axis, attitude), dimension.centre) <= tolerance
     ]
-
-
-def centre_in_view(centre: tuple[float, float], axis: Axis, attitude: Attitude) -> Point:
-    """Where an axis along the line of sight is seen: its two coordinates in the plane of a view."""
-    spot: dict[Axis, float] = dict(zip([a for a in AXES if a != axis], centre, strict=True))
-    right, right_sign = axis_and_sign(attitude.right)
-    up, up_sign = axis_and_sign(attitude.up)
-    return (right_sign * spot[right], up_sign * spot[up])
-
-
-def feature_axis(part: Part, feature: Feature, attitude: Attitude) -> tuple[Point, Point]:
-    """The axis of a feature seen from the side: its two ends in the view's plane."""
-    ends = feature_reach(part, feature)
-    first, second = across(feature.axis)
-    points = []
-    for along in ends:
-        spot = {feature.axis: along, first: feature.at[0], second: feature.at[1]}
-        right, right_sign = axis_and_sign(attitude.right)
-        up, up_sign = axis_and_sign(attitude.up)
-        points.append((right_sign * spot[right], up_sign * spot[up]))
-    return points[0], points[1]
 
 
 def overall_along(part: Part, measured: Sequence[Measured], axis: Axis, views: Mapping[str, PlacedView]) -> bool:

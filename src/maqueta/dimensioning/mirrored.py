@@ -7,7 +7,7 @@ import numpy as np
 
 from maqueta.dimensioning.form_equations import Array, Change, Row, less, summed
 from maqueta.dimensioning.form_model import FormModel
-from maqueta.dimensioning.measure import axis_and_sign
+from maqueta.dimensioning.places import axis_and_sign
 from maqueta.projection.attitude import Attitude
 from maqueta.sheet.document import CentreLine, Mark
 from maqueta.sheet.placed import PlacedView

@@ -16,7 +16,9 @@ from maqueta.dimensioning.callout import callout, holes_at, mouth_words, mouths
 from maqueta.dimensioning.count import DIRECTIONS, Direction, axis_of_direction, direction_of_axis
 from maqueta.dimensioning.form_equations import Array, dense
 from maqueta.dimensioning.form_model import FormModel
-from maqueta.dimensioning.measure import Measured, axis_and_sign, measure
+from maqueta.dimensioning.measure import Measured, measure
+from maqueta.dimensioning.pitch_circles import pitch_circles
+from maqueta.dimensioning.places import axis_and_sign
 from maqueta.dimensioning.sighted import Sighted
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.carrier import Circle, Line, Point
@@ -30,6 +32,8 @@ from maqueta.solid.part import AXES, Axis, Feature, Part
 _NOTHING: Final = 1e-6
 #: Bevels with legs up to this part of the longest size are written as chamfers (common practice, no source).
 _CHAMFER: Final = 0.12
+#: Circles closer than this (part of the longest size) are one.
+_DRAWN: Final = 1e-4
 #: How many points a size may be taken from are tried at either end.
 _TRIED: Final = 2
 
@@ -115,26 +119,27 @@ class _Chooser:
     def _added(self, basis: Array, measured: Measured) -> Array | None:
         """What the equations of a candidate add to a basis; None when one of them adds nothing."""
         rows = dense([e.row for e in measured.equations], len(self.form.unknowns)) @ self.form.motions_in_line.T
-        added = []
-        for row in rows:
+        # A circle through holes says of some of them what is drawn in line anyway.
+        pitch = isinstance(measured.dimension, RoundDimension) and measured.dimension.pitch
+        added = np.zeros((0, basis.shape[1]))
+        for row, equation in zip(rows, measured.equations, strict=True):
             length = float(np.linalg.norm(row))
-            if length <= _NOTHING:
-                return None
-            rest = row / length
+            rest = row / max(length, _NOTHING)
             for _ in range(2):
                 rest = rest - (basis @ rest) @ basis
             left = float(np.linalg.norm(rest))
-            if left <= _NOTHING:
+            if left > _NOTHING:
+                added, basis = np.vstack([added, rest / left]), np.vstack([basis, rest / left])
+            elif not (equation.customary and pitch):
                 return None
-            added.append(rest / left)
-            basis = np.vstack([basis, added[-1]])
-        return np.array(added)
+        return added
 
     def _candidates(self, sighted: Mapping[str, Sighted]) -> Iterator[tuple[Dimension, bool]]:
         for direction in DIRECTIONS:
             place = AXES.index(axis_of_direction(self.front, direction))
             for linear in self._linear(direction, self.part.low[place], self.part.high[place]):
                 yield linear, True
+        yield from ((item, False) for item in self._patterned())
         values = {direction: self._stations(direction) for direction in DIRECTIONS}
         for kind in ("level", "place", "corner"):
             if kind == "corner":
@@ -209,6 +214,32 @@ class _Chooser:
             score += any(s.kind == "cylinder" and abs(s.axis[towards]) > 0.5 for s in here)
         return score
 
+    def _patterned(self) -> Iterator[RoundDimension]:
+        """Holes evenly on a circle: one diameter with their number, and the circle through their centres."""
+        for item in self.views:
+            drawn = [piece.carrier for piece in item.lines.of(*self.kinds)]
+            for circle in pitch_circles(self.part, _attitude(item)):
+                radii = [
+                    c.radius
+                    for c in drawn
+                    if isinstance(c, Circle)
+                    and math.dist((c.x, c.y), circle.holes[0]) <= _DRAWN * self.form.size
+                    and c.radius < circle.radius
+                ]
+                size = RoundDimension(
+                    kind="diameter",
+                    id="d",
+                    view=item.view.id,
+                    centre=circle.holes[0],
+                    radius=min(radii, default=circle.radius),
+                    place=(0.0, 0.0),
+                    count=len(circle.holes),
+                )
+                if radii:
+                    yield size
+                    pitch = {"centre": circle.centre, "radius": circle.radius, "count": 1, "pitch": True}
+                    yield size.model_copy(update=pitch)
+
     def _chamfers(self) -> Iterator[ChamferDimension]:
         """Short bevels at 45°, written as leg and angle."""
         for item in self.views:
@@ -229,7 +260,7 @@ class _Chooser:
             drawn = [piece.carrier for piece in item.lines.of(*self.kinds)]
             for rounding in sighted[item.view.id].roundings:
                 centre, radius = (rounding.at[0] * size, rounding.at[1] * size), rounding.value * size
-                if not any(_is(carrier, centre, radius, 1e-4 * size) for carrier in drawn):
+                if not any(_is(carrier, centre, radius, _DRAWN * size) for carrier in drawn):
                     continue
                 plain = RoundDimension(
                     kind="diameter" if rounding.full else "radius",
@@ -311,7 +342,8 @@ def anchors(item: PlacedView, axis_index: int, value: float, kinds: Sequence[Lin
         if isinstance(piece.carrier, Circle):
             c = piece.carrier
             points.append((c.x, c.y))
-            points += [c.point(k * math.pi / 2) for k in range(4) if _within(piece.interval, k)]
+            # The outline across; a place along is taken from the centre.
+            points += [c.point(k * math.pi / 2) for k in (axis_index, axis_index + 2) if _within(piece.interval, k)]
         if isinstance(piece.carrier, Line):
             (x0, y0), (x1, y1) = piece.ends
             points.append(((x0 + x1) / 2, (y0 + y1) / 2))

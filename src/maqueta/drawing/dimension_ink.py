@@ -128,7 +128,8 @@ def _round(dimension: RoundDimension, placed: PlacedView, text: str) -> list[Ite
     centre, place = placed.to_sheet(dimension.centre), _place(dimension, placed)
     radius, distance = dimension.radius * placed.factor, math.dist(centre, place)
     outward = ((place[0] - centre[0]) / distance, (place[1] - centre[1]) / distance) if distance > 1e-9 else (1.0, 0.0)
-    return _led(_add(centre, outward, radius), place, text, outward if distance < radius else None)
+    items = _led(_add(centre, outward, radius), place, text, outward if distance < radius else None)
+    return [Arc(centre, radius, 0.0, TURN, "centre"), *items] if dimension.pitch else items
 
 
 def _led(tip: Point, place: Point, text: str, outward: Point | None = None) -> list[Item]:
@@ -144,6 +145,13 @@ def _led(tip: Point, place: Point, text: str, outward: Point | None = None) -> l
         Stroke((place, shelf), "dimension"),
         Text((place[0] + sign * (width / 2 + 1), place[1] + _TEXT_RISE), text, DIMENSION_TEXT),
     ]
+
+
+def leader_items(tip: Point, place: Point) -> list[Item]:
+    """A plain leader with its arrowhead at `tip`."""
+    distance = math.dist(tip, place)
+    away = ((tip[0] - place[0]) / distance, (tip[1] - place[1]) / distance)
+    return [_arrow(tip, away), Stroke((tip, place), "dimension")]
 
 
 def _angle(dimension: AngleDimension, placed: PlacedView, text: str, unidirectional: bool) -> list[Item]:

@@ -2,14 +2,14 @@
 
 import math
 
-from maqueta.drawing.dimension_ink import dimension_items
+from maqueta.drawing.dimension_ink import dimension_items, leader_items
 from maqueta.drawing.ink import Arc, InkGroup, Item, Stroke, Text, group
 from maqueta.drawing.pens import Pen
 from maqueta.drawing.title_ink import frame_group, title_group
 from maqueta.projection.carrier import Circle, Point
 from maqueta.projection.line_set import Piece
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.sheet.document import CENTRE_BEYOND, CentreMark, Mark, SheetDocument
+from maqueta.sheet.document import CENTRE_BEYOND, CentreMark, Mark, Note, SheetDocument
 from maqueta.sheet.placed import PlacedView, placed_views
 
 
@@ -34,8 +34,20 @@ def sheet_ink(projected: ProjectedPart, sheet: SheetDocument, construction: bool
             group(d.id, "dimension", dimension_items(d, placed[d.view], sheet, projected.part.unit), d.view)
             for d in sheet.dimensions
         ),
-        *(group(n.id, "note", [Text(n.at, n.text, n.height, n.turn, "start")]) for n in sheet.notes if n.text.strip()),
+        *(group(note.id, "note", note_items(note)) for note in sheet.notes if note.text.strip()),
     )
+
+
+def note_items(note: Note) -> list[Item]:
+    """A line of text, with the leader to what it points at."""
+    text: list[Item] = [Text(note.at, note.text, note.height, note.turn, "start")]
+    if note.leader is None:
+        return text
+    x, y = note.at
+    shelf = (x - 1.0, y + note.height / 2)
+    if math.dist(shelf, note.leader) < 1e-9:
+        return text
+    return [*text, *leader_items(note.leader, shelf)]
 
 
 def view_items(placed: PlacedView) -> list[Item]:

@@ -2,7 +2,7 @@
 
 import math
 
-from maqueta.dimensioning.measure import centre_in_view, feature_axis
+from maqueta.dimensioning.places import centre_in_view, feature_axis
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.carrier import Line, Point, Similarity
 from maqueta.projection.line_set import Piece

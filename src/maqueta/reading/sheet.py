@@ -5,6 +5,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Final
 
+from maqueta.dimensioning.pitch_circles import pitch_circles
 from maqueta.projection.carrier import Line, Similarity
 from maqueta.projection.line_set import Box, box_of
 from maqueta.projection.projected_part import ProjectedPart
@@ -92,7 +93,9 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
     axes = [mark for mark, kind in zip(marks, kinds, strict=True) if kind == "centre"]
     sizes, pointers = _loose(content, marks, kinds, settled.dropped, frame.title, placed, expected.units)
     known = [item for item in placed if item.lines.pieces]
-    tied = tie_sizes([*content.sizes, *sizes], [*content.pointers, *pointers], content.words, known, expected.tolerance)
+    pitches = {i.view.id: pitch_circles(projected.part, i.view.attitude) for i in known if i.view.attitude is not None}
+    all_sizes, leaders = [*content.sizes, *sizes], [*content.pointers, *pointers]
+    tied = tie_sizes(all_sizes, leaders, content.words, known, expected.tolerance, pitches)
     centre_lines = _centre_lines(axes, [(item.view, item.box, item.factor) for item in placed])
     document = document.model_copy(
         update={"marks": centre_lines[:MOST_MARKS], "dimensions": tied.dimensions[:MOST_DIMENSIONS]}

@@ -1,10 +1,11 @@
 """Dimensions and notes of a sheet from elsewhere, tied to the geometry they touch."""
 
 import math
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Final, Literal
 
+from maqueta.dimensioning.pitch_circles import PitchCircle
 from maqueta.dimensioning.text import read_text
 from maqueta.projection.carrier import Circle, Line, Point
 from maqueta.projection.line_set import LineSet, extremes
@@ -18,6 +19,10 @@ from maqueta.sheet.placed import PlacedView
 _GAP: Final = 3.0
 #: A note stands within this distance of the end of its leader, in letter heights.
 _NOTE_NEAR: Final = 4.0
+
+
+#: Circles through the centres of holes, by the id of the view that shows them.
+Pitches = Mapping[str, Sequence[PitchCircle]]
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,12 +40,13 @@ def tie_sizes(
     words: Sequence[Words],
     views: Sequence[PlacedView],
     tolerance: float,
+    pitches: Pitches,
 ) -> TiedSizes:
-    """Tie sizes and leader notes to views. `tolerance` is mm on paper."""
+    """Tie sizes and leader notes to views. `tolerance` is mm on paper; `pitches` are circles through holes, by view."""
     dimensions: list[Dimension] = []
     loose: list[str] = []
     for size in sizes:
-        tied = _tied(size, views, tolerance, f"d{len(dimensions) + 1}")
+        tied = _tied(size, views, tolerance, pitches, f"d{len(dimensions) + 1}")
         if tied is None:
             loose.append(size.text)
         else:
@@ -60,9 +66,9 @@ def _lettering(size: Size) -> Lettering | None:
     return Lettering(height=size.lettering[0], turn=math.remainder(size.lettering[1], 360.0))
 
 
-def _tied(size: Size, views: Sequence[PlacedView], tolerance: float, name: str) -> Dimension | None:
+def _tied(size: Size, views: Sequence[PlacedView], tolerance: float, pitches: Pitches, name: str) -> Dimension | None:
     if size.kind in ("diameter", "radius"):
-        return _round(size, views, tolerance, name)
+        return _round(size, views, tolerance, name) or _pitch(size, views, tolerance, pitches, name)
     if size.vertex is not None:
         return angle_at(size, size.vertex, views, tolerance, name)
     candidates = []
@@ -159,6 +165,21 @@ def _round(size: Size, views: Sequence[PlacedView], tolerance: float, name: str)
     if best is None or best[0] > max(2.0, 4 * tolerance):
         return None
     return _round_dimension(size.text, size.kind == "radius", best[1], best[2], size.place, name)
+
+
+def _pitch(
+    size: Size, views: Sequence[PlacedView], tolerance: float, pitches: Pitches, name: str
+) -> RoundDimension | None:
+    """The circle through the centres of holes that a size stands at."""
+    radius = math.dist(size.first, size.second)
+    for item in views:
+        for circle in pitches.get(item.view.id, ()):
+            off = math.dist(item.to_sheet(circle.centre), size.first) + abs(circle.radius * item.factor - radius)
+            if off <= max(2.0, 4 * tolerance):
+                carrier = Circle(*circle.centre, circle.radius)
+                tied = _round_dimension(size.text, size.kind == "radius", item, carrier, size.place, name)
+                return tied.model_copy(update={"pitch": True})
+    return None
 
 
 def _round_dimension(

@@ -179,6 +179,7 @@ class ViewFacts(Form):
     smooth_lines: int
     axis_lines: list[tuple[Point, Point]]
     callouts: list[CalloutForm] = Field(default=[])
+    pitch_circles: list[tuple[Point, float]] = Field(default=[])
 
 
 class AidRequest(Form):

@@ -3,7 +3,8 @@
 from maqueta.checking.scale import least_gap, proposed
 from maqueta.checking.survey import Survey
 from maqueta.dimensioning.callout import callout, mouths
-from maqueta.dimensioning.measure import centre_in_view, feature_axis
+from maqueta.dimensioning.pitch_circles import pitch_circles
+from maqueta.dimensioning.places import centre_in_view, feature_axis
 from maqueta.dimensioning.rows import FIRST_ROW, NEXT_ROW
 from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.projection.attitude import Attitude
@@ -11,8 +12,8 @@ from maqueta.projection.carrier import Interval
 from maqueta.projection.line_set import Box, LineSet
 from maqueta.service.forms import CalloutForm, InkForm, SpaceForm, ViewFacts
 from maqueta.service.present import paper_form
+from maqueta.sheet.dimension_words import write_length
 from maqueta.sheet.scales import write_scale
-from maqueta.sheet.sizes import converted, write_size
 from maqueta.sheet.snaps import snaps_of
 from maqueta.sheet.spacing import GapSum, as_fraction, bands
 from maqueta.solid.unit import MILLIMETRES
@@ -38,6 +39,9 @@ def ink_form(survey: Survey) -> InkForm:
                 hidden_lines=len(told.of("hidden")),
                 smooth_lines=len(told.of("smooth")),
                 axis_lines=list(dict.fromkeys(lines)),
+                pitch_circles=[(c.centre, c.radius) for c in pitch_circles(part, attitude)]
+                if attitude is not None and told.pieces
+                else [],
                 callouts=_callouts(survey, attitude) if attitude is not None and told.pieces else [],
             )
         )
@@ -60,7 +64,7 @@ def _callouts(survey: Survey, attitude: Attitude) -> list[CalloutForm]:
     part, sheet = survey.projected.part, survey.sheet
 
     def write(value: float) -> str:
-        return write_size(converted(value, part.unit, sheet.units), sheet.units, sheet.decimals, sheet.style)
+        return write_length(value, sheet, part.unit)
 
     found = []
     for hole in part.features:

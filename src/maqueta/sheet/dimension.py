@@ -43,9 +43,13 @@ class LinearDimension(_Dimension):
 
 
 class RoundDimension(_Dimension):
-    """The diameter or radius of a circle or arc of a view; the text stands at `place`."""
+    """The diameter or radius of a circle or arc of a view; the text stands at `place`.
+
+    With `pitch` it is the circle through the centres of holes, drawn as a centre line with the dimension.
+    """
 
     kind: Literal["diameter", "radius"]
+    pitch: bool = False
     centre: ViewPoint
     radius: Annotated[float, Field(gt=0, le=1e6, allow_inf_nan=False)]
     count: Annotated[int, Field(ge=1, le=999)] = 1

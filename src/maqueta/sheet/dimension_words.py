@@ -3,6 +3,7 @@
 from maqueta.sheet.dimension import AngleDimension, ChamferDimension, Dimension, RoundDimension, chamfer_of, true_size
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.sizes import converted, write_size
+from maqueta.sheet.spacing import as_fraction
 from maqueta.solid.unit import Unit
 
 #: Angles are written to this many decimals of a degree at most (common practice, no source).
@@ -19,9 +20,7 @@ def true_text(dimension: Dimension, sheet: SheetDocument, part_unit: Unit) -> st
     """The part's true size as this dimension would write it."""
     if isinstance(dimension, AngleDimension):
         return write_angle(true_size(dimension))
-    value = write_size(
-        converted(true_size(dimension), part_unit, sheet.units), sheet.units, sheet.decimals, sheet.style
-    )
+    value = write_length(true_size(dimension), sheet, part_unit)
     if isinstance(dimension, ChamferDimension):
         value = f"{value} × {write_angle(chamfer_of(dimension)[1])}"
     elif isinstance(dimension, RoundDimension):
@@ -29,6 +28,14 @@ def true_text(dimension: Dimension, sheet: SheetDocument, part_unit: Unit) -> st
     else:
         return value
     return f"{dimension.count}× {value}" if dimension.count > 1 else value
+
+
+def write_length(length: float, sheet: SheetDocument, part_unit: Unit) -> str:
+    """A length of the part as the sheet writes it: in decimals, or in fractions of an inch."""
+    value = converted(length, part_unit, sheet.units)
+    if sheet.fractions and sheet.units == "inch":
+        return as_fraction(value)
+    return write_size(value, sheet.units, sheet.decimals, sheet.style)
 
 
 def write_angle(degrees: float) -> str:

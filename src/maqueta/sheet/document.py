@@ -184,13 +184,17 @@ Mark = Annotated[CentreMark | CentreLine, Field(discriminator="kind")]
 
 
 class Note(Strict):
-    """A line of text, begun at `at` on its base line; `height` is that of capitals (mm), `turn` in degrees."""
+    """A line of text, begun at `at` on its base line; `height` is that of capitals (mm), `turn` in degrees.
+
+    A `leader` runs from its beginning to what it points at.
+    """
 
     id: Identifier
     text: ShortText
     at: SheetPoint
     height: Annotated[float, Field(gt=0, le=100, allow_inf_nan=False)] = 3.5
     turn: Annotated[float, Field(ge=-360, le=360, allow_inf_nan=False)] = 0.0
+    leader: SheetPoint | None = None
 
 
 class TitleBlock(Strict):
@@ -201,13 +205,17 @@ class TitleBlock(Strict):
 
 
 class SheetDocument(Strict):
-    """One sheet. `front` names the view its drafter takes as the front view, `name` is that of sheet or file."""
+    """One sheet. `front` names the view its drafter takes as the front view, `name` is that of sheet or file.
+
+    With `fractions`, sizes in inches are written as fractions instead of decimals.
+    """
 
     format: Literal[1] = 1
     paper: Paper = Paper()
     units: Unit = "mm"
     style: Style = "iso"
     decimals: Annotated[int, Field(ge=0, le=4)] = 1
+    fractions: bool = False
     front: Identifier | None = None
     views: Annotated[tuple[View, ...], Field(max_length=MOST_VIEWS)] = ()
     dimensions: Annotated[tuple[Dimension, ...], Field(max_length=MOST_DIMENSIONS)] = ()

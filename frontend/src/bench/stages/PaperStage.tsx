@@ -4,6 +4,9 @@ import type { SheetDocument } from "../../api/types";
 import { PAPERS } from "../../frame/words";
 import type { Bench } from "../bench";
 
+const DECIMALS = ["0", "1", "2", "3", "4"];
+const FRACTIONS = "fractions";
+
 /** Paper, units and standard, settled before anything is placed. */
 export function PaperStage({ bench }: { bench: Bench }) {
   const { document, draft, exercise } = bench;
@@ -62,9 +65,18 @@ export function PaperStage({ bench }: { bench: Bench }) {
       />
       <Select
         label="Decimals"
-        data={["0", "1", "2", "3", "4"]}
-        value={String(document.decimals)}
-        onChange={(value) => value && set({ decimals: Number(value) })}
+        data={[...DECIMALS, ...(document.units === "inch" ? [FRACTIONS] : [])]}
+        value={
+          document.fractions && document.units === "inch" ? FRACTIONS : String(document.decimals)
+        }
+        onChange={(value) =>
+          value &&
+          set(
+            value === FRACTIONS
+              ? { fractions: true }
+              : { fractions: false, decimals: Number(value) },
+          )
+        }
         allowDeselect={false}
       />
     </Stack>

@@ -75,11 +75,16 @@ function Notes({ bench }: { bench: Bench }) {
       ...now,
       notes: now.notes.map((note) => (note.id === id ? { ...note, text } : note)),
     }));
+  const point = (id: string) =>
+    draft.change((now) => ({
+      ...now,
+      notes: now.notes.map((note) => (note.id === id ? { ...note, leader: null } : note)),
+    }));
   const add = () => {
     const [left, bottom] = paper?.drawing_area ?? [20, 20];
     const id = nextId("n", document.notes);
     const at: [number, number] = [left + 8, bottom + 8 + 7 * (document.notes.length % 8)];
-    const note = { id, text: "NOTE", at, height: 3.5, turn: 0 };
+    const note = { id, text: "NOTE", at, height: 3.5, turn: 0, leader: null };
     draft.change((now) => ({ ...now, notes: [...now.notes, note] }));
     bench.select({ role: "note", id });
   };
@@ -99,6 +104,17 @@ function Notes({ bench }: { bench: Bench }) {
             onFocus={() => bench.select({ role: "note", id: note.id })}
             onChange={(e) => change(note.id, e.currentTarget.value)}
           />
+          <Button
+            size="compact-xs"
+            variant="default"
+            onClick={() => {
+              if (note.leader) return point(note.id);
+              bench.select({ role: "note", id: note.id });
+              bench.setTool("leader");
+            }}
+          >
+            {note.leader ? "No leader" : "Leader"}
+          </Button>
           <CloseButton
             size="sm"
             aria-label={`Take note ${note.id.slice(1)} away`}
@@ -109,6 +125,11 @@ function Notes({ bench }: { bench: Bench }) {
       <Button size="xs" variant="default" mt={6} onClick={add}>
         Add a note
       </Button>
+      {bench.tool === "leader" && (
+        <Text className="quiet small" role="status">
+          Point at what the note is about.
+        </Text>
+      )}
     </section>
   );
 }
