@@ -160,3 +160,39 @@ def test_lettering_is_read_from_a_file() -> None:
     sheet = read_sheet(read_dxf(stream.getvalue().encode()), PART, expectation(PART, task())).document
     assert {d.lettering.height for d in sheet.dimensions if d.lettering} == {2.0}
     assert [f.rule for f in found(sheet)] == ["placement.lettering"]
+
+
+def with_gaps(*gaps: float | None) -> SheetDocument:
+    """The sheet with the extension lines of its sizes beginning so far off."""
+    pair = (gaps[0], gaps[-1])
+    dimensions = tuple(
+        d.model_copy(update={"gaps": pair}) if isinstance(d, LinearDimension) else d for d in SHEET.dimensions
+    )
+    return SHEET.model_copy(update={"dimensions": dimensions})
+
+
+def gap_findings(sheet: SheetDocument) -> list[Finding]:
+    return [f for f in check(PART, task(), sheet).findings if f.rule == "placement.gap"]
+
+
+def test_extension_lines_that_touch_the_outline() -> None:
+    assert gap_findings(SHEET) == gap_findings(with_gaps(1.5)) == gap_findings(with_gaps(None)) == []
+    (finding,) = gap_findings(with_gaps(0.0))
+    assert finding.parameters["count"] == sum(isinstance(d, LinearDimension) for d in SHEET.dimensions)
+    centred = changed(gaps=(1.5, 0.0))
+    assert gap_findings(centred) == []
+
+
+@pytest.mark.parametrize(("reach", "told_of"), [(0.0, True), (1.5, False)])
+def test_gaps_are_read_from_a_file(reach: float, told_of: bool) -> None:
+    """By a dimension of a DXF library, whose style says how far its extension lines stand off."""
+    bare = SHEET.model_copy(update={"dimensions": ()})
+    file = ezdxf.read(io.StringIO(dxf(sheet_ink(PART, bare), {}).decode()))
+    x, y = SHEET.view("v1").at
+    file.modelspace().add_linear_dim(
+        base=(x, y - 12), p1=(x, y), p2=(x + 80, y), override={"dimexo": reach, "dimscale": 1, "dimtxt": 3.5}
+    ).render()
+    stream = io.StringIO()
+    file.write(stream)
+    sheet = read_sheet(read_dxf(stream.getvalue().encode()), PART, expectation(PART, task())).document
+    assert bool(gap_findings(sheet)) == told_of

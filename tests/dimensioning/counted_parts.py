@@ -130,4 +130,34 @@ COUNTED: list[tuple[str, list[dict[str, Any]], int]] = [
         ],
         4,
     ),
+    # An angle: both legs, both thicknesses, length.
+    ("angle section", [extrude((0, 0), (60, 0), (60, 10), (10, 10), (10, 50), (0, 50))], 5),
+    # A tee: width, both sides of the web, height of the foot, whole height, length.
+    (
+        "tee section",
+        [extrude((0, 0), (60, 0), (60, 10), (40, 10), (40, 50), (20, 50), (20, 10), (0, 10))],
+        6,
+    ),
+    # A leaning vee in a block: the block's three, both edges of the vee, and where its bottom is, across and down.
+    ("vee", [extrude((0, 0), (80, 0), (80, 40), (60, 40), (35, 25), (20, 40), (0, 40))], 7),
+    # A square vee, its sides drawn square to each other: one size less.
+    ("square vee", [extrude((0, 0), (80, 0), (80, 40), (60, 40), (40, 20), (20, 40), (0, 40))], 6),
+    # A shaft with a groove; both ends are drawn on one line and have one diameter: two diameters, three lengths.
+    (
+        "grooved shaft",
+        [revolve((0, 0), (20, 0), (20, 20), (16, 20), (16, 25), (20, 25), (20, 60), (0, 60))],
+        5,
+    ),
+    # A tube: two diameters and the length.
+    ("tube", [revolve((10, 0), (20, 0), (20, 50), (10, 50))], 3),
+    # A cone at either end of a shaft: one diameter, three lengths.
+    ("pointed at both ends", [revolve((0, 0), (20, 30), (20, 60), (0, 80))], 4),
+    # A dovetail: the block's three, its depth, both edges of the opening and both of the bottom.
+    (
+        "dovetail",
+        [extrude((0, 0), (80, 0), (80, 30), (55, 30), (62, 15), (20, 15), (25, 30), (0, 30))],
+        8,
+    ),
+    # Two holes that cross in space: three sizes each.
+    ("crossing holes", [BLOCK, hole((20, 15, 20), "-z", 10), hole((0, 30, 8), "+x", 6)], 9),
 ]

@@ -2284,6 +2284,11 @@ export interface components {
                 number,
                 number
             ];
+            /** Gaps */
+            gaps?: [
+                number | null,
+                number | null
+            ] | null;
             /** Id */
             id: string;
             /**

@@ -1,26 +1,53 @@
 """Can the dimension texts be read: how high they are, and from which sides of the sheet."""
 
+import math
 from collections.abc import Iterator, Sequence
 from typing import Final
 
 from maqueta.checking.catalogue import found
 from maqueta.checking.dimension_survey import DimensionSurvey, dimension_place
 from maqueta.checking.finding import Finding
+from maqueta.projection.carrier import Line, Point
 from maqueta.sheet.dimension import Dimension, LinearDimension
 from maqueta.sheet.document import Style
+from maqueta.sheet.placed import PlacedView
 
 #: Lowest capitals, mm: ISO 3098 (from memory) and ASME Y14.2, 0.12 in (from memory).
 LEAST_HEIGHT: Final[dict[Style, float]] = {"iso": 2.5, "asme": 3.048}
 #: Heights closer than this are even, and short of the least by no more than this are high enough (mm).
 _EVEN: Final = 0.25
 _HEIGHT_OFF: Final = 0.05
+#: An extension line that begins nearer than this touches the outline (mm); the gap is about 1.5 (ASME Y14.5, Mem.).
+_TOUCHING: Final = 0.2
+_ON: Final = 0.05
 #: Turns closer than this are one (degrees).
 _TURN_OFF: Final = 2.0
 
 
 def check_lettering(dimensions: DimensionSurvey) -> list[Finding]:
-    """`placement.lettering` and `placement.reading`, for sheets from elsewhere that show how they are lettered."""
-    return [*_heights(dimensions), *_turns(dimensions)]
+    """`placement.lettering`, `.reading` and `.gap`, for sheets from elsewhere that show how their sizes are drawn."""
+    return [*_heights(dimensions), *_turns(dimensions), *_touching(dimensions)]
+
+
+def _touching(dimensions: DimensionSurvey) -> Iterator[Finding]:
+    """Extension lines that touch the outline. From a centre they may run on as the centre line does."""
+    survey = dimensions.survey
+    those = []
+    for dimension in survey.sheet.dimensions:
+        if not isinstance(dimension, LinearDimension) or dimension.gaps is None:
+            continue
+        placed = survey.by_id[dimension.view]
+        ends = zip((dimension.start, dimension.end), dimension.gaps, strict=True)
+        if any(gap is not None and gap < _TOUCHING and _on_outline(placed, point) for point, gap in ends):
+            those.append(dimension)
+    if those:
+        yield _found(dimensions, "placement.gap", "", those)
+
+
+def _on_outline(placed: PlacedView, point: Point) -> bool:
+    """Whether a point is the end of a visible straight line, and not a centre."""
+    ends = [end for piece in placed.lines.of("visible") if isinstance(piece.carrier, Line) for end in piece.ends]
+    return any(math.dist(end, point) * placed.factor <= _ON for end in ends)
 
 
 def _lettered(dimensions: DimensionSurvey) -> list[tuple[Dimension, float, float]]:

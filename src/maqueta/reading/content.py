@@ -92,6 +92,8 @@ class Size:
     vertex: Point | None = None
     #: Height of capitals and turn (degrees) of the text, where the file shows it.
     lettering: tuple[float, float] | None = None
+    #: Where the extension lines of a linear size begin, where the file shows them.
+    feet: tuple[Point | None, Point | None] | None = None
 
 
 @dataclass(frozen=True, slots=True)

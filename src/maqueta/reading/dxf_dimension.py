@@ -11,6 +11,8 @@ from maqueta.reading.content import Size, SizeKind
 from maqueta.reading.dxf_curves import point_of
 
 _LINEAR, _ALIGNED, _ANGLE, _DIAMETER, _RADIUS, _ANGLE_OF_POINTS, _COORDINATE = range(7)
+#: Lines are square to each other, and in line with a point, within this part of their length.
+_SQUARE: Final = 0.01
 #: Flag of a coordinate that is measured across.
 _ACROSS: Final = 64
 
@@ -18,7 +20,30 @@ _ACROSS: Final = 64
 def size_of(entity: Any) -> Size | None:
     """The size a dimension entity stands for, with what is written at it; None for a kind that is not read."""
     size = _measured(entity, _written(entity))
-    return None if size is None else replace(size, lettering=_lettering(entity))
+    if size is None:
+        return None
+    feet = _feet(entity, size) if size.kind in ("linear", "aligned") else None
+    return replace(size, lettering=_lettering(entity), feet=feet)
+
+
+def _feet(entity: Any, size: Size) -> tuple[Point | None, Point | None] | None:
+    """Where the extension lines begin in the picture of a linear dimension: the nearer end of the line square to it."""
+    dx, dy = math.cos(size.turn), math.sin(size.turn)
+    lines = [
+        (point_of(child.dxf.start), point_of(child.dxf.end))
+        for child in entity.get_geometry_block() or ()
+        if child.dxftype() == "LINE"
+    ]
+    feet: list[Point | None] = []
+    for measured in (size.first, size.second):
+        ends = [
+            min(line, key=lambda end: math.dist(end, measured))
+            for line in lines
+            if abs((line[1][0] - line[0][0]) * dx + (line[1][1] - line[0][1]) * dy) <= _SQUARE * math.dist(*line)
+            and abs((line[0][0] - measured[0]) * dx + (line[0][1] - measured[1]) * dy) <= _SQUARE * math.dist(*line)
+        ]
+        feet.append(min(ends, key=lambda end: math.dist(end, measured), default=None))
+    return (feet[0], feet[1]) if any(feet) else None
 
 
 def _lettering(entity: Any) -> tuple[float, float] | None:

@@ -348,6 +348,7 @@ def _moved_size(size: Size, move: Similarity) -> Size:
         second=move(size.second),
         place=move(size.place),
         vertex=None if size.vertex is None else move(size.vertex),
+        feet=size.feet and (size.feet[0] and move(size.feet[0]), size.feet[1] and move(size.feet[1])),
         lettering=height_and_turn and (height_and_turn[0] * move.scale, height_and_turn[1] + math.degrees(move.turn)),
     )
 

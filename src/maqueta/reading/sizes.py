@@ -50,7 +50,8 @@ def tie_sizes(
         if tied is None:
             loose.append(size.text)
         else:
-            dimensions.append(tied.model_copy(update={"lettering": _lettering(size)}))
+            seen = {"lettering": _lettering(size)} | ({"gaps": _gaps(size, tied, views)} if size.feet else {})
+            dimensions.append(tied.model_copy(update=seen))
     used: list[str] = []
     for pointer, note in _noted(pointers, words):
         tied = _note(pointer, note, views, tolerance, f"d{len(dimensions) + 1}")
@@ -58,6 +59,18 @@ def tie_sizes(
             dimensions.append(tied)
             used.append(note)
     return TiedSizes(tuple(dimensions), tuple(loose), frozenset(used))
+
+
+def _gaps(size: Size, tied: Dimension, views: Sequence[PlacedView]) -> tuple[float | None, float | None] | None:
+    """How far the extension lines of a linear size begin off the points it is tied to, mm."""
+    if not isinstance(tied, LinearDimension) or size.feet is None:
+        return None
+    item = next(item for item in views if item.view.id == tied.view)
+    gaps = [
+        None if foot is None else min(math.dist(foot, item.to_sheet(point)), 1000.0)
+        for foot, point in zip(size.feet, (tied.start, tied.end), strict=True)
+    ]
+    return (gaps[0], gaps[1])
 
 
 def _lettering(size: Size) -> Lettering | None:

@@ -16,6 +16,9 @@ class Lettering(Strict):
     turn: Annotated[float, Field(ge=-360, le=360, allow_inf_nan=False)] = 0.0
 
 
+Gap = Annotated[float, Field(ge=0, le=1000, allow_inf_nan=False)]
+
+
 class _Dimension(Strict):
     """What all dimensions have. `place` is in sheet mm from the view's `at`; a `reference` stands in brackets.
 
@@ -40,6 +43,8 @@ class LinearDimension(_Dimension):
     start: ViewPoint
     end: ViewPoint
     along: Literal["across", "up", "aligned"]
+    #: How far its extension lines begin off what they are taken from, mm, where a sheet from elsewhere shows it.
+    gaps: tuple[Gap | None, Gap | None] | None = None
 
 
 class RoundDimension(_Dimension):

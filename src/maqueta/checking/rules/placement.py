@@ -60,6 +60,19 @@ RULES: Final[tuple[Rule, ...]] = (
         ),
     ),
     rule(
+        "placement.gap",
+        "warning",
+        "displaced",
+        "Extension lines touch the outline",
+        "ASME Y14.5: a visible gap, about 1.5 mm (Mem.)",
+        (
+            "",
+            "The extension lines of {count} sizes, such as {text}, touch the outline.",
+            "a gap of about 1.5 mm",
+            "no gap",
+        ),
+    ),
+    rule(
         "placement.reading",
         "warning",
         "doubt",
