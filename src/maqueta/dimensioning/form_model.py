@@ -10,7 +10,7 @@ Corners drawn in line with something else are a matter of reading: one reader ta
 their sizes. So there are two counts, with and without, and a sheet may follow either.
 """
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 from typing import Final
@@ -81,6 +81,24 @@ class FormModel:
     def shifts(self) -> Array:
         """One row per model axis: how the unknowns change when the whole part is shifted along it."""
         return np.array([[0.0] * 3 if u.way is None else u.way for u in self.unknowns]).T
+
+    @cached_property
+    def points(self) -> tuple[tuple[Array, Change], ...]:
+        """Corners, middles of rings, and centres, each with how it moves."""
+        return (
+            *((corner.point, corner.change) for corner in self.corners),
+            *((ring.middle, ring.moving) for ring in self.rings),
+            *((surface.point, surface.centre) for surface in self.surfaces if surface.kind != "plane"),
+        )
+
+    @cached_property
+    def touched(self) -> Mapping[int, tuple[int, ...]]:
+        """By unknown, which of the points move with it."""
+        found: dict[int, list[int]] = {}
+        for index, (_, change) in enumerate(self.points):
+            for unknown in change.parts:
+                found.setdefault(unknown, []).append(index)
+        return {unknown: tuple(indices) for unknown, indices in found.items()}
 
     @cached_property
     def motions(self) -> Array:

@@ -1,6 +1,7 @@
 """What can still move: the open changes of a form, taken apart so that each is one feature moving one way."""
 
 from collections.abc import Iterator, Mapping, Sequence
+from itertools import islice
 from typing import Final
 
 import numpy as np
@@ -13,6 +14,8 @@ from maqueta.solid.part import AXES
 Motion = Mapping[int, float]
 #: Amounts below this part of the largest are none.
 _STILL: Final = 1e-6
+#: With more open motions than this, only one way of taking them apart is tried.
+_MANY: Final = 60
 
 
 def sparse_motions(form: FormModel, left: Array) -> tuple[Motion, ...]:
@@ -26,7 +29,9 @@ def sparse_motions(form: FormModel, left: Array) -> tuple[Motion, ...]:
     weight = np.array([1.0 + 1e-3 * len(unknown.faces) for unknown in form.unknowns])
     # The low side of the part stands still where anything else can move instead.
     weight[[form.along(axis)[0] for axis in AXES if form.along(axis)]] += 0.5
-    candidates = [row for order in _orders(form) for row in _echelon(spanned, order)]
+    # Where very much is open there is little to tell apart, and the search would take long.
+    orders = islice(_orders(form), 1 if len(left) > _MANY else None)
+    candidates = [row for order in orders for row in _echelon(spanned, order)]
     tidy = [row / np.abs(row).max() for row in candidates]
     costs = [float(weight[np.abs(row) > _STILL].sum()) for row in tidy]
     basis = _orthonormal(form.shifts)
@@ -83,12 +88,10 @@ def _echelon(rows: Array, order: Sequence[int]) -> Array:
 
 
 def displaced(form: FormModel, motion: Motion) -> Iterator[tuple[Array, Array]]:
-    """Corners, middles of rings and centres, each with how it moves (both in parts of the size of the part)."""
-    points = [(corner.point, corner.change) for corner in form.corners]
-    points += [(ring.middle, ring.moving) for ring in form.rings]
-    points += [(surface.point, surface.centre) for surface in form.surfaces if surface.kind != "plane"]
-    for point, change in points:
-        yield point, sum((motion.get(index, 0.0) * way for index, way in change.parts.items()), np.zeros(3))
+    """Corners, middles of rings and centres that move, each with how (both in parts of the size of the part)."""
+    for index in sorted({index for unknown in motion for index in form.touched.get(unknown, ())}):
+        point, change = form.points[index]
+        yield point, sum((motion.get(unknown, 0.0) * way for unknown, way in change.parts.items()), np.zeros(3))
 
 
 def displaced_axes(form: FormModel, motion: Motion) -> tuple[int, ...]:
