@@ -9,6 +9,9 @@ interface Props {
   least?: number | null;
 }
 
+/** Short, since the table has to stand in a narrow column. */
+const HEADS = { width: "wide", height: "high", depth: "deep" } as const;
+
 type Line = { name: string; of: (row: CountRow) => number; fault?: boolean; ofSheet?: boolean };
 
 const LINES: Line[] = [
@@ -28,7 +31,9 @@ export function CountTable({ rows, bare = false, needed, least }: Props) {
           <tr>
             <th />
             {rows.map((row) => (
-              <th key={row.direction ?? "others"}>{row.direction ?? "R, ⌀, °"}</th>
+              <th key={row.direction ?? "others"} title={row.direction ?? "radii and slopes"}>
+                {row.direction ? HEADS[row.direction] : "round"}
+              </th>
             ))}
             <th>all</th>
           </tr>
