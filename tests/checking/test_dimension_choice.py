@@ -91,6 +91,31 @@ def test_holes_from_the_side_that_matters(side: str, from_low: bool, wrong: bool
     assert told(sheet, asked) == ([("dimensions.datum", "")] if wrong else [])
 
 
+#: A block with a groove across its top, 30 to 40 from the left.
+GROOVED = projected(block((80, 40, 20)), block((10, 40, 8), (30, 0, 12), operation="cut"))
+
+
+@pytest.mark.parametrize(
+    ("asked", "by_wall", "variants"),
+    [(True, True, ["centre", "centre"]), (True, False, []), (False, True, [])],
+)
+def test_grooves_by_their_centre(asked: bool, by_wall: bool, variants: list[str]) -> None:
+    """The proposal locates both walls; the other sheet gives the width of the groove and where its middle is."""
+    wanted = task(grooves_from_centre=asked)
+    sheet = model_sheet(GROOVED, wanted, Drafter("A. Tester", "Evening 2", "2026-11-25"))
+    if not by_wall:
+        across = [d for d in sheet.dimensions if isinstance(d, LinearDimension) and d.along == "across"]
+        walls = sorted((d for d in across if d.end[0] in (30, 40)), key=lambda d: d.end[0])
+        assert len(walls) == 2
+        middle = walls[0].model_copy(update={"end": (35.0, 14.0)})
+        width = walls[1].model_copy(update={"start": (30.0, 20.0), "end": (40.0, 20.0)})
+        others = tuple(d for d in sheet.dimensions if d not in walls)
+        sheet = sheet.model_copy(update={"dimensions": (*others, middle, width)})
+    result = check(GROOVED, wanted, sheet)
+    assert result.dimensions.reading.open == ()
+    assert [f.variant for f in result.findings if f.rule == "dimensions.datum"] == variants
+
+
 def test_a_side_of_another_direction_is_refused_in_the_exercise() -> None:
     with pytest.raises(ValueError, match="width"):
         task(holes_from={"width": "base"})

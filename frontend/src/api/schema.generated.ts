@@ -1483,6 +1483,11 @@ export interface components {
         DimensioningTask: {
             /** Decimals */
             decimals?: number | null;
+            /**
+             * Grooves From Centre
+             * @default false
+             */
+            grooves_from_centre: boolean;
             /** @default {} */
             holes_from: components["schemas"]["HolesFrom"];
             /**
@@ -1731,6 +1736,7 @@ export interface components {
             centre_lines: boolean;
             /**
              * @default {
+             *       "grooves_from_centre": false,
              *       "holes_from": {},
              *       "insight": "nothing",
              *       "required": true,

@@ -59,6 +59,13 @@ export function DimensionFields({ task, set }: Props) {
         ))}
       </Group>
       <Switch
+        label="Grooves are located by their centre"
+        checked={dimensioning.grooves_from_centre}
+        onChange={(e) =>
+          set({ dimensioning: { ...dimensioning, grooves_from_centre: e.currentTarget.checked } })
+        }
+      />
+      <Switch
         label="A centre line on an axis of symmetry tells both sides"
         checked={dimensioning.symmetry_by_centre_line}
         onChange={(e) =>

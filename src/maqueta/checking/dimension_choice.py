@@ -2,6 +2,7 @@
 
 import re
 from collections.abc import Iterator
+from itertools import pairwise
 from typing import Final
 
 from maqueta.checking.catalogue import found
@@ -12,7 +13,7 @@ from maqueta.dimensioning.measure import Measured
 from maqueta.dimensioning.text import read_text
 from maqueta.projection.carrier import Circle
 from maqueta.sheet.dimension import Dimension, LinearDimension
-from maqueta.solid.part import Axis, Feature
+from maqueta.solid.part import AXES, Axis, Feature
 
 _NEAR: Final = 1e-6
 _UNIT: Final = re.compile(r"(?i)\d\s*(?:mm|in|inch|inches|\"|″)\.?\)?\s*$")
@@ -24,6 +25,8 @@ def check_choice(dimensions: DimensionSurvey) -> list[Finding]:
     findings = [*_decimals(dimensions)]
     if dimensions.survey.exercise.dimensioning.required and dimensions.reason is None:
         findings += [*_contour(dimensions), *_datum(dimensions)]
+        if dimensions.survey.exercise.dimensioning.grooves_from_centre:
+            findings += _grooves(dimensions)
     return findings
 
 
@@ -96,6 +99,34 @@ def _datum(dimensions: DimensionSurvey) -> Iterator[Finding]:
                 continue
             if not any(level in row for equation in item.equations for row in equation.rows):
                 yield _one(dimensions, "dimensions.datum", "", item.dimension, side=side, direction=direction)
+
+
+def _grooves(dimensions: DimensionSurvey) -> Iterator[Finding]:
+    """Grooves are located by their middle: no location ends at one of their walls."""
+    for axis in AXES:
+        for walls in _groove_walls(dimensions, axis):
+            for item in dimensions.measured:
+                if item.axis != axis or not isinstance(item.dimension, LinearDimension):
+                    continue
+                ends = [set(equation.row) for equation in item.equations]
+                if any(len(row & walls) == 1 and len(row) == 2 for row in ends):
+                    yield _one(dimensions, "dimensions.datum", "centre", item.dimension)
+
+
+def _groove_walls(dimensions: DimensionSurvey, axis: Axis) -> list[set[int]]:
+    """Pairs of levels whose flat faces all look at each other across an empty space, nearest pairs alone."""
+    part, form = dimensions.survey.projected.part, dimensions.form
+    place = AXES.index(axis)
+    towards: dict[int, int] = {}
+    for level in form.along(axis):
+        faces = [part.faces[f] for f in form.unknowns[level].faces if part.faces[f].kind == "plane"]
+        ways = {1 if face.direction[place] > 0 else -1 for face in faces}
+        if len(ways) == 1 and len(faces) == len(form.unknowns[level].faces):
+            towards[level] = ways.pop()
+    levels = form.along(axis)
+    return [
+        {first, second} for first, second in pairwise(levels) if towards.get(first) == 1 and towards.get(second) == -1
+    ]
 
 
 def _side_level(dimensions: DimensionSurvey, direction: Direction, side: str, axis: Axis) -> int | None:

@@ -75,6 +75,7 @@ class DimensioningTask(_Strict):
     symmetry_by_centre_line: bool = False
     insight: Insight = "nothing"
     holes_from: HolesFrom = HolesFrom()
+    grooves_from_centre: bool = False
 
 
 class Thresholds(_Strict):

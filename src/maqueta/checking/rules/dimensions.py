@@ -110,13 +110,19 @@ RULES: Final[tuple[Rule, ...]] = (
         "dimensions.datum",
         "error",
         "displaced",
-        "A hole is not located from the side asked for",
+        "A location is not taken from where it matters",
         PRACTICE,
         (
             "",
             "{text} in the {name} view locates a hole along the {direction}, but not from the {side}.",
             "from the {side}",
             "from elsewhere",
+        ),
+        (
+            "centre",
+            "{text} in the {name} view locates a groove by its wall; it is to be located by its centre.",
+            "from or to its centre",
+            "to its wall",
         ),
     ),
     rule(
