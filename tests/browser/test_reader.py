@@ -161,3 +161,28 @@ def test_a_note_is_led_to_what_it_is_about(open_page: Open) -> None:
     expect(note.locator("polygon")).to_have_count(1)
     notes.get_by_role("button", name="No leader").click()
     expect(note.locator("polygon")).to_have_count(0)
+
+
+def test_an_angle_by_keyboard_and_lines_that_make_none(open_page: Open) -> None:
+    """After a level line only upright ones can be chosen; no edge of this part is bevelled."""
+    page = _at_the_bench(open_page, "iker.valtierra", _sheet())
+    page.get_by_role("button", name="Angle", exact=True).click()
+    surface = page.get_by_test_id("tool-surface")
+    surface.focus()
+    page.keyboard.press("ArrowRight")
+    page.keyboard.press("Enter")
+    page.keyboard.press("ArrowRight")
+    page.keyboard.press("Enter")
+    for key in ("ArrowUp", "ArrowUp", "ArrowRight", "ArrowRight", "Enter"):
+        page.keyboard.press(key)
+    saved(page)
+    entry = page.get_by_label("Dimensions on the sheet").get_by_role("button", name="90° · front", exact=True)
+    expect(entry).to_be_visible()
+    left, bottom, right, _ = box_of(page, "v1")
+    page.get_by_role("button", name="Chamfer", exact=True).click()
+    click(page, ((left + right) / 2, bottom))
+    click(page, (right + 10, bottom - 10))
+    expect(page.get_by_label("Dimensions on the sheet").get_by_role("listitem")).to_have_count(15)
+    page.reload()
+    stage(page, "Dimensions")
+    expect(entry).to_be_visible()

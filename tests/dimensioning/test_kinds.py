@@ -51,6 +51,11 @@ BASE, HEIGHT = (FRONT, across((0, 0), (60, 0))), (FRONT, up((0, 0), (0, 30)))
 TIP = AngleDimension(id="w", view="v", vertex=(60, 0), start=(0, 30), end=(0, 0), place=(20, 0))
 
 
+#: The overall sizes of a block 80 × 40 × 20, and the place of a hole 20 from the left and 15 from the front.
+WHOLE = ((FRONT, across((0, 0), (80, 0))), (FRONT, up((0, 0), (0, 20))), (TOP, up((0, 0), (0, 40))))
+HOLE = ((TOP, across((0, 0), (20, 15))), (TOP, up((0, 0), (20, 15))))
+
+
 def test_the_angle_of_a_wedge_stands_for_its_height() -> None:
     assert angle_of(TIP) == pytest.approx(math.degrees(math.atan2(30, 60)))
     assert reading(WEDGE, BASE, DEPTH, (FRONT, TIP)).open == ()
@@ -117,13 +122,7 @@ def test_a_count_of_chamfers_says_all_of_them() -> None:
 @pytest.mark.parametrize("text", ["⌀8 ⌵⌀16 × 90°", "8 DIA CSK 90° × 16 DIA"])
 def test_a_countersink_in_one_callout(text: str) -> None:
     part = made(block((80, 40, 20)), {**hole((20, 15, 20), "-z", 8), "countersink": {"diameter": 16, "angle": 90}})[1]
-    said = [
-        (FRONT, across((0, 0), (80, 0))),
-        (FRONT, up((0, 0), (0, 20))),
-        (TOP, up((0, 0), (0, 40))),
-        (TOP, across((0, 0), (20, 15))),
-        (TOP, up((0, 0), (20, 15))),
-    ]
+    said = [*WHOLE, *HOLE]
     assert len(reading(part, *said, (TOP, diameter((20, 15), 8))).open) == 2
     assert reading(part, *said, (TOP, diameter((20, 15), 8, text))).open == ()
     rim = diameter((20, 15), 16, "⌵⌀16 × 90°")
@@ -132,13 +131,7 @@ def test_a_countersink_in_one_callout(text: str) -> None:
 
 def test_a_counterbore_in_one_callout() -> None:
     part = made(block((80, 40, 20)), hole((20, 15, 20), "-z", 6), hole((20, 15, 20), "-z", 12, 5))[1]
-    said = [
-        (FRONT, across((0, 0), (80, 0))),
-        (FRONT, up((0, 0), (0, 20))),
-        (TOP, up((0, 0), (0, 40))),
-        (TOP, across((0, 0), (20, 15))),
-        (TOP, up((0, 0), (20, 15))),
-    ]
+    said = [*WHOLE, *HOLE]
     assert reading(part, *said, (TOP, diameter((20, 15), 6, "⌀6 THRU ⌴⌀12 ↧5"))).open == ()
     assert len(reading(part, *said, (TOP, diameter((20, 15), 6, "⌀6 THRU ⌴⌀12"))).open) == 1
 
@@ -147,9 +140,7 @@ def test_the_same_depth_beside_each_of_two_holes_is_no_chain() -> None:
     """The bottoms are at one level and so one size; a depth beside each diameter is customary all the same."""
     part = made(block((80, 40, 20)), hole((20, 15, 20), "-z", 6, 8), hole((60, 15, 20), "-z", 6, 8))[1]
     said = [
-        (FRONT, across((0, 0), (80, 0))),
-        (FRONT, up((0, 0), (0, 20))),
-        (TOP, up((0, 0), (0, 40))),
+        *WHOLE,
         (TOP, across((0, 0), (20, 15))),
         (TOP, across((0, 0), (60, 15))),
         (TOP, up((0, 0), (20, 15))),
@@ -163,9 +154,7 @@ def test_a_groove_located_by_its_centre() -> None:
     """Width and depth of the groove and the place of its middle, where no line is drawn but its centre line."""
     part = made(block((80, 40, 20)), block((10, 40, 8), (30, 0, 12), operation="cut"))[1]
     said = [
-        (FRONT, across((0, 0), (80, 0))),
-        (FRONT, up((0, 0), (0, 20))),
-        (TOP, up((0, 0), (0, 40))),
+        *WHOLE,
         (FRONT, across((30, 20), (40, 20))),
         (FRONT, up((0, 0), (35, 12))),
     ]

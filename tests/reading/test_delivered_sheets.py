@@ -39,6 +39,8 @@ def test_faultless_sheets_raise_no_alarm(how: Convention) -> None:
         clean = case(seed)
         found = read(clean, how)
         assert [(f.rule, wording(f).message) for f in errors(clean, found)] == [], seed
+        rules = {f.rule for f in check(clean.part, clean.task, found.document).findings}
+        assert not any(rule.startswith(("dimensions.", "placement.")) for rule in rules), seed
         assert len(found.document.views) == 3
         assert all(view.lines and not view.mirrored for view in found.document.views)
         assert found.document.title.fields["title"] == clean.sheet.title.fields["title"]

@@ -4,8 +4,14 @@ from typing import Any
 
 import pytest
 
+from maqueta.checking.dimension_survey import DimensionSurvey
 from maqueta.checking.model_sheet import Drafter, model_sheet
+from maqueta.checking.survey import Survey
 from maqueta.demo.workshop import EXERCISES
+from maqueta.service.present_reading import reading_form
+from maqueta.sheet.document import SheetDocument, View
+from maqueta.sheet.drafted import Pen, drafted_of
+from maqueta.sheet.placed import PlacedView, placed_views
 from tests.conftest import LogIn, Person
 from tests.parts import demo_projected
 
@@ -115,7 +121,9 @@ def test_the_model_answer_is_proposed_changed_and_kept(instructor: Person, stude
     assert (proposed["revision"], proposed["saved_at"]) == (0, None)
     read = _read(instructor, exercise, proposed["document"])
     assert (read["open"], read["chains"]) == ([], [])
-    other = instructor.send("POST", f"{path}/dimensions", json={"document": proposed["document"], "width": "right"})
+    other = instructor.send(
+        "POST", f"{path}/dimensions", json={"document": proposed["document"], "width": "right side"}
+    )
     changed = other.json()
     assert changed["dimensions"] != proposed["document"]["dimensions"]
     assert (_read(instructor, exercise, changed)["open"], _read(instructor, exercise, changed)["chains"]) == ([], [])
@@ -146,3 +154,53 @@ def test_without_a_front_view_nothing_is_proposed(instructor: Person) -> None:
     answer = instructor.send("POST", path, json={"document": _document(front=None)})
     assert answer.status_code == 422
     assert "front view" in answer.json()["message"]
+
+
+def test_the_readers_eye_draws_nothing_that_is_left_to_the_hand(instructor: Person, log_in: LogIn) -> None:
+    """A student who sends projected views where all are to be drafted is refused, as when they are to be drawn."""
+    parts = {part["name"]: part["id"] for part in instructor.get("/api/parts")["parts"]}
+    (group,) = instructor.get("/api/classes")
+    task = BEARING.task.model_dump(mode="json")
+    task["dimensioning"]["insight"] = "everything"
+    task["drafting"]["kind"] = "drafted"
+    body = {
+        "part": parts["Warp-beam bearing"],
+        "school_class": group["id"],
+        "title": "Bearing by hand",
+        "due_at": "2099-01-01T20:00:00Z",
+        "task": task,
+    }
+    made = instructor.send("POST", "/api/exercises", json=body).json()["id"]
+    student = log_in("kemi.oduya")
+    path = f"/api/exercises/{made}/reading"
+    assert student.status("POST", path, json={"document": _document()}) == 422
+    assert student.status("POST", f"{path}/motion", json={"document": _document(), "place": 0}) == 422
+    assert instructor.status("POST", path, json={"document": _document()}) == 200
+
+
+def drafted(view: View, placed: PlacedView) -> View:
+    """A view whose visible lines were drawn by hand."""
+    lines = tuple(drafted_of(piece, Pen("visible")) for piece in placed.lines.of("visible"))
+    return view.model_copy(update={"lines": lines})
+
+
+def test_a_sheet_that_came_as_a_file_is_redrawn_when_it_is_reviewed() -> None:
+    """Its views have lines of their own; on the bench nothing is told of them, on the table they move."""
+    part = demo_projected(BEARING.part)
+    sheet = SheetDocument.model_validate(_document())
+    by_hand = sheet.model_copy(
+        update={
+            "views": tuple(
+                view.model_copy(
+                    update={"lines": tuple(drafted_of(p, Pen("visible")) for p in placed.lines.of("visible"))}
+                )
+                if view.side
+                else view
+                for view, placed in zip(sheet.views, placed_views(part, sheet), strict=True)
+            )
+        }
+    )
+    read = DimensionSurvey(Survey(part, BEARING.task, by_hand))
+    assert [line for size in reading_form(read, "everything").open for line in size.lines] == []
+    (size,) = reading_form(read, "everything", reviewed=True).open
+    assert {line.view for line in size.lines} == {"v1"}

@@ -107,3 +107,9 @@ def test_a_note_points_at_what_it_is_about() -> None:
     led = plain.model_copy(update={"leader": (20.0, 20.0)})
     arrow = next(item for item in note_items(led) if isinstance(item, Filled))
     assert arrow.points[0] == (20, 20)
+    starts = {}
+    for x in (20.0, 150.0):
+        items = note_items(plain.model_copy(update={"leader": (x, 20.0)}))
+        starts[x] = next(item.points[1][0] for item in items if isinstance(item, Stroke))
+    # It leaves the text on the side of what it points at.
+    assert starts[20.0] < 40 < 60 < starts[150.0]

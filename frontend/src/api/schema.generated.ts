@@ -2131,7 +2131,7 @@ export interface components {
          */
         HolesFrom: {
             /** Depth */
-            depth?: ("front" | "rear") | null;
+            depth?: ("rear" | "front") | null;
             /** Height */
             height?: ("base" | "top") | null;
             /** Width */
@@ -2938,7 +2938,7 @@ export interface components {
              * @default rear
              * @enum {string}
              */
-            depth: "front" | "rear";
+            depth: "rear" | "front";
             document: components["schemas"]["SheetDocument"];
             /**
              * Height
@@ -2948,10 +2948,10 @@ export interface components {
             height: "base" | "top";
             /**
              * Width
-             * @default left
+             * @default left side
              * @enum {string}
              */
-            width: "left" | "right";
+            width: "left side" | "right side";
         };
         /**
          * RankedForm

@@ -210,7 +210,11 @@ function AtTheBench({ exercise, calls, start, detail, mesh }: Props) {
             before={() => draft.saveNow()}
           />
         )}
-        <SaveNote save={draft.save} onRetry={() => void draft.saveNow()} />
+        <SaveNote
+          save={draft.save}
+          fresh={answering ? "As proposed" : "Nothing drawn yet"}
+          onRetry={() => void draft.saveNow()}
+        />
         <Button variant="default" disabled={!draft.undo} onClick={() => draft.undo?.()}>
           Undo
         </Button>

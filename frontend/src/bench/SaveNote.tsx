@@ -2,8 +2,15 @@ import { Anchor, Text } from "@mantine/core";
 
 import type { SaveState } from "./useDraft";
 
+interface Props {
+  save: SaveState;
+  /** What is said of a sheet that was not saved yet. */
+  fresh: string;
+  onRetry: () => void;
+}
+
 /** Says whether the sheet is kept, in words. */
-export function SaveNote({ save, onRetry }: { save: SaveState; onRetry: () => void }) {
+export function SaveNote({ save, fresh, onRetry }: Props) {
   if (save.kind === "unsaved")
     return (
       <Text className="small" c="var(--fault)" role="alert" maw={300} truncate title={save.why}>
@@ -16,7 +23,7 @@ export function SaveNote({ save, onRetry }: { save: SaveState; onRetry: () => vo
   const words = {
     saving: "Saving …",
     conflict: "Changed in another tab",
-    saved: save.kind === "saved" && save.at ? `Saved ${clock(save.at)}` : "Nothing drawn yet",
+    saved: save.kind === "saved" && save.at ? `Saved ${clock(save.at)}` : fresh,
   };
   return (
     <Text className="quiet small" role="status">

@@ -3,7 +3,7 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import type { Ink, Point, SheetDocument } from "../api/types";
 import { type AxisLine, axisLines, nearestAxis, viewOf } from "./axes";
 import type { Bench } from "./bench";
-import { dimensionMade, kindsFor, legsAround, picksNeeded } from "./dimensionMade";
+import { dimensionMade, fits, kindsFor, legsAround, picksNeeded } from "./dimensionMade";
 import {
   askedDirection,
   directionByPlace,
@@ -36,7 +36,11 @@ export function ToolLayer({ bench, ink, drawn, scale, toSheet }: Props) {
   const [axis, setAxis] = useState<AxisLine | null>(null);
   const [taken, setTaken] = useState<Pick[]>([]);
   const [place, setPlace] = useState<Point | null>(null);
-  const picks = useMemo(() => pickables(ink, drawn), [ink, drawn]);
+  const every = useMemo(() => pickables(ink, drawn), [ink, drawn]);
+  const picks = useMemo(
+    () => every.filter((pick) => fits(tool, taken, pick)),
+    [every, tool, taken],
+  );
   const axes = useMemo(() => axisLines(ink, drawn), [ink, drawn]);
   useEffect(() => {
     setTaken([]);

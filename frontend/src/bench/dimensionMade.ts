@@ -17,6 +17,17 @@ export function kindsFor(tool: Tool): Pick["kind"][] {
   return tool === "angle" || tool === "chamfer" ? ["line"] : ["circle"];
 }
 
+const SLANT = 1e-3;
+
+/** Whether a tool can do something with a thing: lines of an angle meet, the edge of a chamfer is slanted. */
+export function fits(tool: Tool, taken: readonly Pick[], pick: Pick): boolean {
+  if (pick.kind !== "line") return true;
+  const [first] = taken;
+  if (tool === "angle" && first?.kind === "line") return meeting(first, pick) !== null;
+  const [dx, dy] = [Math.abs(pick.end[0] - pick.start[0]), Math.abs(pick.end[1] - pick.start[1])];
+  return tool !== "chamfer" || Math.min(dx, dy) > SLANT;
+}
+
 /** The dimension between what was pointed at, placed at a point of the sheet. */
 export function dimensionMade(
   tool: Tool,

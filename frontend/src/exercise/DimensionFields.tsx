@@ -1,6 +1,7 @@
 import { Group, Select, Switch } from "@mantine/core";
 
 import type { Task } from "../api/types";
+import { SIDES } from "../frame/words";
 
 type Insight = Task["dimensioning"]["insight"];
 
@@ -10,12 +11,6 @@ const INSIGHTS: { value: Insight; label: string }[] = [
   { value: "places", label: "Where something is open, without words" },
   { value: "everything", label: "Everything" },
 ];
-
-const SIDES = {
-  width: ["left side", "right side"],
-  height: ["base", "top"],
-  depth: ["front", "rear"],
-} as const;
 
 interface Props {
   task: Task;

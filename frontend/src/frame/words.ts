@@ -62,3 +62,10 @@ export const TITLE_FIELDS: Exclude<Task["title_fields"][number], "angle">[] = [
   "paper",
   "checked",
 ];
+
+/** The sides between which width, height and depth of a front view run. */
+export const SIDES = {
+  width: ["left side", "right side"],
+  height: ["base", "top"],
+  depth: ["rear", "front"],
+} as const;

@@ -4,10 +4,10 @@ from collections import Counter
 from typing import Any, Final
 
 from maqueta.checking.demands import Demands, demands
-from maqueta.dimensioning.count import direction_of_axis
 from maqueta.dimensioning.form_model import form_model
 from maqueta.dimensioning.places import axis_and_sign
 from maqueta.dimensioning.proposal import Proposed, propose
+from maqueta.dimensioning.sides import direction_of_axis
 from maqueta.projection.arrangement import neighbour
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.projected_part import ProjectedPart

@@ -8,14 +8,13 @@ from typing import Final
 from maqueta.checking.catalogue import found
 from maqueta.checking.dimension_survey import DimensionSurvey, dimension_place
 from maqueta.checking.finding import Finding
-from maqueta.dimensioning.count import DIRECTIONS, Direction, axis_of_direction
 from maqueta.dimensioning.measure import Measured
+from maqueta.dimensioning.sides import DIRECTIONS, axis_of_direction, end_at
 from maqueta.dimensioning.text import read_text
 from maqueta.projection.carrier import Circle
-from maqueta.sheet.dimension import Dimension, LinearDimension
+from maqueta.sheet.dimension import AngleDimension, ChamferDimension, Dimension, LinearDimension
 from maqueta.solid.part import AXES, Axis, Feature
 
-_NEAR: Final = 1e-6
 _UNIT: Final = re.compile(r"(?i)\d\s*(?:mm|in|inch|inches|\"|″)\.?\)?\s*$")
 _DECIMALS: Final = re.compile(r"\d*[.,](\d+)")
 
@@ -93,7 +92,8 @@ def _datum(dimensions: DimensionSurvey) -> Iterator[Finding]:
         if side is None:
             continue
         axis = axis_of_direction(dimensions.front, direction)
-        level = _side_level(dimensions, direction, side, axis)
+        levels = dimensions.form.along(axis)
+        level = levels[0 if end_at(dimensions.front, direction, side) == "low" else -1] if levels else None
         for item in dimensions.measured:
             if item.axis != axis or not _located(dimensions, item):
                 continue
@@ -129,22 +129,13 @@ def _groove_walls(dimensions: DimensionSurvey, axis: Axis) -> list[set[int]]:
     ]
 
 
-def _side_level(dimensions: DimensionSurvey, direction: Direction, side: str, axis: Axis) -> int | None:
-    """The level of a side of the front view."""
-    front, levels = dimensions.front, dimensions.form.along(axis)
-    towards = {"width": front.right, "height": front.up, "depth": front.side}[direction]
-    begins = side in ("left side", "base", "rear")
-    if not levels:
-        return None
-    return levels[0] if (towards[0] == "+") == begins else levels[-1]
-
-
 def _decimals(dimensions: DimensionSurvey) -> Iterator[Finding]:
     """Typed sizes with more decimals than asked, or a unit of their own."""
     survey = dimensions.survey
     asked = survey.exercise.decimals
     for dimension in survey.sheet.dimensions:
-        if dimension.text is None or survey.by_id[dimension.view].view.attitude is None:
+        angle = isinstance(dimension, AngleDimension | ChamferDimension)
+        if dimension.text is None or angle or survey.by_id[dimension.view].view.attitude is None:
             continue
         written = read_text(dimension.text)
         if written.value is None or written.symbol in ("angle", "chamfer"):

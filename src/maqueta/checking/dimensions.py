@@ -1,24 +1,19 @@
 """Criterion dimensions: complete, not redundant, true, and taken from visible lines."""
 
-from typing import Final
-
 from maqueta.checking.catalogue import found
 from maqueta.checking.dimension_survey import DimensionSurvey, dimension_place
 from maqueta.checking.finding import Finding
 from maqueta.checking.front import outline
 from maqueta.checking.open_sizes import check_open, extent_open
 from maqueta.checking.survey import Survey
-from maqueta.dimensioning.callout import contradicts
-from maqueta.dimensioning.count import (
-    DIRECTIONS,
-    axis_of_direction,
-)
+from maqueta.dimensioning.callout import ANGLE_OFF, contradicts
 from maqueta.dimensioning.measure import (
     overall_along,
     round_features,
     rounded_off,
     visible_at,
 )
+from maqueta.dimensioning.sides import DIRECTIONS, axis_of_direction
 from maqueta.dimensioning.text import Written, read_text
 from maqueta.sheet.dimension import (
     AngleDimension,
@@ -33,9 +28,6 @@ from maqueta.sheet.dimension_words import true_text
 from maqueta.sheet.placed import PlacedView
 from maqueta.sheet.sizes import converted, rounded, write_size
 from maqueta.solid.part import AXES
-
-#: Written angles are right within this many degrees.
-_ANGLE_OFF: Final = 0.051
 
 
 def check_dimensions(dimensions: DimensionSurvey) -> list[Finding]:
@@ -91,7 +83,7 @@ def _wrong(survey: Survey, placed: PlacedView, dimension: Dimension) -> bool:
     exercise, true = survey.exercise, true_size(dimension)
     if isinstance(dimension, AngleDimension):
         written = read_text(dimension.text or "", round(true, 2))
-        return written.value is None or abs(written.value - true) > _ANGLE_OFF
+        return written.value is None or abs(written.value - true) > ANGLE_OFF
     true = converted(true, survey.projected.part.unit, exercise.units)
     written = read_text(dimension.text or "", true)
     if written.value is None:
@@ -99,7 +91,7 @@ def _wrong(survey: Survey, placed: PlacedView, dimension: Dimension) -> bool:
     if isinstance(dimension, ChamferDimension):
         slope = chamfer_of(dimension)[1]
         return not _right(dimension.text or "", written.value, true, exercise.decimals) or (
-            written.slope is not None and abs(written.slope - slope) > _ANGLE_OFF
+            written.slope is not None and abs(written.slope - slope) > ANGLE_OFF
         )
     radius, diameter = written.symbol in ("radius", "spherical"), written.symbol == "diameter"
     if dimension.kind == "diameter" and radius:
@@ -118,7 +110,7 @@ def _wrong_beside(survey: Survey, placed: PlacedView, dimension: Dimension, writ
     part, exercise = survey.projected.part, survey.exercise
 
     def same(length: float, true: float) -> bool:
-        return _same_value(length, converted(true, part.unit, exercise.units), exercise.decimals)
+        return _right(dimension.text or "", length, converted(true, part.unit, exercise.units), exercise.decimals)
 
     return contradicts(part, round_features(part, attitude, dimension), written, same)
 

@@ -5,6 +5,7 @@ from typing import Annotated, Final, Literal, Self, get_args
 
 from pydantic import BaseModel, ConfigDict, Field, field_validator, model_validator
 
+from maqueta.dimensioning.sides import DepthSide, Direction, HeightSide, SideName, WidthSide
 from maqueta.projection.arrangement import Angle, ViewName
 from maqueta.projection.attitude import Attitude, Side
 from maqueta.projection.ranking import DEFAULT_VIEWS
@@ -57,11 +58,11 @@ Insight = Literal["nothing", "counts", "places", "everything"]
 class HolesFrom(_Strict):
     """The sides of the front view that holes have to be located from, where it matters how the part works."""
 
-    width: Literal["left side", "right side"] | None = None
-    height: Literal["base", "top"] | None = None
-    depth: Literal["front", "rear"] | None = None
+    width: WidthSide | None = None
+    height: HeightSide | None = None
+    depth: DepthSide | None = None
 
-    def side(self, direction: Literal["width", "height", "depth"]) -> str | None:
+    def side(self, direction: Direction) -> SideName | None:
         """The side asked for along a direction."""
         return {"width": self.width, "height": self.height, "depth": self.depth}[direction]
 

@@ -14,7 +14,8 @@ from maqueta.sheet.placed import PlacedView
 
 #: Lowest capitals, mm: ISO 3098 (from memory) and ASME Y14.2, 0.12 in (from memory).
 LEAST_HEIGHT: Final[dict[Style, float]] = {"iso": 2.5, "asme": 3.048}
-#: Heights closer than this are even, and short of the least by no more than this are high enough (mm).
+#: Heights closer than this are even, and short of the least by no more than this are high enough (mm); the bounds
+#: here and below are common practice, no source.
 _EVEN: Final = 0.25
 _HEIGHT_OFF: Final = 0.05
 #: An extension line that begins nearer than this touches the outline (mm); the gap is about 1.5 (ASME Y14.5, Mem.).

@@ -2,24 +2,19 @@
 
 import math
 from collections.abc import Sequence
-from typing import Final, Literal
+from typing import Final
 
 from maqueta.checking.catalogue import found
 from maqueta.checking.dimension_survey import DimensionSurvey
 from maqueta.checking.finding import Finding
-from maqueta.dimensioning.count import Direction, axis_of_direction, direction_of_axis
+from maqueta.dimensioning.form_equations import less, valued
 from maqueta.dimensioning.motions import Motion, displaced_axes
+from maqueta.dimensioning.sides import Direction, axis_of_direction, direction_of_axis, side_at
 from maqueta.dimensioning.sighted import Sighted
 from maqueta.projection.carrier import Point
 from maqueta.sheet.sizes import converted, write_size
 from maqueta.solid.part import AXES, Axis, Face
 
-#: The sides sizes are usually taken from, by direction, and the opposite ones.
-_SIDES: Final[dict[Direction, tuple[str, str]]] = {
-    "width": ("left side", "right side"),
-    "height": ("base", "top"),
-    "depth": ("rear", "front"),
-}
 _SQUARE: Final = 1 - 1e-9
 
 
@@ -36,11 +31,8 @@ def extent_open(dimensions: DimensionSurvey, axis: Axis) -> bool:
     ends = [seen.depth(value[place], axis) for value in (part.low, part.high)]
     if ends[0] is None or ends[1] is None:
         return True
-    return any(
-        abs(sum(amount * (ends[1].get(index, 0.0) - ends[0].get(index, 0.0)) for index, amount in motion.items()))
-        > 1e-6
-        for motion in dimensions.reading.open
-    )
+    extent = less(ends[1], ends[0])
+    return any(abs(valued(extent, motion)) > 1e-6 for motion in dimensions.reading.open)
 
 
 def _finding(dimensions: DimensionSurvey, motion: Motion) -> Finding:
@@ -75,15 +67,7 @@ def motion_words(dimensions: DimensionSurvey, motion: Motion) -> tuple[str, dict
 def _datum(dimensions: DimensionSurvey, direction: Direction, motion: Motion) -> str:
     """A side to measure from that does not move itself."""
     levels = dimensions.form.along(axis_of_direction(dimensions.front, direction))
-    return _side(dimensions, direction, "high" if levels and levels[0] in motion else "low")
-
-
-def _side(dimensions: DimensionSurvey, direction: Direction, end: Literal["low", "high"]) -> str:
-    """What the side at one end of the part's model axis is called from the front."""
-    front = dimensions.front
-    towards = {"width": front.right, "height": front.up, "depth": front.side}[direction]
-    first, second = _SIDES[direction]
-    return first if (towards[0] == "+") == (end == "low") else second
+    return side_at(dimensions.front, direction, "high" if levels and levels[0] in motion else "low")
 
 
 def _name(dimensions: DimensionSurvey, faces: Sequence[int]) -> str:
@@ -113,9 +97,9 @@ def _plane_name(dimensions: DimensionSurvey, face: Face) -> str:
     if abs(face.direction[axis]) > _SQUARE:
         direction = direction_of_axis(dimensions.front, AXES[axis])
         if abs(face.point[axis] - part.low[axis]) <= 1e-6 * part.size:
-            return f"the {_side(dimensions, direction, 'low')}"
+            return f"the {side_at(dimensions.front, direction, 'low')}"
         if abs(face.point[axis] - part.high[axis]) <= 1e-6 * part.size:
-            return f"the {_side(dimensions, direction, 'high')}"
+            return f"the {side_at(dimensions.front, direction, 'high')}"
         return f"the face {_shown(dimensions, abs(face.point[axis] - part.low[axis]))} {units} along the {direction}"
     flat = [k for k in range(3) if abs(face.direction[k]) > 1e-9]
     if len(flat) == 3:

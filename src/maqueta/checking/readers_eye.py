@@ -41,14 +41,19 @@ class ReadersEye:
     chains: tuple[ClosedChain, ...]
 
 
-def readers_eye(dimensions: DimensionSurvey) -> ReadersEye:
-    """Read a sheet. Only for parts whose sizes can be counted (`dimensions.reason` is None)."""
+def readers_eye(dimensions: DimensionSurvey, by_hand: bool = False) -> ReadersEye:
+    """Read a sheet. Only for parts whose sizes can be counted (`dimensions.reason` is None).
+
+    With `by_hand`, views that have lines of their own are redrawn as they should be.
+    """
     reading, form = dimensions.reading, dimensions.form
     sizes = []
     views = {
         item.view.id: shown_lines(dimensions.sighted[item.view.attitude], item.lines.of("visible"))
         for item in dimensions.survey.principal
-        if reading.open and item.view.attitude is not None and item.view.lines is None
+        if reading.open
+        and item.view.attitude is not None
+        and (item.view.lines is None or (by_hand and not item.view.mirrored))
     }
     for motion, finding in zip(reading.open, check_open(dimensions), strict=True):
         shown = swung(form, motion)

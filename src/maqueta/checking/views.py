@@ -6,7 +6,7 @@ from maqueta.checking.catalogue import found
 from maqueta.checking.finding import Finding
 from maqueta.checking.front import outline
 from maqueta.checking.survey import Survey, attitude_of
-from maqueta.dimensioning.count import direction_of_axis
+from maqueta.dimensioning.sides import direction_of_axis
 from maqueta.projection.attitude import side_along, usual
 from maqueta.projection.needed import repeats, tells
 from maqueta.sheet.placed import PlacedView

@@ -13,8 +13,8 @@ from maqueta.dimensioning.text import Mouth, Written
 from maqueta.solid.features import feature_reach
 from maqueta.solid.part import Feature, Part
 
-#: Written angles are right within this many degrees.
-_ANGLE_OFF: Final = 0.05
+#: Written angles are right within this many degrees (half a step of one decimal; common practice, no source).
+ANGLE_OFF: Final = 0.051
 _MARKS: Final = {"counterbore": "⌴", "countersink": "⌵"}
 
 
@@ -99,7 +99,7 @@ def contradicts(
         mouth.kind == said.kind
         and (said.diameter is None or same(said.diameter, mouth.diameter))
         and (said.depth is None or same(said.depth, mouth.depth))
-        and (said.angle is None or mouth.kind != "countersink" or abs(said.angle - mouth.angle) <= _ANGLE_OFF)
+        and (said.angle is None or mouth.kind != "countersink" or abs(said.angle - mouth.angle) <= ANGLE_OFF)
         for mouth in own
     )
 

@@ -2,7 +2,6 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from typing import Final, Literal
 
 import numpy as np
 
@@ -11,11 +10,9 @@ from maqueta.dimensioning.form_equations import SAME
 from maqueta.dimensioning.form_model import FormModel
 from maqueta.dimensioning.measure import Measured
 from maqueta.dimensioning.motions import Motion, displaced_axes
+from maqueta.dimensioning.sides import DIRECTIONS, Direction, axis_of_direction
 from maqueta.projection.attitude import Attitude
 from maqueta.solid.part import AXES, Axis
-
-Direction = Literal["width", "height", "depth"]
-DIRECTIONS: Final[tuple[Direction, ...]] = ("width", "height", "depth")
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,17 +32,6 @@ class DirectionCount:
     def needed(self) -> int:
         """How many sizes the row needs, the given ones among them."""
         return self.given - self.surplus + self.missing
-
-
-def axis_of_direction(front: Attitude, direction: Direction) -> Axis:
-    """Width runs across the front view, height up it, depth into it."""
-    side = {"width": front.right, "height": front.up, "depth": front.side}[direction]
-    return AXES["xyz".index(side[1])]
-
-
-def direction_of_axis(front: Attitude, axis: Axis) -> Direction:
-    """The name of a model axis as seen from a front view."""
-    return next(d for d in DIRECTIONS if axis_of_direction(front, d) == axis)
 
 
 def count(

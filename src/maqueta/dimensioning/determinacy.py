@@ -158,7 +158,7 @@ def _smallest(
             return {closing, other}
     if len(others) <= _SEARCHED:
         for first, second in combinations(others, 2):
-            if _spanned(reduced[closing], reduced[[first, second]]) is not None:
+            if _spanned(reduced[closing], reduced[[first, second]]):
                 return {closing, first, second}
     weights, *_ = np.linalg.lstsq(reduced[list(taken)].T, reduced[closing], rcond=None)
     members = {closing, *(label for label, weight in zip(taken, weights, strict=True) if abs(weight) > 10 * _ZERO)}
@@ -166,16 +166,14 @@ def _smallest(
     return loop if loop is not None and len(loop) <= len(members) else members
 
 
-def _spanned(row: Array, pair: Array) -> Array | None:
-    """The weights with which two rows make up a third, both needed, or None."""
+def _spanned(row: Array, pair: Array) -> bool:
+    """Whether two rows make up a third, and both are needed for it."""
     cosine = float(pair[0] @ pair[1])
     if 1 - cosine**2 <= _ZERO:
-        return None
+        return False
     a, b = float(pair[0] @ row), float(pair[1] @ row)
     weights = np.array([a - cosine * b, b - cosine * a]) / (1 - cosine**2)
-    if np.abs(weights).min() <= 10 * _ZERO or np.linalg.norm(row - weights @ pair) > 10 * _ZERO:
-        return None
-    return weights
+    return bool(np.abs(weights).min() > 10 * _ZERO and np.linalg.norm(row - weights @ pair) <= 10 * _ZERO)
 
 
 def _difference(row: Row) -> tuple[int, int] | None:

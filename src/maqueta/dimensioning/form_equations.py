@@ -109,6 +109,10 @@ class Change:
         """Its component along a fixed direction, as a row."""
         return {index: factor * float(amount @ direction) for index, amount in self.parts.items()}
 
+    def under(self, motion: Mapping[int, float]) -> Array:
+        """The vector for given amounts of the unknowns."""
+        return np.asarray(sum((motion.get(index, 0.0) * way for index, way in self.parts.items()), np.zeros(3)))
+
     def crossed(self, row: Row, direction: Array) -> "Change":
         """This change plus a scalar row along a fixed direction."""
         return self + Change({index: amount * direction for index, amount in row.items()})
@@ -126,6 +130,11 @@ def summed(*rows: Row) -> Row:
 def times(row: Row, factor: float) -> Row:
     """A row times a number."""
     return {index: factor * amount for index, amount in row.items()}
+
+
+def valued(row: Row, motion: Mapping[int, float]) -> float:
+    """A row for given amounts of the unknowns."""
+    return sum(amount * motion.get(index, 0.0) for index, amount in row.items())
 
 
 def less(row: Row, other: Row) -> Row:

@@ -20,12 +20,11 @@ import numpy as np
 from maqueta.dimensioning.form_equations import SAME, ZERO, Array, Change, Row, System, Unknown, dense, less
 from maqueta.dimensioning.form_incidence import incidence
 from maqueta.dimensioning.form_surfaces import Surface, surfaces_of
-from maqueta.solid.features import axis_of
+from maqueta.solid.features import FULL_TURN, axis_of
 from maqueta.solid.part import AXES, Axis, Edge, Part, Vector
 
 #: Points met at the ends of edges are one corner within this part of the size.
 _MEET: Final = 10 * SAME
-_FULL_TURN: Final = 2 * np.pi - 1e-6
 
 
 @dataclass(frozen=True)
@@ -263,4 +262,4 @@ def _met(known: list[tuple[float, Row]], value: float, row: Row) -> Iterator[Row
 
 def full_round(part: Part, faces: Sequence[int]) -> bool:
     """Whether one of some faces goes all the way round."""
-    return any(part.faces[face].span >= _FULL_TURN for face in faces)
+    return any(part.faces[face].span >= FULL_TURN for face in faces)

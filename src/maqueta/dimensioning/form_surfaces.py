@@ -1,17 +1,16 @@
 """The faces of a part with their unknowns: what is drawn parallel, coplanar, coaxial or in line shares them."""
 
-import math
 from dataclasses import dataclass
 from typing import Final
 
 import numpy as np
 
 from maqueta.dimensioning.form_equations import SAME, Array, Change, System, summed
+from maqueta.solid.features import FULL_TURN
 from maqueta.solid.part import Face, Part
 
 #: Parts of unit vectors that differ by less are equal.
 _TOLD_APART: Final = 10 * SAME
-_FULL_TURN: Final = 2 * math.pi - 1e-6
 
 
 @dataclass(frozen=True)
@@ -148,7 +147,7 @@ def _lone(part: Part, face: int) -> bool:
 
 def _rounds_off(part: Part, face: int) -> bool:
     edges = [part.edges[edge] for edge in part.faces[face].edges]
-    return part.faces[face].span < _FULL_TURN and any(edge.smooth for edge in edges)
+    return part.faces[face].span < FULL_TURN and any(edge.smooth for edge in edges)
 
 
 def _coaxial(part: Part, first: int, second: int) -> bool:

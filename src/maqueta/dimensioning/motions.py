@@ -91,7 +91,7 @@ def displaced(form: FormModel, motion: Motion) -> Iterator[tuple[Array, Array]]:
     """Corners, middles of rings and centres that move, each with how (both in parts of the size of the part)."""
     for index in sorted({index for unknown in motion for index in form.touched.get(unknown, ())}):
         point, change = form.points[index]
-        yield point, sum((motion.get(unknown, 0.0) * way for unknown, way in change.parts.items()), np.zeros(3))
+        yield point, change.under(motion)
 
 
 def displaced_axes(form: FormModel, motion: Motion) -> tuple[int, ...]:

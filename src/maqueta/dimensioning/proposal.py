@@ -13,12 +13,12 @@ from typing import Final, Literal
 import numpy as np
 
 from maqueta.dimensioning.callout import callout, holes_at, mouth_words, mouths
-from maqueta.dimensioning.count import DIRECTIONS, Direction, axis_of_direction, direction_of_axis
 from maqueta.dimensioning.form_equations import Array, dense
 from maqueta.dimensioning.form_model import FormModel
 from maqueta.dimensioning.measure import Measured, measure
 from maqueta.dimensioning.pitch_circles import pitch_circles
 from maqueta.dimensioning.places import axis_and_sign
+from maqueta.dimensioning.sides import DIRECTIONS, Direction, End, axis_of_direction, direction_of_axis
 from maqueta.dimensioning.sighted import Sighted
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.carrier import Circle, Line, Point
@@ -42,9 +42,9 @@ _TRIED: Final = 2
 class Datum:
     """The side of the part that locations are taken from, along each direction: its low or its high end."""
 
-    width: Literal["low", "high"] = "low"
-    height: Literal["low", "high"] = "low"
-    depth: Literal["low", "high"] = "low"
+    width: End = "low"
+    height: End = "low"
+    depth: End = "low"
 
     def high(self, direction: Direction) -> bool:
         """Whether locations along a direction are taken from the high end of its model axis."""
@@ -196,7 +196,7 @@ class _Chooser:
 
     def _between(self, item: PlacedView, index: int, values: Sequence[float]) -> Iterator[LinearDimension]:
         """The size between two coordinates of a view, taken from the points nearest to where its row will be."""
-        ends = [anchors(item, index, value, self.kinds) for value in values]
+        ends = [_anchors(item, index, value, self.kinds) for value in values]
         near = [sorted(set(points), key=lambda p: p[1 - index])[:_TRIED] for points in ends]
         along: Literal["across", "up"] = "across" if index == 0 else "up"
         for first, last in product(*near):
@@ -210,8 +210,8 @@ class _Chooser:
             here = [s for s in self.form.surfaces if abs(float(s.point[place]) * size - value) <= 1e-6 * size]
             if any(s.kind == "plane" and abs(s.axis[place]) > 0.5 for s in here):
                 continue
-            towards = AXES.index(axis_of_attitude(_attitude(item)))
-            score += any(s.kind == "cylinder" and abs(s.axis[towards]) > 0.5 for s in here)
+            sight = "xyz".index(_attitude(item).side[1])
+            score += any(s.kind == "cylinder" and abs(s.axis[sight]) > 0.5 for s in here)
         return score
 
     def _patterned(self) -> Iterator[RoundDimension]:
@@ -315,11 +315,6 @@ class _Chooser:
                 )
 
 
-def axis_of_attitude(attitude: Attitude) -> Axis:
-    """The model axis a view looks along."""
-    return AXES["xyz".index(attitude.side[1])]
-
-
 def _attitude(item: PlacedView) -> Attitude:
     attitude = item.view.attitude
     assert attitude is not None
@@ -334,7 +329,7 @@ def _is(carrier: object, centre: Point, radius: float, tolerance: float) -> bool
     )
 
 
-def anchors(item: PlacedView, axis_index: int, value: float, kinds: Sequence[LineKind]) -> list[Point]:
+def _anchors(item: PlacedView, axis_index: int, value: float, kinds: Sequence[LineKind]) -> list[Point]:
     """Points of lines of some kinds, and centres of their circles, at a coordinate of a view."""
     points = []
     for piece in item.lines.of(*kinds):

@@ -7,7 +7,7 @@ from typing import Final
 
 import numpy as np
 
-from maqueta.dimensioning.form_equations import Array, Change, Row, summed, times
+from maqueta.dimensioning.form_equations import Array, Row, summed, times, valued
 from maqueta.dimensioning.form_incidence import slope
 from maqueta.dimensioning.form_model import FormModel
 from maqueta.dimensioning.form_surfaces import Surface
@@ -33,19 +33,11 @@ class MovingLine:
 
 def swung(form: FormModel, motion: Motion) -> Motion:
     """A motion at the size at which it is shown."""
-    far = max(
-        (float(np.linalg.norm(shift)) for _, shift in displaced(form, motion)),
-        default=0.0,
-    )
+    shifts = (float(np.linalg.norm(shift)) for _, shift in displaced(form, motion))
     rings = (abs(valued(ring.radius, motion)) for ring in form.rings)
     radii = (abs(motion.get(s.radius, 0.0)) + abs(motion.get(s.minor, 0.0)) for s in form.surfaces)
-    far = max(far, *rings, *radii, 1e-12)
+    far = max(*shifts, *rings, *radii, 1e-12)
     return {index: amount * _SWING / far for index, amount in motion.items()}
-
-
-def valued(row: Row, motion: Motion) -> float:
-    """What a motion does to a row."""
-    return sum(amount * motion.get(index, 0.0) for index, amount in row.items())
 
 
 @dataclass(frozen=True, slots=True)
@@ -138,7 +130,7 @@ def _settled(first: Array, normals: Sequence[Array], sides: Sequence[float]) -> 
 
 def _held(surface: Surface, points: Array, motion: Motion) -> tuple[Array, Array, Array | None]:
     """What keeps points on a moving surface (normals and how far along them), and where round ones would carry them."""
-    turning, centre = _vector(surface.turning, motion), _vector(surface.centre, motion)
+    turning, centre = surface.turning.under(motion), surface.centre.under(motion)
     if surface.kind == "plane":
         offset = surface.r * motion.get(surface.offset, 0.0)
         return np.tile(surface.axis, (len(points), 1)), offset - points @ turning, None
@@ -169,7 +161,3 @@ def _cone(surface: Surface, points: Array) -> tuple[float, Array]:
     slopes = [slope(surface, point) for point in points]
     rate = max(slopes, key=lambda s: s[1], default=(0.0, 0.0))[0]
     return rate, np.array([run for _, run in slopes])
-
-
-def _vector(change: Change, motion: Motion) -> Array:
-    return np.asarray(sum((motion.get(index, 0.0) * way for index, way in change.parts.items()), np.zeros(3)))

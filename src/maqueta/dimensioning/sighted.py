@@ -89,10 +89,14 @@ class Sighted:
         rows = [self.coordinates(point, axis) for axis in ((1.0, 0.0), (0.0, 1.0))]
         return tuple(summed(times(a, along[0]), times(b, along[1])) for a in rows[0][:1] for b in rows[1][:1])
 
+    def _spot_at(self, at: Point) -> Spot | None:
+        """The corner, ring or centre at a point (in parts of the size); of several the one nearest to the reader."""
+        here = [spot for spot in self.spots if math.dist(spot.at, at) <= PICK_TOLERANCE]
+        return max(here, key=lambda spot: spot.near, default=None)
+
     def _exact(self, at: Point, value: float, way: Array) -> Row | None:
-        """The corner, ring or centre at a point; of several the one nearest to the reader."""
-        exact = [spot for spot in self.spots if math.dist(spot.at, at) <= PICK_TOLERANCE]
-        spot = max(exact, key=lambda s: s.near, default=None)
+        """How the coordinate of the corner, ring or centre at a point changes."""
+        spot = self._spot_at(at)
         if spot is None:
             return None
         level = self._plane(way, value, spot.faces)
@@ -117,10 +121,10 @@ class Sighted:
                 if surface.kind == "plane":
                     return surface.turning.along(way, -float(np.sign(surface.axis @ across)))
                 return {surface.angle: -float(np.sign(surface.axis @ way) * np.sign(surface.axis @ across))}
-        ends = [self._exact((p[0] / self.form.size, p[1] / self.form.size), math.nan, across) for p in (start, end)]
-        if ends[0] is None or ends[1] is None:
+        first, last = (self._spot_at((p[0] / self.form.size, p[1] / self.form.size)) for p in (start, end))
+        if first is None or last is None:
             return None
-        return times(less(ends[1], ends[0]), 1 / length)
+        return _clean(times((last.change - first.change).along(across), 1 / length))
 
     def _runs_along(self, surface: Surface, way: Array, across: Array, here: float, start: Point, along: Point) -> bool:
         """Whether a line of the view is an edge-on plane, or the outline of a cone."""
@@ -213,15 +217,15 @@ class Sighted:
                 for sign in (-1.0, 1.0):
                     change = ring.moving.crossed(times(ring.radius, sign), aside)
                     found.append(self._spot(ring.middle + sign * ring.value * aside, change, ring.faces))
-        for index, surface in enumerate(self.form.surfaces):
-            found += self._centres(surface, index)
+        for surface in self.form.surfaces:
+            found += self._centres(surface)
         return tuple(found)
 
     def _spot(self, point: Array, change: Change, faces: tuple[int, ...]) -> Spot:
         at = (float(point @ self.right), float(point @ self.up))
         return Spot(at, change, float(point @ self.towards), faces)
 
-    def _centres(self, surface: Surface, index: int) -> Iterator[Spot]:
+    def _centres(self, surface: Surface) -> Iterator[Spot]:
         if surface.kind == "cone" and abs(surface.axis @ self.towards) < SAME:
             yield from self._tips(surface)
         elif surface.kind == "sphere" or (surface.kind != "plane" and abs(surface.axis @ self.towards) > 1 - SAME):

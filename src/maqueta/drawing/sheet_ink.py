@@ -1,9 +1,11 @@
 """The whole sheet as ink: border, title block, views, marks, dimensions."""
 
 import math
+from typing import Final
 
 from maqueta.drawing.dimension_ink import dimension_items, leader_items
 from maqueta.drawing.ink import Arc, InkGroup, Item, Stroke, Text, group
+from maqueta.drawing.lettering import text_width
 from maqueta.drawing.pens import Pen
 from maqueta.drawing.title_ink import frame_group, title_group
 from maqueta.projection.carrier import Circle, Point
@@ -11,6 +13,9 @@ from maqueta.projection.line_set import Piece
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.document import CENTRE_BEYOND, CentreMark, Mark, Note, SheetDocument
 from maqueta.sheet.placed import PlacedView, placed_views
+
+#: A leader begins this far off its text, mm.
+_OFF_TEXT: Final = 1.0
 
 
 def sheet_ink(projected: ProjectedPart, sheet: SheetDocument, construction: bool = False) -> tuple[InkGroup, ...]:
@@ -44,7 +49,8 @@ def note_items(note: Note) -> list[Item]:
     if note.leader is None:
         return text
     x, y = note.at
-    shelf = (x - 1.0, y + note.height / 2)
+    end = x + text_width(note.text, note.height)
+    shelf = (end + _OFF_TEXT if note.leader[0] > end else x - _OFF_TEXT, y + note.height / 2)
     if math.dist(shelf, note.leader) < 1e-9:
         return text
     return [*text, *leader_items(note.leader, shelf)]

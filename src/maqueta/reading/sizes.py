@@ -21,6 +21,8 @@ _GAP: Final = 3.0
 _NOTE_NEAR: Final = 4.0
 
 
+#: Letters lower than this (mm) are not meant to be read as they are (common practice, no source).
+_READABLE: Final = 1.0
 #: Circles through the centres of holes, by the id of the view that shows them.
 Pitches = Mapping[str, Sequence[PitchCircle]]
 
@@ -61,9 +63,18 @@ def tie_sizes(
     return TiedSizes(tuple(dimensions), tuple(loose), frozenset(used))
 
 
+def _made_for_paper(size: Size) -> bool:
+    """Whether the picture of a dimension was made for this paper.
+
+    A dimension style that was never set up has letters nobody could read and gaps to match; whoever opens the file
+    sees it through a style of their own, so that nothing can be said of either.
+    """
+    return size.lettering is not None and _READABLE <= size.lettering[0] <= 200
+
+
 def _gaps(size: Size, tied: Dimension, views: Sequence[PlacedView]) -> tuple[float | None, float | None] | None:
     """How far the extension lines of a linear size begin off the points it is tied to, mm."""
-    if not isinstance(tied, LinearDimension) or size.feet is None:
+    if not isinstance(tied, LinearDimension) or size.feet is None or not _made_for_paper(size):
         return None
     item = next(item for item in views if item.view.id == tied.view)
     gaps = [
@@ -74,7 +85,7 @@ def _gaps(size: Size, tied: Dimension, views: Sequence[PlacedView]) -> tuple[flo
 
 
 def _lettering(size: Size) -> Lettering | None:
-    if size.lettering is None or not 0 < size.lettering[0] <= 200:
+    if size.lettering is None or not _made_for_paper(size):
         return None
     return Lettering(height=size.lettering[0], turn=math.remainder(size.lettering[1], 360.0))
 

@@ -30,13 +30,16 @@ def count_forms(counts: Sequence[DirectionCount]) -> list[CountForm]:
     ]
 
 
-def reading_form(dimensions: DimensionSurvey, insight: Insight) -> ReadingForm:
-    """What the dimensions of a sheet determine. Less insight means less is sent, not only less is shown."""
+def reading_form(dimensions: DimensionSurvey, insight: Insight, reviewed: bool = False) -> ReadingForm:
+    """What the dimensions of a sheet determine. Less insight means less is sent, not only less is shown.
+
+    Of views with lines of their own nothing is told on the bench; in a sheet that is reviewed they are redrawn too.
+    """
     if insight == "nothing":
         return ReadingForm(insight=insight)
     if dimensions.reason is not None:
         return ReadingForm(insight=insight, reason=dimensions.reason)
-    eye = readers_eye(dimensions)
+    eye = readers_eye(dimensions, by_hand=reviewed)
     told, placed = insight == "everything", insight in ("places", "everything")
     counted = insight in ("counts", "everything")
     return ReadingForm(

@@ -1,11 +1,11 @@
 """The count table and the reader's eye as they cross the wire."""
 
-from typing import Annotated, Literal
+from typing import Annotated
 
 from pydantic import Field
 
 from maqueta.checking.exercise import Insight
-from maqueta.dimensioning.count import Direction
+from maqueta.dimensioning.sides import DepthSide, Direction, HeightSide, WidthSide
 from maqueta.projection.carrier import Point
 from maqueta.service.form import Form
 from maqueta.sheet.document import SheetDocument
@@ -71,9 +71,9 @@ class ProposalRequest(Form):
     """A sheet to be dimensioned, and the sides of the front view its locations are taken from."""
 
     document: SheetDocument
-    width: Literal["left", "right"] = "left"
-    height: Literal["base", "top"] = "base"
-    depth: Literal["front", "rear"] = "rear"
+    width: WidthSide = "left side"
+    height: HeightSide = "base"
+    depth: DepthSide = "rear"
 
 
 class MotionForm(Form):

@@ -2,10 +2,12 @@
 
 import math
 from collections.abc import Sequence
+from typing import Final
 
 from maqueta.solid.part import AXES, Axis, Edge, Face, Feature, Part, RoundKind, Vector
 
-_FULL_TURN = 2 * math.pi - 1e-6
+#: A face of revolution that spans at least this goes all the way round (radians).
+FULL_TURN: Final = 2 * math.pi - 1e-6
 _ALONG = 1 - 1e-9
 
 
@@ -49,7 +51,7 @@ def recognise(faces: Sequence[Face], edges: Sequence[Edge]) -> tuple[Feature, ..
     found: list[Feature] = []
     for index, face in enumerate(faces):
         axis = axis_of(face.direction)
-        if face.kind not in ("cylinder", "cone") or axis is None or face.span < _FULL_TURN:
+        if face.kind not in ("cylinder", "cone") or axis is None or face.span < FULL_TURN:
             continue
         first, second = across(axis)
         at = (coordinate(face.point, first), coordinate(face.point, second))

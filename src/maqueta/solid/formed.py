@@ -6,10 +6,9 @@ from dataclasses import dataclass
 from itertools import combinations, pairwise
 from typing import Final, Literal
 
-from maqueta.solid.features import across, axis_of, coordinate
+from maqueta.solid.features import FULL_TURN, across, axis_of, coordinate
 from maqueta.solid.part import AXES, Axis, Edge, Face, Feature, Part, Vector
 
-_FULL_TURN: Final = 2 * math.pi - 1e-6
 #: Lengths agree within this part of the part's size.
 _NEAR: Final = 1e-6
 #: A slanted face wider than this part of the part's size is a slant of its own, not a chamfer. Common practice.
@@ -67,7 +66,7 @@ def forms(part: Part) -> tuple[Form, ...]:
 
 
 def _partial(face: Face) -> bool:
-    return face.kind == "cylinder" and face.span < _FULL_TURN
+    return face.kind == "cylinder" and face.span < FULL_TURN
 
 
 def _slots(part: Part) -> list[Form]:
@@ -121,7 +120,7 @@ def _chamfers(part: Part) -> list[Form]:
     """Narrow flat faces at 45° between two square ones, and cones at 45° around a boss or at the mouth of a hole."""
     found = []
     for index, face in enumerate(part.faces):
-        if face.kind == "cone" and abs(face.angle - math.pi / 4) < 1e-6 and face.span > _FULL_TURN and not face.hollow:
+        if face.kind == "cone" and abs(face.angle - math.pi / 4) < 1e-6 and face.span > FULL_TURN and not face.hollow:
             rims = sorted({part.edges[e].radius for e in face.edges if part.edges[e].kind == "circle"})
             if len(rims) == 2 and rims[1] - rims[0] < _WIDEST_CHAMFER * part.size:
                 run = 2 * math.pi * rims[1]
@@ -236,7 +235,7 @@ def _turned_about(part: Part) -> Axis | None:
         first, second = across(axis)
         spot: tuple[float, float] | None = None
         for face in part.faces:
-            if axis_of(face.direction) != axis or (face.kind != "plane" and face.span < _FULL_TURN):
+            if axis_of(face.direction) != axis or (face.kind != "plane" and face.span < FULL_TURN):
                 break
             if face.kind == "plane":
                 continue

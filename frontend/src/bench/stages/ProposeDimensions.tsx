@@ -4,24 +4,15 @@ import { useState } from "react";
 
 import { answer, api } from "../../api/client";
 import type { SheetDocument } from "../../api/types";
+import { SIDES } from "../../frame/words";
 import type { Bench } from "../bench";
 
-const SIDES = {
-  width: ["left", "right"],
-  height: ["base", "top"],
-  depth: ["rear", "front"],
-} as const;
-
-interface Sides {
-  width: "left" | "right";
-  height: "base" | "top";
-  depth: "rear" | "front";
-}
+type Sides = { [D in keyof typeof SIDES]: (typeof SIDES)[D][number] };
 
 /** A complete set of dimensions in one click, from the datum sides chosen; Undo takes it back. */
 export function ProposeDimensions({ bench }: { bench: Bench }) {
   const { document, draft, exercise } = bench;
-  const [sides, setSides] = useState<Sides>({ width: "left", height: "base", depth: "rear" });
+  const [sides, setSides] = useState<Sides>({ width: "left side", height: "base", depth: "rear" });
   const propose = useMutation({
     mutationFn: (sent: SheetDocument) =>
       answer(
@@ -44,9 +35,12 @@ export function ProposeDimensions({ bench }: { bench: Bench }) {
           <SegmentedControl
             size="xs"
             aria-label={`Datum side of the ${direction}`}
-            data={[...SIDES[direction]]}
+            data={SIDES[direction].map((side) => ({
+              value: side,
+              label: side.replace(" side", ""),
+            }))}
             value={sides[direction]}
-            onChange={(side) => setSides((now) => ({ ...now, [direction]: side }))}
+            onChange={(side) => setSides((now) => ({ ...now, [direction]: side }) as Sides)}
           />
         </Group>
       ))}

@@ -1,13 +1,11 @@
 """The model answer of an exercise: proposed by the program, changed by its instructor, compared with by students."""
 
-from typing import Literal
-
 from fastapi import APIRouter, HTTPException, Response
 
 from maqueta.checking.model_sheet import Drafter, dimensioned, model_sheet
 from maqueta.dimensioning.form_model import beyond
 from maqueta.dimensioning.proposal import Datum
-from maqueta.projection.attitude import Side
+from maqueta.dimensioning.sides import end_at
 from maqueta.service.drawings import DrawingKind, drawing
 from maqueta.service.forms import DraftForm, SaveForm
 from maqueta.service.present import task_of
@@ -67,16 +65,11 @@ def propose_dimensions(
         raise HTTPException(422, "There is no front view on the sheet yet.")
     attitude = front.attitude
     datum = Datum(
-        width=_end(attitude.right, form.width == "left"),
-        height=_end(attitude.up, form.height == "base"),
-        depth=_end(attitude.side, form.depth == "rear"),
+        width=end_at(attitude, "width", form.width),
+        height=end_at(attitude, "height", form.height),
+        depth=end_at(attitude, "depth", form.depth),
     )
     return dimensioned(projected, form.document, attitude, datum)
-
-
-def _end(towards: Side, begins: bool) -> Literal["low", "high"]:
-    """The end of the model axis at which a direction of the front view begins, or ends."""
-    return "low" if (towards[0] == "+") == begins else "high"
 
 
 @router.get("/{exercise_id}/answer/drawing.{kind}", response_class=Response)

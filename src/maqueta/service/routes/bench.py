@@ -2,16 +2,14 @@
 
 from fastapi import APIRouter, HTTPException
 
-from maqueta.checking.by_hand import not_by_hand
-from maqueta.checking.exercise import Exercise
 from maqueta.checking.report import check
 from maqueta.checking.scale import proposed
 from maqueta.checking.starting_sheet import blank_sheet, starting_sheet
 from maqueta.checking.survey import Survey
 from maqueta.dimensioning.centre_marks import lacking_marks
-from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.laid import laid
 from maqueta.service.forms import AidRequest, ChangeRequest, DraftForm, InkForm, InkRequest, SaveForm
+from maqueta.service.left_to_hand import refuse_projected
 from maqueta.service.present import FINDING, task_of
 from maqueta.service.present_ink import ink_form
 from maqueta.service.variation import version_for, version_of
@@ -70,7 +68,7 @@ def finish(exercise_id: int, form: SaveForm, student: Student, session: InTransa
         raise HTTPException(422, "There is no view on the sheet yet. Nothing was handed in; your draft is kept.")
     projected = world.dossiers.get(version_for(world, session, exercise, student.id))
     task = task_of(exercise)
-    _refuse_projected(projected, task, form.document)
+    refuse_projected(projected, task, form.document)
     document = laid(projected, form.document, task.tolerance_mm)
     sheet = save_draft(session, student, exercise, document.model_dump(mode="json"), form.base)
     result = check(projected, task, document)
@@ -85,14 +83,8 @@ def ink(exercise_id: int, form: InkRequest, account: AnyAccount, session: InTran
     exercise = exercise_for(session, account, exercise_id)
     projected, task = world.dossiers.get(version_of(world, session, exercise, account)), task_of(exercise)
     if account.role == "student":
-        _refuse_projected(projected, task, form.document)
+        refuse_projected(projected, task, form.document)
     return ink_form(Survey(projected, task, form.document))
-
-
-def _refuse_projected(projected: ProjectedPart, task: Exercise, document: SheetDocument) -> None:
-    """Raises HTTPException 422 where the program would draw what the exercise leaves to the hand."""
-    if names := not_by_hand(projected, task, document):
-        raise HTTPException(422, f"To be drafted by hand: {', '.join(names)}. Your draft is as it was.")
 
 
 @router.post("/{exercise_id}/sheet/aid")

@@ -9,6 +9,7 @@ from maqueta.checking.readers_eye import readers_eye
 from maqueta.checking.survey import Survey
 from maqueta.service.forms import InkRequest
 from maqueta.service.kernel_work import unpacked_mesh
+from maqueta.service.left_to_hand import refuse_projected
 from maqueta.service.present import task_of
 from maqueta.service.present_reading import motion_form, reading_form
 from maqueta.service.reading_forms import MotionForm, MotionRequest, ReadingForm
@@ -16,7 +17,7 @@ from maqueta.service.variation import version_for, version_of
 from maqueta.service.world import AnyAccount, InTransaction, InWorld, World
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.exercises import exercise_for, readable_sheet
-from maqueta.store.models import Account, VersionRecord
+from maqueta.store.models import Account, ExerciseRecord, VersionRecord
 
 router = APIRouter(prefix="/api")
 
@@ -27,11 +28,10 @@ def reading(
 ) -> ReadingForm:
     """A sheet on the bench as it is being dimensioned, as far as the exercise lets a student see it."""
     exercise = exercise_for(session, account, exercise_id)
-    version, task = version_of(world, session, exercise, account), task_of(exercise)
-    insight = _insight(task, account)
+    insight = _insight(task_of(exercise), account)
     if insight == "nothing":
         return ReadingForm(insight=insight)
-    return reading_form(_read(world, version, task, form.document), insight)
+    return reading_form(_on_the_bench(session, world, exercise, account, form.document)[1], insight)
 
 
 @router.post("/exercises/{exercise_id}/reading/motion")
@@ -40,19 +40,18 @@ def motion(
 ) -> MotionForm:
     """One open size of a sheet on the bench, on the model."""
     exercise = exercise_for(session, account, exercise_id)
-    version, task = version_of(world, session, exercise, account), task_of(exercise)
-    if _insight(task, account) not in ("places", "everything") or (
-        account.role == "student" and not task.drafting.shown
-    ):
+    task = task_of(exercise)
+    hidden = account.role == "student" and not task.drafting.shown
+    if hidden or _insight(task, account) not in ("places", "everything"):
         raise HTTPException(403, "This exercise leaves that to you.")
-    return _motion(world, version, _read(world, version, task, form.document), form.place)
+    return _motion(world, *_on_the_bench(session, world, exercise, account, form.document), form.place)
 
 
 @router.get("/sheets/{sheet_id}/reading")
 def sheet_reading(sheet_id: int, account: AnyAccount, session: InTransaction, world: InWorld) -> ReadingForm:
     """A sheet under review, or returned: everything."""
     _, dimensions, insight = _reviewed(session, world, account, sheet_id)
-    return reading_form(dimensions, insight)
+    return reading_form(dimensions, insight, reviewed=True)
 
 
 @router.get("/sheets/{sheet_id}/reading/{place}")
@@ -72,6 +71,17 @@ def _insight(task: Exercise, account: Account) -> Insight:
 
 def _read(world: World, version: VersionRecord, task: Exercise, document: SheetDocument) -> DimensionSurvey:
     return DimensionSurvey(Survey(world.dossiers.get(version), task, document))
+
+
+def _on_the_bench(
+    session: Session, world: World, exercise: ExerciseRecord, account: Account, document: SheetDocument
+) -> tuple[VersionRecord, DimensionSurvey]:
+    """A sheet as it stands; refused where a student has it show what is left to the hand."""
+    version, task = version_of(world, session, exercise, account), task_of(exercise)
+    dimensions = _read(world, version, task, document)
+    if account.role == "student":
+        refuse_projected(dimensions.survey.projected, task, document)
+    return version, dimensions
 
 
 def _reviewed(
