@@ -42,7 +42,20 @@ def _edge_points(part: Part, piece: Piece, at: Array, frame: Array) -> Iterator[
                 if edge.kind == "circle":
                     radial = point - edge.centre
                     point = edge.centre + radial * edge.radius / np.linalg.norm(radial)
+                if edge.kind == "other":
+                    point = _onto(part, edge.faces, point)
                 yield point, _way_out(part, edge.faces, point)
+
+
+def _onto(part: Part, faces: tuple[int, ...], point: Array) -> Array:
+    """A point between two samples of a free curve, drawn onto the cylinders that meet along it, in turn."""
+    for index in 8 * faces:
+        face = part.faces[index]
+        if face.kind == "cylinder":
+            axis, start = np.array(face.direction), np.array(face.point)
+            foot = start + ((point - start) @ axis) * axis
+            point = foot + (point - foot) * face.radius / np.linalg.norm(point - foot)
+    return point
 
 
 def _way_out(part: Part, faces: tuple[int, ...], at: Array) -> Array:

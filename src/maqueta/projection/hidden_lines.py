@@ -1,12 +1,11 @@
 """Exact hidden-line removal by the geometry kernel, turned into line sets."""
 
 import math
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 from typing import Any, Final
 
 import numpy as np
 from numpy.typing import NDArray
-from OCP.BRep import BRep_Tool
 from OCP.BRepAdaptor import BRepAdaptor_Curve
 from OCP.GCPnts import GCPnts_TangentialDeflection
 from OCP.GeomAbs import GeomAbs_CurveType
@@ -20,9 +19,10 @@ from OCP.TopoDS import TopoDS
 from maqueta.projection.carrier import Carrier, Ellipse, Interval, Point, recognised
 from maqueta.projection.edge_match import EdgeMatcher
 from maqueta.projection.flat_curves import EDGE_ON, Array, edge_on_ends, flat_circle, flat_lines
+from maqueta.projection.free_curves import FreeCurves, simplified
 from maqueta.projection.line_set import RELATIVE_TOLERANCE, LineKind, LineSet, Piece, line_set
 from maqueta.projection.sight import Sight
-from maqueta.solid.kernel import Shape, shapes_of
+from maqueta.solid.kernel import Shape
 from maqueta.solid.part import Part, Vector
 
 _TYPES: Final = HLRBRep_TypeOfResultingEdge
@@ -39,11 +39,6 @@ _SMOOTH: Final[tuple[Request, ...]] = (
     (_TYPES.HLRBRep_Rg1Line, True, "smooth"),
     (_TYPES.HLRBRep_RgNLine, True, "smooth"),
 )
-
-#: Places along a free curve at which it is looked at.
-_FREE_PLACES: Final = 49
-#: Points drawn between two such places: chords stay within 1e-4 of the size of what is round.
-_POINTS_A_PLACE: Final = 4
 
 Frame = NDArray[np.float64]
 
@@ -79,17 +74,11 @@ class HiddenLines:
     """Computes line sets of one solid; holds the arrays that tie kernel pieces back to model edges."""
 
     def __init__(self, shape: Shape, part: Part) -> None:
-        self._shape = shape
         self._size = part.size
         self._edges = part.edges
         self._matcher = EdgeMatcher(part)
-        kernel_edges = [TopoDS.Edge(edge) for edge in shapes_of(shape, TopAbs_EDGE)]
-        kernel_edges = [edge for edge in kernel_edges if not BRep_Tool.Degenerated_s(edge)]
-        self._free = {
-            index: BRepAdaptor_Curve(kernel_edges[index])
-            for index, edge in enumerate(part.edges)
-            if edge.kind == "other" and not edge.smooth and not edge.seam
-        }
+        self._simplified = simplified(shape, part)
+        self._free = FreeCurves(shape, part)
         self._sight = Sight(shape, part)
         self._algorithms: dict[tuple[float, ...], Any] = {}
         # A part of flat faces has no outlines of its own, one without smooth edges no smooth transitions.
@@ -112,7 +101,7 @@ class HiddenLines:
         line = tuple(np.round(towards * np.sign(towards[np.abs(towards).argmax()]), 12).tolist())
         if line not in self._algorithms:
             self._algorithms[line] = HLRBRep_Algo()
-            self._algorithms[line].Add(self._shape, 0)
+            self._algorithms[line].Add(self._simplified, 0)
         return self._algorithms[line]
 
     def _read(self, found: Sequence[tuple[LineKind, bool, Any]], frame: Frame) -> LineSet:
@@ -125,7 +114,7 @@ class HiddenLines:
         kept = [
             row
             for row, ((kind, outline, _), (edges, _, seam)) in enumerate(zip(found, matches, strict=True))
-            if not (outline and edges) and not (seam and kind == "smooth") and not self._free.keys() & edges
+            if not (outline and edges) and not (seam and kind == "smooth") and not self._free.edges & set(edges)
         ]
         flat = self._flattened([curves[row][0] for row in kept], places[kept], [matches[row][0] for row in kept], frame)
         pieces = []
@@ -135,43 +124,7 @@ class HiddenLines:
                 if isinstance(projected[0], Ellipse) and edges:
                     kind = self._second_opinion(kind, curves[row][0], faces, frame[2])
                 pieces.append(Piece(kind, *projected, edges, faces))
-        for index, curve in self._free.items():
-            pieces += self._free_pieces(index, curve, frame)
-        return line_set(pieces, self._size)
-
-    def _free_pieces(self, index: int, curve: Any, frame: Frame) -> list[Piece]:
-        """A free curve, such as two cylinders make where they meet, by rays from places along it.
-
-        The kernel's own answer flickers between visible and hidden on such curves.
-        """
-        faces, tolerance = self._edges[index].faces, RELATIVE_TOLERANCE * self._size
-        first, last = curve.FirstParameter(), curve.LastParameter()
-
-        def place(t: float) -> Array:
-            return np.array(curve.Value(t).Coord())
-
-        def seen(t: float) -> bool:
-            return self._sight.seen(place(t), faces, frame[2])
-
-        # The ends themselves lie on other faces; a little way in they belong to this edge alone.
-        grid = np.linspace(first, last, _FREE_PLACES)
-        middles = (grid[1:] + grid[:-1]) / 2
-        states = [seen(float(t)) for t in middles]
-        cuts = [first]
-        kinds = [states[0]]
-        for before, after, low, high in zip(states, states[1:], middles, middles[1:], strict=False):
-            if before != after:
-                cuts.append(_switch(seen, float(low), float(high), before))
-                kinds.append(after)
-        pieces = []
-        for visible, start, end in zip(kinds, cuts, [*cuts[1:], last], strict=True):
-            count = max(5, round(_POINTS_A_PLACE * _FREE_PLACES * (end - start) / (last - first)))
-            flat = np.array([place(float(t)) for t in np.linspace(start, end, count)]) @ frame[:2].T
-            points: list[Point] = [(x, y) for x, y in flat.tolist()]
-            if max(math.dist(points[0], p) for p in points) > tolerance:
-                kind: LineKind = "visible" if visible else "hidden"
-                pieces.append(Piece(kind, *recognised(points, 200 * tolerance), (index,), faces))
-        return pieces
+        return line_set([*pieces, *self._free.pieces(self._sight, frame)], self._size)
 
     def _second_opinion(self, kind: LineKind, curve: Any, faces: tuple[int, ...], towards: Array) -> LineKind:
         """Visible or hidden as the kernel says, unless rays from three places along a leaning circle all disagree.
@@ -234,17 +187,6 @@ def _read_curve(edge: Any) -> tuple[Any | None, tuple[Vector, Vector, Vector]]:
     if curve.GetType() == _LINE:
         return None, (start, ((start[0] + end[0]) / 2, (start[1] + end[1]) / 2, (start[2] + end[2]) / 2), end)
     return curve, (start, curve.Value((first + last) / 2).Coord(), end)
-
-
-def _switch(seen: Callable[[float], bool], low: float, high: float, at_low: bool) -> float:
-    """The parameter between two places where sight changes, by halving."""
-    for _ in range(12):
-        middle = (low + high) / 2
-        if seen(middle) == at_low:
-            low = middle
-        else:
-            high = middle
-    return (low + high) / 2
 
 
 def _sampled(curve: Any, frame: Frame, tolerance: float) -> tuple[Carrier, Interval] | None:

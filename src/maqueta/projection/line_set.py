@@ -2,7 +2,7 @@
 
 import math
 from collections.abc import Iterable, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import repeat
 from typing import Literal
 
@@ -189,14 +189,23 @@ def _behind(stretch: Stretch, group: Sequence[Piece], gap: float) -> tuple[tuple
 
 
 def _resolved_free(pieces: Sequence[Piece], tolerance: float) -> list[Piece]:
+    """Free curves by precedence: what another covers is not drawn, the other one stands for it as well."""
     kept: list[Piece] = []
+    reaches: list[BaseGeometry] = []
+    least = 8 * tolerance
     for kind in ("visible", "hidden", "smooth"):
         for piece in (p for p in pieces if p.kind == kind):
             rest: BaseGeometry = LineString(piece.outline())
-            for other in kept:
-                rest = rest.difference(LineString(other.outline()).buffer(tolerance))
+            for place, reach in enumerate(reaches):
+                bare = rest.difference(reach)
+                if kind != "smooth" and rest.length - bare.length > least:
+                    edges = tuple(sorted({*kept[place].edges, *piece.edges}))
+                    faces = tuple(sorted({*kept[place].faces, *piece.faces}))
+                    kept[place] = replace(kept[place], edges=edges, faces=faces)
+                rest = bare
             for run in getattr(rest, "geoms", [rest]):
-                if run.length > 8 * tolerance:
+                if run.length > least:
                     points = tuple((float(x), float(y)) for x, y in run.coords)
                     kept.append(Piece(piece.kind, Free(points), (0.0, run.length), piece.edges, piece.faces))
+                    reaches.append(run.buffer(tolerance))
     return kept
