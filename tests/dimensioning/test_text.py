@@ -4,7 +4,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from maqueta.dimensioning.text import Mouth, Written, number, read_text
+from maqueta.dimensioning.text import Mouth, Tolerance, Written, number, read_text
 
 
 @pytest.mark.parametrize(
@@ -20,7 +20,37 @@ from maqueta.dimensioning.text import Mouth, Written, number, read_text
         ("%%c10", Written(10, "diameter")),
         ("10 DIA", Written(10, "diameter")),
         ("R5", Written(5, "radius")),
-        ("SR 8", Written(8, "spherical")),
+        ("SR 8", Written(8, "radius", spherical=True)),
+        ("S⌀20", Written(20, "diameter", spherical=True)),
+        ("∅20", Written(20, "diameter")),
+        ("φ20", Written(20, "diameter")),
+        ("□20", Written(20, "square")),
+        ("2× □20", Written(20, "square", 2)),
+        ("80 ±0.1", Written(80, tolerance=Tolerance(0.1, -0.1))),
+        ("80%%p0,1", Written(80, tolerance=Tolerance(0.1, -0.1))),
+        ("80 +0,1/−0", Written(80, tolerance=Tolerance(0.1, 0.0))),
+        ("80 +0.1 -0.05", Written(80, tolerance=Tolerance(0.1, -0.05))),
+        ("80 0/-0.2", Written(80, tolerance=Tolerance(0.0, -0.2))),
+        ("45° ±0.5°", Written(45, "angle", tolerance=Tolerance(0.5, -0.5))),
+        ("80H7", Written(80, tolerance=Tolerance(fit="H7"))),
+        ("80 js6", Written(80, tolerance=Tolerance(fit="JS6"))),
+        ("⌀10 H7/g6", Written(10, "diameter", tolerance=Tolerance(fit="H7/G6"))),
+        ("2× ⌀10 H7 THRU", Written(10, "diameter", 2, through=True, tolerance=Tolerance(fit="H7"))),
+        ("⌀12 h6 (+0/−0.011)", Written(12, "diameter", tolerance=Tolerance(0.0, -0.011, "H6"))),
+        ("(=80)", Written(80, reference=True)),
+        ("20 REF", Written(20, reference=True)),
+        ("2× 40 (=80)", Written(40, None, 2)),
+        ("25.4 [1 IN]", Written(25.4)),
+        ("M8", Written(8, "thread", unit="mm")),
+        ("M8×1", Written(8, "thread", pitch=1, unit="mm")),
+        ("4× M6 - 6H ↧10", Written(6, "thread", 4, depth=10, unit="mm")),
+        ("1/4-20 UNC", Written(0.25, "thread", pitch=0.05, unit="inch")),
+        ("1/4-20 UNC-2B", Written(0.25, "thread", pitch=0.05, unit="inch")),
+        ("45°30'", Written(45.5, "angle")),
+        ("30°15'36\"", Written(30.26, "angle")),
+        ("4× ⌀6 EQUALLY SPACED", Written(6, "diameter", 4)),
+        ("80 MAX", Written(None)),
+        ("⌀20 KNURLED", Written(None, "diameter")),
         ("30°", Written(30, "angle")),
         ("4× R5", Written(5, "radius", 4)),
         ("2X ⌀9", Written(9, "diameter", 2)),

@@ -138,12 +138,13 @@ def _decimals(dimensions: DimensionSurvey) -> Iterator[Finding]:
         if dimension.text is None or angle or survey.by_id[dimension.view].view.attitude is None:
             continue
         written = read_text(dimension.text)
-        if written.value is None or written.symbol in ("angle", "chamfer"):
+        if written.value is None or written.symbol in ("angle", "chamfer", "thread"):
             continue
         if _UNIT.search(dimension.text):
             yield _one(dimensions, "dimensions.decimals", "unit", dimension)
             continue
-        first = _DECIMALS.search(dimension.text)
+        # A tolerance, and what is written in brackets, may have decimals of their own.
+        first = _DECIMALS.search(re.split(r"[±+\[(]|%%[Pp]|(?<=\d)\s*[-−]", dimension.text, maxsplit=1)[0])
         decimals = len(first[1]) if first is not None else 0
         if decimals > asked:
             yield _one(dimensions, "dimensions.decimals", "", dimension, decimals=decimals, asked=asked)

@@ -55,8 +55,22 @@ class DimensionSurvey:
         return {a: Sighted(self.form, part, a) for a in {attitude_of(item) for item in self.survey.principal}}
 
     @cached_property
+    def unread(self) -> frozenset[str]:
+        """Dimensions whose text is not understood, or is no size of what it stands at: they count for nothing."""
+        return frozenset(dimension.id for dimension in self.survey.sheet.dimensions if not understood(dimension))
+
+    @cached_property
     def measured(self) -> tuple[Measured, ...]:
-        """Every dimension that counts: on a principal view and not in brackets."""
+        """Every dimension that counts: on a principal view, understood and not in brackets."""
+        return tuple(item for item in self._tied if item.dimension.id not in self.unread)
+
+    @cached_property
+    def doubtful(self) -> tuple[Measured, ...]:
+        """What the dimensions that are not understood may say: nothing is concluded from its absence."""
+        return tuple(item for item in self._tied if item.dimension.id in self.unread)
+
+    @cached_property
+    def _tied(self) -> tuple[Measured, ...]:
         result = []
         for dimension in self.survey.sheet.dimensions:
             placed = self.survey.by_id[dimension.view]
@@ -71,7 +85,8 @@ class DimensionSurvey:
     def reading(self) -> Reading:
         """What the dimensions say together."""
         equations: list[Equation] = [e for item in self.measured for e in item.equations]
-        return read(self.form, equations, self._symmetric)
+        doubtful = [row for item in self.doubtful for equation in item.equations for row in equation.rows]
+        return read(self.form, equations, (*self._symmetric, *doubtful))
 
     @cached_property
     def _symmetric(self) -> tuple[Row, ...]:
@@ -95,6 +110,18 @@ class DimensionSurvey:
     def text(self, dimension: Dimension) -> str:
         """What stands at a dimension."""
         return dimension_text(dimension, self.survey.sheet, self.survey.projected.part.unit)
+
+
+def understood(dimension: Dimension) -> bool:
+    """Whether the text of a dimension can be read as a size of its kind."""
+    if dimension.text is None:
+        return True
+    written = read_text(dimension.text, 1.0)
+    if written.value is None:
+        return False
+    if isinstance(dimension, AngleDimension):
+        return written.symbol in (None, "angle")
+    return written.symbol != "angle"
 
 
 def dimension_place(placed: PlacedView, dimension: Dimension) -> tuple[Point, ...]:

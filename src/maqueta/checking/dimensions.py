@@ -15,6 +15,7 @@ from maqueta.dimensioning.measure import (
 )
 from maqueta.dimensioning.sides import DIRECTIONS, axis_of_direction
 from maqueta.dimensioning.text import Written, read_text
+from maqueta.dimensioning.threads import fits_thread
 from maqueta.sheet.dimension import (
     AngleDimension,
     ChamferDimension,
@@ -33,7 +34,7 @@ from maqueta.solid.part import AXES
 def check_dimensions(dimensions: DimensionSurvey) -> list[Finding]:
     """All rules of the criterion. Completeness is judged where the part's sizes can be counted."""
     survey = dimensions.survey
-    findings = [*_on_pictorial(dimensions), *_values(dimensions), *_to_hidden(dimensions)]
+    findings = [*_on_pictorial(dimensions), *_unread(dimensions), *_values(dimensions), *_to_hidden(dimensions)]
     if survey.exercise.dimensioning.required and dimensions.reason is None:
         findings += [*chain_findings(dimensions), *_overall(dimensions), *check_open(dimensions)]
     return findings
@@ -56,12 +57,29 @@ def _on_pictorial(dimensions: DimensionSurvey) -> list[Finding]:
     return findings
 
 
+def _unread(dimensions: DimensionSurvey) -> list[Finding]:
+    """Texts that are not understood."""
+    survey = dimensions.survey
+    return [
+        found(
+            "dimensions.unread",
+            views=(dimension.view,),
+            at=(dimension_place(survey.by_id[dimension.view], dimension),),
+            parameters={"text": dimension.text or ""},
+            items=(dimension.id,),
+        )
+        for dimension in survey.sheet.dimensions
+        if dimension.id in dimensions.unread
+    ]
+
+
 def _values(dimensions: DimensionSurvey) -> list[Finding]:
     """A typed value must be the part's true size in the unit and decimals of the exercise."""
     survey, findings = dimensions.survey, []
     for dimension in survey.sheet.dimensions:
         placed = survey.by_id[dimension.view]
-        if dimension.text is None or placed.view.attitude is None or not _wrong(survey, placed, dimension):
+        judged = dimension.text is not None and dimension.id not in dimensions.unread
+        if not judged or placed.view.attitude is None or not _wrong(survey, placed, dimension):
             continue
         asked = survey.sheet.model_copy(update={"units": survey.exercise.units, "decimals": survey.exercise.decimals})
         alone = dimension.model_copy(update={"count": 1}) if isinstance(dimension, RoundDimension) else dimension
@@ -71,7 +89,7 @@ def _values(dimensions: DimensionSurvey) -> list[Finding]:
                 "dimensions.value",
                 views=(dimension.view,),
                 at=(dimension_place(placed, dimension),),
-                parameters={"text": dimension.text, "true": true.lstrip("⌀R")},
+                parameters={"text": dimension.text or "", "true": true.lstrip("⌀R")},
                 items=(dimension.id,),
             )
         )
@@ -81,24 +99,31 @@ def _values(dimensions: DimensionSurvey) -> list[Finding]:
 def _wrong(survey: Survey, placed: PlacedView, dimension: Dimension) -> bool:
     """Whether what is typed over a dimension is not its true size."""
     exercise, true = survey.exercise, true_size(dimension)
+    text = dimension.text or ""
     if isinstance(dimension, AngleDimension):
-        written = read_text(dimension.text or "", round(true, 2))
+        written = read_text(text, round(true, 2))
         return written.value is None or abs(written.value - true) > ANGLE_OFF
-    true = converted(true, survey.projected.part.unit, exercise.units)
-    written = read_text(dimension.text or "", true)
+    unit = survey.projected.part.unit
+    true = converted(true, unit, exercise.units)
+    written = read_text(text, true)
     if written.value is None:
         return True
     if isinstance(dimension, ChamferDimension):
         slope = chamfer_of(dimension)[1]
-        return not _right(dimension.text or "", written.value, true, exercise.decimals) or (
+        return not _right(text, written.value, true, exercise.decimals) or (
             written.slope is not None and abs(written.slope - slope) > ANGLE_OFF
         )
-    radius, diameter = written.symbol in ("radius", "spherical"), written.symbol == "diameter"
-    if dimension.kind == "diameter" and radius:
+    if written.symbol == "thread" and written.unit is not None:
+        across = 2 * dimension.radius if isinstance(dimension, RoundDimension) else true_size(dimension)
+        return not fits_thread(written, converted(across, unit, written.unit))
+    if dimension.kind == "diameter" and written.symbol == "radius":
         true = true / 2
-    elif dimension.kind == "radius" and diameter:
+    elif dimension.kind == "radius" and written.symbol == "diameter":
         true = true * 2
-    right = _right(dimension.text or "", written.value, true, exercise.decimals)
+    right = _right(text, written.value, true, exercise.decimals)
+    if dimension.kind == "linear" and not right:
+        # "3× 20 (=60)" stands at the whole as well as at one of the steps.
+        right = _right(text, written.count * written.value, true, exercise.decimals)
     return not right or _wrong_beside(survey, placed, dimension, written)
 
 
@@ -189,7 +214,7 @@ def _overall(dimensions: DimensionSurvey) -> list[Finding]:
         axis = axis_of_direction(dimensions.front, direction)
         if rounded_off(part, axis) and not extent_open(dimensions, axis):
             continue
-        if overall_along(part, dimensions.measured, axis, survey.by_id):
+        if overall_along(part, (*dimensions.measured, *dimensions.doubtful), axis, survey.by_id):
             continue
         size = converted(part.extents[AXES.index(axis)], part.unit, survey.exercise.units)
         written = write_size(size, survey.exercise.units, survey.exercise.decimals, survey.sheet.style)

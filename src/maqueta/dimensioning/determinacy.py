@@ -6,19 +6,18 @@ for a reader who takes them as in line, a chain must be closed for one who does 
 """
 
 from collections import deque
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
-from itertools import combinations
+from itertools import combinations, pairwise
 from typing import Final
 
 import numpy as np
 
 from maqueta.dimensioning.form_equations import Array, Row, dense
 from maqueta.dimensioning.form_model import FormModel, null_space
+from maqueta.dimensioning.matching import ZERO, chosen_meanings
 from maqueta.dimensioning.motions import Motion, sparse_motions
 
-#: An equation adds nothing when less than this part of it is left beside the others.
-_ZERO: Final = 1e-7
 #: Beyond this many other equations the search for a smaller chain is given up: the one found is named.
 _SEARCHED: Final = 60
 
@@ -29,7 +28,8 @@ class Equation:
 
     `others` are what it may say instead, where what it is taken from is drawn in line with something else: it leaves
     nothing of either open, and is surplus only when each of them is. What is `customary` is written whether it is new
-    or not, such as the angle of a chamfer or the depth beside a diameter: it closes no chain.
+    or not, such as the angle of a chamfer or the depth beside a diameter: it closes no chain. What is `counted` is said
+    of a further one of several alike: it closes none by itself.
     """
 
     owner: str
@@ -37,6 +37,7 @@ class Equation:
     overall: bool = False
     others: tuple[Row, ...] = ()
     customary: bool = False
+    counted: bool = False
 
     @property
     def rows(self) -> tuple[Row, ...]:
@@ -82,117 +83,110 @@ def read(form: FormModel, equations: Sequence[Equation], known: Sequence[Row] = 
     return Reading(form.needed, form.least, sparse_motions(form, left), chains, dependent, idle)
 
 
-@dataclass(frozen=True)
-class _Reduced:
-    """The equations in the motions of the form, each of length 1, zero for one that says nothing."""
-
-    rows: Array
-    empty: tuple[bool, ...]
-
-
-def _reduced(form: FormModel, rows: Sequence[Row]) -> _Reduced:
+def _reduced(form: FormModel, rows: Sequence[Row]) -> Array:
+    """Rows in the motions of the form, each of length 1, zero for one that says nothing."""
     said = dense(rows, len(form.unknowns))
     reduced = said @ form.motions.T
     lengths = np.linalg.norm(reduced, axis=1)
-    empty = lengths <= _ZERO * np.maximum(np.linalg.norm(said, axis=1), 1e-300)
-    return _Reduced(reduced / np.where(empty, 1.0, lengths)[:, None], tuple(bool(none) for none in empty))
+    empty = lengths <= ZERO * np.maximum(np.linalg.norm(said, axis=1), 1e-300)
+    return np.asarray(np.where(empty[:, None], 0.0, reduced / np.where(empty, 1.0, lengths)[:, None]))
 
 
 def _chains(
     form: FormModel, equations: Sequence[Equation]
 ) -> tuple[tuple[Chain, ...], tuple[int, ...], tuple[int, ...]]:
     """Closed chains, the places of the equations that close them, and of customary ones that say nothing new."""
-    meant = _reduced(form, [equation.row for equation in equations])
+    if not equations:
+        return (), (), ()
+    bounds = np.cumsum([0, *(len(equation.rows) for equation in equations)])
+    every = _reduced(form, [row for equation in equations for row in equation.rows])
+    meanings = [every[start:end] for start, end in pairwise(bounds.tolist())]
+
+    def rank(label: int) -> tuple[object, ...]:
+        equation = equations[label]
+        return equation.customary, equation.counted, not equation.overall, _place(equation.row), label
+
+    order = sorted(range(len(equations)), key=rank)
+    taken = chosen_meanings(meanings, order)
+    said = [equation.rows[taken.get(label, 0)] for label, equation in enumerate(equations)]
+    meant = np.array([meanings[label][taken.get(label, 0)] for label in range(len(equations))])
     chains: dict[frozenset[str], Chain] = {}
-    taken: list[int] = []
     dependent: list[int] = []
     idle: list[int] = []
-    basis = np.zeros((0, len(form.motions)))
-
-    def rank(label: int) -> tuple[bool, bool, int]:
-        return equations[label].customary, not equations[label].overall, label
-
-    for label in sorted(range(len(equations)), key=rank):
-        fresh = _beyond(basis, meant.rows[label])
-        if fresh is None and equations[label].others:
-            other = _reduced(form, equations[label].others)
-            place = next((k for k, row in enumerate(other.rows) if _beyond(basis, row) is not None), None)
-            if place is not None:
-                meant.rows[label] = other.rows[place]
-                fresh = _beyond(basis, other.rows[place])
-        if fresh is not None:
-            basis = np.vstack([basis, fresh])
-            taken.append(label)
-            continue
+    for label in (label for label in order if label not in taken):
         if equations[label].customary:
             idle.append(label)
             continue
-        dependent.append(label)
-        members = {label} if meant.empty[label] else _smallest(form, equations, meant, taken, label)
+        members = {label} if not meant[label].any() else _smallest(form, equations, said, meant, taken, label)
         owners = tuple(dict.fromkeys(equations[key].owner for key in sorted(members)))
+        if equations[label].counted and len(owners) == 1:
+            idle.append(label)
+            continue
+        dependent.append(label)
         chains.setdefault(frozenset(owners), Chain(owners, equations[label].owner))
     return tuple(chains.values()), tuple(dependent), tuple(idle)
 
 
-def _beyond(basis: Array, row: Array) -> Array | None:
-    """The part of a row square to a basis, of length 1; None when there is none."""
-    rest = row - (basis @ row) @ basis
-    rest = rest - (basis @ rest) @ basis
-    length = float(np.linalg.norm(rest))
-    return rest / length if length > _ZERO else None
+def _place(row: Row) -> tuple[tuple[int, float], ...]:
+    """A key that sorts rows by what they are about, whichever way round they are written."""
+    sense = 1.0 if row and row[min(row)] > 0 else -1.0
+    return tuple((index, round(sense * row[index], 9)) for index in sorted(row))
 
 
 def _smallest(
     form: FormModel,
     equations: Sequence[Equation],
-    meant: _Reduced,
-    taken: Sequence[int],
+    said: Sequence[Row],
+    meant: Array,
+    taken: Mapping[int, int],
     closing: int,
 ) -> set[int]:
     """The smallest set of equations found that contains one and of which each follows from the others."""
-    reduced = meant.rows
-    others = [k for k, empty in enumerate(meant.empty) if not empty and k != closing]
-    products = reduced @ reduced[closing]
+    # What was taken comes first, so that of several equal sizes all are told to repeat the same one.
+    others = [*taken, *(k for k in range(len(meant)) if k not in taken)]
+    others = [k for k in others if meant[k].any() and k != closing]
+    products = meant @ meant[closing]
     for other in others:
-        if 1 - products[other] ** 2 <= _ZERO:
+        if 1 - products[other] ** 2 <= ZERO:
             return {closing, other}
     if len(others) <= _SEARCHED:
         for first, second in combinations(others, 2):
-            if _spanned(reduced[closing], reduced[[first, second]]):
+            if _spanned(meant[closing], meant[[first, second]]):
                 return {closing, first, second}
-    weights, *_ = np.linalg.lstsq(reduced[list(taken)].T, reduced[closing], rcond=None)
-    members = {closing, *(label for label, weight in zip(taken, weights, strict=True) if abs(weight) > 10 * _ZERO)}
-    loop = _shortest_loop(equations, closing, form)
+    labels = sorted(taken)
+    weights, *_ = np.linalg.lstsq(meant[labels].T, meant[closing], rcond=None)
+    members = {closing, *(label for label, weight in zip(labels, weights, strict=True) if abs(weight) > 10 * ZERO)}
+    loop = _shortest_loop(said, closing, form)
     return loop if loop is not None and len(loop) <= len(members) else members
 
 
 def _spanned(row: Array, pair: Array) -> bool:
     """Whether two rows make up a third, and both are needed for it."""
     cosine = float(pair[0] @ pair[1])
-    if 1 - cosine**2 <= _ZERO:
+    if 1 - cosine**2 <= ZERO:
         return False
     a, b = float(pair[0] @ row), float(pair[1] @ row)
     weights = np.array([a - cosine * b, b - cosine * a]) / (1 - cosine**2)
-    return bool(np.abs(weights).min() > 10 * _ZERO and np.linalg.norm(row - weights @ pair) <= 10 * _ZERO)
+    return bool(np.abs(weights).min() > 10 * ZERO and np.linalg.norm(row - weights @ pair) <= 10 * ZERO)
 
 
 def _difference(row: Row) -> tuple[int, int] | None:
     """The two unknowns of a plain difference of levels, or None for any other equation."""
     if len(row) == 2:
         (first, a), (second, b) = row.items()
-        if abs(a + b) <= _ZERO:
+        if abs(a + b) <= ZERO:
             return first, second
     return None
 
 
-def _shortest_loop(equations: Sequence[Equation], closing: int, form: FormModel) -> set[int] | None:
+def _shortest_loop(said: Sequence[Row], closing: int, form: FormModel) -> set[int] | None:
     """The shortest loop of level-to-level dimensions through one of them: breadth-first search between its ends."""
-    ends = _difference(equations[closing].row)
+    ends = _difference(said[closing])
     if ends is None:
         return None
     links: dict[int, list[tuple[int, int]]] = {}
-    for label, equation in enumerate(equations):
-        pair = _difference(equation.row)
+    for label, row in enumerate(said):
+        pair = _difference(row)
         if pair is not None and label != closing and form.unknowns[pair[0]].kind == "level":
             links.setdefault(pair[0], []).append((pair[1], label))
             links.setdefault(pair[1], []).append((pair[0], label))

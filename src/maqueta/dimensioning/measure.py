@@ -4,6 +4,7 @@ import math
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 
+from maqueta.dimensioning.alike import said_of_alike
 from maqueta.dimensioning.callout import said_beside
 from maqueta.dimensioning.determinacy import Equation
 from maqueta.dimensioning.form_equations import Row, less, times
@@ -70,9 +71,14 @@ def _linear(sighted: Sighted, dimension: LinearDimension) -> Measured:
         low, high = sorted((sign * dimension.start[which], sign * dimension.end[which]))
         overall = abs(low - part.low[place]) <= tolerance and abs(high - part.high[place]) <= tolerance
     equations = [Equation(dimension.id, said[0] if said else {}, overall, tuple(said[1:]))]
-    if dimension.text is not None and (slope := read_text(dimension.text).slope) is not None:
-        other = _other_leg(sighted, dimension, along, slope)
-        equations += [Equation(dimension.id, row, customary=True) for row in other]
+    if dimension.text is not None:
+        written = read_text(dimension.text)
+        beside: list[Row] = []
+        if written.slope is not None:
+            beside += _other_leg(sighted, dimension, along, written.slope)
+        if axis is not None:
+            beside += said_of_alike(sighted, said[0] if said else {}, axis, written)
+        equations += [Equation(dimension.id, row, customary=True) for row in beside]
     return Measured(dimension, tuple(equations), axis)
 
 
@@ -141,7 +147,7 @@ def _round(sighted: Sighted, dimension: RoundDimension) -> Measured:
         equal = [r for r in alike if r not in named and r.kind == named[0].kind and r.full == named[0].full]
         if len(equal) + 1 == dimension.count:
             covered = named + equal
-            equations += [Equation(dimension.id, times(rounding.row, factor)) for rounding in equal]
+            equations += [Equation(dimension.id, times(rounding.row, factor), counted=True) for rounding in equal]
     if dimension.text is not None:
         written = read_text(dimension.text)
         for rounding in covered:

@@ -60,6 +60,19 @@ RULES: Final[tuple[Rule, ...]] = (
         ("", "“{text}” is written where the part measures {true}.", "{true}", "{text}"),
     ),
     rule(
+        "dimensions.unread",
+        "warning",
+        "doubt",
+        "A size cannot be understood",
+        PRACTICE,
+        (
+            "",
+            "“{text}” cannot be understood as a size of what it stands at; it counts for nothing.",
+            "a size that can be read",
+            "“{text}”",
+        ),
+    ),
+    rule(
         "dimensions.to-hidden",
         "error",
         "displaced",
