@@ -93,4 +93,4 @@ def test_nothing_is_said_where_no_dimensions_are_asked() -> None:
     sheet = SHEET.model_copy(update={"dimensions": (_level(SHORT, 2.0),)})
     result = check(PART, asked, sheet)
     assert not [f for f in result.findings if f.rule.startswith("placement.")]
-    assert "placement" in result.unjudged
+    assert "placement" in result.scope.unjudged

@@ -312,7 +312,21 @@ def test_angle_symbol_can_be_asked_for_like_a_field() -> None:
 def test_sheet_without_views_is_checked_and_says_what_is_missing() -> None:
     result = checked(SheetDocument())
     assert {"views.missing", "title.missing", "angle.symbol"} <= rules(result)
-    assert result.marks()["front"].outcome == "not-judged"
+    assert all((mark.outcome, mark.points) == ("not-met", 0) for mark in result.marks().values())
+
+
+def test_what_is_not_delivered_earns_nothing() -> None:
+    """A lone pictorial, a lone front view, a sheet without dimensions: what cannot be judged earns nothing."""
+    sheet = faultless()
+    lone = sheet.model_copy(update={"views": (sheet.view("p1"),), "front": None, "dimensions": (), "marks": ()})
+    marks = checked(lone).marks()
+    assert {c for c, mark in marks.items() if mark.points} == {"title"}
+    front = sheet.model_copy(update={"views": (sheet.view("v1"),), "dimensions": (), "marks": ()})
+    marks = checked(front).marks()
+    assert {c for c, mark in marks.items() if not mark.points} >= {"angle", "alignment", "dimensions"}
+    assert marks["front"].points == marks["front"].of
+    untitled = checked(sheet.model_copy(update={"title": TitleBlock()}))
+    assert (untitled.marks()["title"].points, untitled.scope.lacking["title"]) == (0, "the title block is empty")
 
 
 def test_every_finding_can_be_worded_and_located() -> None:

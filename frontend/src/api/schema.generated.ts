@@ -3403,6 +3403,10 @@ export interface components {
             /** Id */
             id: number;
             ink: components["schemas"]["InkForm"];
+            /** Lacking */
+            lacking: {
+                [key: string]: string;
+            };
             /** Late */
             late: boolean;
             /** Marks */

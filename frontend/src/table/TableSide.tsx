@@ -38,21 +38,26 @@ export function TableSide({ sheet, finding, reader }: Props) {
         {lit ? "What the chosen finding speaks of is lit on the part." : sheet.exercise.part_name}
       </Text>
       <ReadersEye reader={reader} />
-      {Object.entries(sheet.unjudged).filter(([criterion]) => criterion !== "placement").length >
-        0 && (
-        <section>
-          <Title order={2} size="h4" mt="md">
-            Not judged
-          </Title>
-          {Object.entries(sheet.unjudged)
-            .filter(([criterion]) => criterion !== "placement")
-            .map(([criterion, reason]) => (
-              <Text key={criterion} className="small">
-                <strong style={{ textTransform: "capitalize" }}>{criterion}</strong>: {reason}.
-              </Text>
-            ))}
-        </section>
-      )}
+      <Reasons heading="Not delivered" reasons={sheet.lacking} />
+      <Reasons heading="Not judged" reasons={sheet.unjudged} />
     </aside>
+  );
+}
+
+/** Why criteria earn nothing, or are left to the instructor; placing goes with the dimensions. */
+function Reasons({ heading, reasons }: { heading: string; reasons: Record<string, string> }) {
+  const told = Object.entries(reasons).filter(([criterion]) => criterion !== "placement");
+  if (told.length === 0) return null;
+  return (
+    <section>
+      <Title order={2} size="h4" mt="md">
+        {heading}
+      </Title>
+      {told.map(([criterion, reason]) => (
+        <Text key={criterion} className="small">
+          <strong style={{ textTransform: "capitalize" }}>{criterion}</strong>: {reason}.
+        </Text>
+      ))}
+    </section>
   );
 }

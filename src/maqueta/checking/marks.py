@@ -7,6 +7,7 @@ from typing import Literal
 from maqueta.checking.catalogue import CATALOGUE
 from maqueta.checking.exercise import Criterion, Exercise
 from maqueta.checking.finding import Finding
+from maqueta.checking.scope import Scope
 
 Outcome = Literal["met", "not-met", "not-judged"]
 
@@ -29,14 +30,16 @@ def mark(
     criterion: Criterion,
     findings: Sequence[Finding],
     exercise: Exercise,
-    judged: bool,
+    scope: Scope,
     waived: Collection[int] = (),
 ) -> Mark:
     """The mark of a criterion; `waived` are places in `findings` that a person has let pass.
 
-    What is not judged costs nothing and is said to be so.
+    What is beyond the program costs nothing and is said to be so; what was not delivered earns nothing.
     """
     of = exercise.points_of(criterion)
+    if criterion in scope.lacking:
+        return Mark("not-met", 0.0, of)
     own = [
         finding
         for place, finding in enumerate(findings)
@@ -45,4 +48,4 @@ def mark(
     points = max(0.0, of - sum(cost(finding, exercise) for finding in own))
     if own:
         return Mark("not-met", points, of)
-    return Mark("met" if judged else "not-judged", of, of)
+    return Mark("not-judged" if criterion in scope.unjudged else "met", of, of)

@@ -19,6 +19,7 @@ from maqueta.checking.lines import check_lines
 from maqueta.checking.marks import Mark, mark
 from maqueta.checking.placement import check_placement
 from maqueta.checking.scale import check_scale
+from maqueta.checking.scope import Scope, scope_of
 from maqueta.checking.survey import Survey
 from maqueta.checking.title import check_title
 from maqueta.checking.views import check_views
@@ -30,16 +31,16 @@ REPORT_FORMAT: Final = 1
 
 @dataclass(frozen=True)
 class Check:
-    """A finished check. `unjudged` holds the criteria that were not judged, each with the reason."""
+    """A finished check: what was found, and what of the sheet could be judged."""
 
     survey: Survey
     findings: tuple[Finding, ...]
-    unjudged: dict[Criterion, str]
+    scope: Scope
     dimensions: DimensionSurvey
 
     def marks(self, waived: frozenset[int] = frozenset()) -> dict[Criterion, Mark]:
         """Marks of all criteria; `waived` are places in `findings`."""
-        return {c: mark(c, self.findings, self.survey.exercise, c not in self.unjudged, waived) for c in CRITERIA}
+        return {c: mark(c, self.findings, self.survey.exercise, self.scope, waived) for c in CRITERIA}
 
 
 def check(projected: ProjectedPart, exercise: Exercise, sheet: SheetDocument) -> Check:
@@ -64,21 +65,7 @@ def check(projected: ProjectedPart, exercise: Exercise, sheet: SheetDocument) ->
         findings += check_lettering(dimensions)
     findings += check_layout(survey)
     findings += check_title(survey)
-    return Check(survey, tuple(findings), _unjudged(survey, dimensions), dimensions)
-
-
-def _unjudged(survey: Survey, dimensions: DimensionSurvey) -> dict[Criterion, str]:
-    unjudged: dict[Criterion, str] = {}
-    if survey.front is None:
-        for criterion in ("front", "angle", "alignment", "lines", "scale", "layout"):
-            unjudged[criterion] = "there is no principal view on the sheet"
-    if not survey.exercise.dimensioning.required:
-        unjudged["dimensions"] = unjudged["placement"] = "the exercise asks for no dimensions"
-    elif dimensions.reason is not None:
-        unjudged["dimensions"] = dimensions.reason
-    if not survey.exercise.title_fields:
-        unjudged["title"] = "the exercise asks for no title-block fields"
-    return unjudged
+    return Check(survey, tuple(findings), scope_of(survey, dimensions), dimensions)
 
 
 def _tidy(value: float) -> float:
@@ -114,7 +101,8 @@ def report(check: Check) -> dict[str, Any]:
             for criterion, mark in check.marks().items()
         },
         "dimensioning": dimensioning_json(check.dimensions),
-        "not_judged": dict(check.unjudged),
+        "not_judged": dict(check.scope.unjudged),
+        "lacking": dict(check.scope.lacking),
     }
 
 

@@ -324,6 +324,7 @@ class SheetForm(Form):
     findings: list[FindingForm]
     marks: list[MarkForm]
     unjudged: dict[Criterion, str]
+    lacking: dict[Criterion, str]
     points: float
     of: float
     remark: str

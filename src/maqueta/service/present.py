@@ -10,6 +10,7 @@ from maqueta.checking.exercise import CRITERIA, Exercise
 from maqueta.checking.finding import Finding
 from maqueta.checking.marks import Mark, cost, mark
 from maqueta.checking.report import Check, check
+from maqueta.checking.scope import Scope
 from maqueta.drawing.sheet_ink import piece_item
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.line_set import LineSet
@@ -68,15 +69,13 @@ def finding_form(record: FindingRecord, task: Exercise) -> FindingForm:
     )
 
 
-def marks_of(
-    records: Sequence[FindingRecord], task: Exercise, unjudged: frozenset[str] = frozenset()
-) -> list[MarkForm]:
+def marks_of(records: Sequence[FindingRecord], task: Exercise, scope: Scope) -> list[MarkForm]:
     """Marks of all criteria that carry points, after the decisions made so far."""
     findings = [finding_of(record) for record in records]
     waived = frozenset(place for place, record in enumerate(records) if record.decision == "waived")
     forms = []
     for criterion in CRITERIA:
-        result: Mark = mark(criterion, findings, task, criterion not in unjudged, waived)
+        result: Mark = mark(criterion, findings, task, scope, waived)
         if result.of:
             forms.append(MarkForm(criterion=criterion, outcome=result.outcome, points=result.points, of=result.of))
     return forms

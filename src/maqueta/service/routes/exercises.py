@@ -62,7 +62,9 @@ def listing(account: AnyAccount, session: InTransaction, world: InWorld) -> list
             sheet = own.get(exercise.id)
             points = None
             if sheet is not None and sheet.state == "returned":
-                points = sum(mark.points for mark in marks_of(sheet.findings, task_of(exercise)))
+                projected = world.dossiers.get(version_for(world, session, exercise, account.id))
+                scope = checked(projected, sheet, task_of(exercise)).scope
+                points = sum(mark.points for mark in marks_of(sheet.findings, task_of(exercise), scope))
             forms.append(
                 exercise_form(
                     exercise,
@@ -171,8 +173,7 @@ def wall(exercise_id: int, instructor: Instructor, session: InTransaction, world
             continue
         students.discard(sheet.student.name)
         projected = world.dossiers.get(version_for(world, session, exercise, sheet.student_id))
-        unjudged = frozenset(checked(projected, sheet, task).unjudged)
-        marks = marks_of(sheet.findings, task, unjudged)
+        marks = marks_of(sheet.findings, task, checked(projected, sheet, task).scope)
         pinned.append(
             WallSheet(
                 id=sheet.id,

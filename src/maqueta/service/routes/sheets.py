@@ -31,7 +31,7 @@ def one(sheet_id: int, account: AnyAccount, session: InTransaction, world: InWor
     projected = world.dossiers.get(version)
     result = checked(projected, sheet, task)
     reviewed = account.role == "instructor" or sheet.state == "returned"
-    marks = marks_of(sheet.findings, task, frozenset(result.unjudged)) if reviewed else []
+    marks = marks_of(sheet.findings, task, result.scope) if reviewed else []
     neighbours = []
     if account.role == "instructor":
         neighbours = [other.id for other in sheets_of(session, exercise) if other.state != "draft"]
@@ -45,7 +45,8 @@ def one(sheet_id: int, account: AnyAccount, session: InTransaction, world: InWor
         ink=ink_form(result.survey),
         findings=[finding_form(finding, task) for finding in sheet.findings] if reviewed else [],
         marks=marks,
-        unjudged=result.unjudged if reviewed else {},
+        unjudged=dict(result.scope.unjudged) if reviewed else {},
+        lacking=dict(result.scope.lacking) if reviewed else {},
         points=sum(mark.points for mark in marks),
         of=sum(mark.of for mark in marks),
         remark=sheet.remark if reviewed else "",
