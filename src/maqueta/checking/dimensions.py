@@ -7,12 +7,8 @@ from maqueta.checking.front import outline
 from maqueta.checking.open_sizes import check_open, extent_open
 from maqueta.checking.survey import Survey
 from maqueta.dimensioning.callout import ANGLE_OFF, contradicts
-from maqueta.dimensioning.measure import (
-    overall_along,
-    round_features,
-    rounded_off,
-    visible_at,
-)
+from maqueta.dimensioning.measure import blunt, overall_along, round_features
+from maqueta.dimensioning.shown import hidden_ends
 from maqueta.dimensioning.sides import DIRECTIONS, axis_of_direction
 from maqueta.dimensioning.text import Written, read_text
 from maqueta.dimensioning.threads import fits_thread
@@ -22,7 +18,6 @@ from maqueta.sheet.dimension import (
     Dimension,
     RoundDimension,
     chamfer_of,
-    taken_from,
     true_size,
 )
 from maqueta.sheet.dimension_words import true_text
@@ -165,9 +160,7 @@ def _to_hidden(dimensions: DimensionSurvey) -> list[Finding]:
         placed = survey.by_id[dimension.view]
         if placed.view.attitude is None:
             continue
-        hidden = [
-            p for p in taken_from(dimension) if visible_at(placed, p, "hidden") and not visible_at(placed, p, "visible")
-        ]
+        hidden = hidden_ends(placed, dimension)
         if hidden:
             findings.append(
                 found(
@@ -212,7 +205,7 @@ def _overall(dimensions: DimensionSurvey) -> list[Finding]:
     part, findings = survey.projected.part, []
     for direction in DIRECTIONS:
         axis = axis_of_direction(dimensions.front, direction)
-        if rounded_off(part, axis) and not extent_open(dimensions, axis):
+        if not blunt(part, axis) and not extent_open(dimensions, axis):
             continue
         if overall_along(part, (*dimensions.measured, *dimensions.doubtful), axis, survey.by_id):
             continue

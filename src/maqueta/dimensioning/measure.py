@@ -13,7 +13,7 @@ from maqueta.dimensioning.places import axis_and_sign, centre_in_view
 from maqueta.dimensioning.sighted import PICK_TOLERANCE, Sighted
 from maqueta.dimensioning.text import read_text
 from maqueta.projection.attitude import Attitude
-from maqueta.projection.carrier import Circle, Point
+from maqueta.projection.carrier import Point
 from maqueta.sheet.dimension import (
     AngleDimension,
     ChamferDimension,
@@ -204,40 +204,12 @@ def overall_along(part: Part, measured: Sequence[Measured], axis: Axis, views: M
     return False
 
 
-def rounded_off(part: Part, axis: Axis) -> bool:
-    """Whether the part ends in a rounding along an axis, so that its overall size follows and is not written.
+def blunt(part: Part, axis: Axis) -> bool:
+    """Whether a part ends in flat faces square to an axis at both ends, so that its overall size is always written.
 
-    It ends plainly at a flat face square to the axis or at a corner.
+    Where it ends in a rounding or runs out in a slope, the overall size may follow from others.
     """
     place = AXES.index(axis)
     tolerance = PICK_TOLERANCE * part.size
-    ends = [face.point[place] for face in part.faces if face.kind == "plane" and abs(face.direction[place]) > 1 - 1e-9]
-    ends += [
-        point[place]
-        for edge in part.edges
-        if not (edge.smooth or edge.seam or edge.closed)
-        for point in (edge.start, edge.end)
-    ]
-    return not all(any(abs(value - end) <= tolerance for value in ends) for end in (part.low[place], part.high[place]))
-
-
-def visible_at(placed: PlacedView, point: Point, kind: str) -> bool:
-    """Whether a drawn line of a kind ("visible" or "hidden") touches a point of the view, or is centred there."""
-    tolerance = PICK_TOLERANCE * max(1e-9, _span(placed))
-    for piece in placed.lines.pieces:
-        if piece.kind != kind:
-            continue
-        if isinstance(piece.carrier, Circle) and math.dist((piece.carrier.x, piece.carrier.y), point) <= tolerance:
-            return True
-        t = piece.carrier.parameter(point)
-        for turn in (0.0, 2 * math.pi):
-            low, high = piece.interval
-            near = min(max(t + turn, low), high)
-            if math.dist(piece.carrier.point(near), point) <= tolerance:
-                return True
-    return False
-
-
-def _span(placed: PlacedView) -> float:
-    left, bottom, right, top = placed.lines.box
-    return max(right - left, top - bottom)
+    flat = [face.point[place] for face in part.faces if face.kind == "plane" and abs(face.direction[place]) > 1 - 1e-9]
+    return all(any(abs(value - end) <= tolerance for value in flat) for end in (part.low[place], part.high[place]))

@@ -78,16 +78,19 @@ def compare(
     """Compare drawn pieces with the expected line set.
 
     Carriers match within `tolerance`; a missing and a surplus line up to `reach` apart are one displaced line.
-    Without `hidden` no hidden line is expected, and one that is drawn in its right place is no difference.
+    Without `hidden` no hidden line is expected: one that is drawn as such in its right place is no difference, one that
+    is drawn as a visible line is surplus.
     Without `curves` only lines and circles are compared, which is quicker.
     """
     wanted = [piece for piece in expected.pieces if piece.kind != "smooth"]
     pieces = [item.piece for item in drawn]
     pairs = coinciding(wanted, pieces, tolerance)
     missing, wrong = _against(wanted, drawn, pairs, _LEAST * tolerance, hidden)
-    _, extra = split(pieces, wanted, tolerance, [(j, i) for i, j in pairs])
+    solid = set() if hidden else {j for j, item in enumerate(drawn) if item.piece.kind == "visible" and not item.either}
+    own = [(j, i) for i, j in pairs if j not in solid or wanted[i].kind == "visible"]
+    _, extra = split(pieces, wanted, tolerance, own)
     if curves:
-        missing, extra = _curves(missing, extra, wanted, pieces, tolerance)
+        missing, extra = _curves(missing, extra, wanted, pieces, tolerance, hidden)
     smooth, extra = split(extra, expected.of("smooth"), tolerance)
     displaced, missing, extra = displaced_lines(missing, extra, tolerance, reach)
     return Comparison(
@@ -175,14 +178,23 @@ def _curves(
     wanted: Sequence[Piece],
     drawn: Sequence[Piece],
     tolerance: float,
+    hidden: bool,
 ) -> tuple[list[Piece], list[Piece]]:
     """Settle by distance what carriers cannot: ellipses, free curves, and curves drawn as chords or other curves."""
     least = _LEAST * tolerance
     if all(isinstance(piece.carrier, Line | Circle) for piece in (*missing, *extra, *wanted)) and not _chords(extra):
         return missing, extra
     still_missing = _apart(missing, drawn, extra, tolerance, least)
-    still_extra = _apart(extra, wanted, missing, tolerance, least)
-    return still_missing, still_extra
+    if hidden:
+        return still_missing, _apart(extra, wanted, missing, tolerance, least)
+    # Where hidden lines are not wanted, a curve drawn as a visible one must be one.
+    broken = [piece for piece in extra if piece.kind == "hidden"]
+    solid = [piece for piece in extra if piece.kind != "hidden"]
+    plain = [piece for piece in wanted if piece.kind == "visible"]
+    return still_missing, [
+        *_apart(broken, wanted, missing, tolerance, least),
+        *_apart(solid, plain, missing, tolerance, least),
+    ]
 
 
 def _chords(pieces: Sequence[Piece]) -> bool:
