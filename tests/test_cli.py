@@ -1,17 +1,25 @@
 """The command line: reports, exit status, one-line errors."""
 
+import io
 import json
+import math
+import os
+import signal
 from pathlib import Path
 from typing import Any
 
+import ezdxf
 import pytest
+from OCP.BRepBuilderAPI import BRepBuilderAPI_Transform
+from OCP.gp import gp_Pnt, gp_Trsf
 
+from maqueta import cli
 from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.cli import main
 from maqueta.demo.mistakes import MISTAKES
 from maqueta.demo.workshop import EXERCISES, demo_recipe
 from maqueta.solid.step import write_step
-from tests.parts import demo_projected, demo_solid
+from tests.parts import block, demo_projected, demo_solid, hole, made
 from tests.reading.dxf_writer import CONVENTIONS, write_sheet
 from tests.reading.planted import case
 from tests.reading.random_parts import random_recipe
@@ -81,7 +89,7 @@ def test_analyse_ranks_and_counts(inputs: dict[str, Path], capsys: pytest.Captur
         ("task", '{"dimensioning": {"decimals": 99}}', "dimensioning.decimals"),
         ("task", '{"scale": "big"}', "scale"),
         ("task", "[1, 2", "not JSON"),
-        ("sheet", '{"views": [{"id": "v1", "side": "-y", "up": "+z", "at": [NaN, 0]}]}', "NaN"),
+        ("sheet", '{"views": [{"id": "v1", "side": "-y", "up": "+z", "at": [NaN, 0]}]}', "views.0.at.0"),
         ("sheet", '{"surprise": 1}', "surprise"),
         ("part", '{"name": "p", "features": []}', "features"),
         ("part", '{"name": "p", "features": [{"kind": "block", "size": [0, 1, 1]}]}', "size"),
@@ -150,3 +158,133 @@ def test_unreadable_dxf_is_one_line(
     status, _, errors = run({**inputs, "sheet": drawing}, capsys)
     assert status == 2
     assert errors.strip() == f"{drawing}: it is not a text DXF file"
+
+
+def _solid(change: Any) -> Any:
+    shape, _ = made(block((80, 40, 20)), hole((20, 15, 20), "-z", 8))
+    move = gp_Trsf()
+    move.SetScale(gp_Pnt(0, 0, 0), change)
+    return BRepBuilderAPI_Transform(shape, move, True).Shape()
+
+
+def _dxf(draw: Any) -> bytes:
+    document: Any = ezdxf.new()
+    draw(document)
+    target = io.StringIO()
+    document.write(target)
+    return target.getvalue().encode("utf-8")
+
+
+def _self_inserting(document: Any) -> None:
+    document.blocks.new("A").add_blockref("A", (1, 1))
+    document.modelspace().add_blockref("A", (0, 0))
+
+
+def _endless_rows(document: Any) -> None:
+    document.blocks.new("A").add_line((0, 0), (20, 10))
+    rows = {"row_count": 30_000, "column_count": 30_000, "row_spacing": 30, "column_spacing": 30}
+    document.modelspace().add_blockref("A", (0, 0), dxfattribs=rows)
+
+
+def _endless_curve(document: Any) -> None:
+    document.modelspace().add_lwpolyline([(math.cos(k / 999) * k / 999, math.sin(k / 999)) for k in range(100_000)])
+
+
+def _strange_lines(document: Any) -> None:
+    document.blocks.new("A").add_line((0, 0), (200, 100))
+    document.blocks.get("A").add_blockref("A", (1, 1))
+    document.modelspace().add_blockref("A", (0, 0))
+
+
+@pytest.mark.parametrize(
+    ("draw", "words"),
+    [
+        (_self_inserting, "no line"),
+        (_endless_curve, "100000 points"),
+        (_endless_rows, "m large"),
+        (_strange_lines, None),
+    ],
+)
+def test_odd_sheets_are_refused_in_one_line_or_read(
+    inputs: dict[str, Path], tmp_path: Path, capsys: pytest.CaptureFixture[str], draw: Any, words: str | None
+) -> None:
+    sheet = tmp_path / "odd.dxf"
+    sheet.write_bytes(_dxf(draw))
+    status, result, errors = run({**inputs, "sheet": sheet}, capsys)
+    if words is None:
+        assert (status, errors) == (0, "")
+        assert result["not_read"]
+        assert "views.missing" in {finding["rule"] for finding in result["findings"]}
+    else:
+        assert status == 2
+        assert words in errors
+        assert errors.count("\n") == 1
+
+
+@pytest.mark.parametrize(
+    ("spoil", "words"),
+    [
+        (lambda text: text.replace("80.", "NAN"), "no usable numbers"),
+        (lambda text: text.replace("80.", "1.E400"), "no usable numbers"),
+        (lambda text: text[: len(text) // 2], "damaged"),
+    ],
+)
+def test_spoilt_step_files_are_refused_in_one_line(
+    inputs: dict[str, Path], tmp_path: Path, capsys: pytest.CaptureFixture[str], spoil: Any, words: str
+) -> None:
+    step = tmp_path / "part.step"
+    write_step(_solid(1.0), "mm", step)
+    step.write_text(spoil(step.read_text()))
+    status, result, errors = run({**inputs, "part": step}, capsys)
+    assert (status, result) == (2, None)
+    assert words in errors
+    assert errors.startswith(str(step))
+    assert errors.count("\n") == 1
+
+
+@pytest.mark.parametrize("factor", [1e-7, 1e8])
+def test_solids_of_no_usable_size_are_refused(
+    inputs: dict[str, Path], tmp_path: Path, capsys: pytest.CaptureFixture[str], factor: float
+) -> None:
+    step = tmp_path / "part.step"
+    write_step(_solid(factor), "mm", step)
+    status, _, errors = run({**inputs, "part": step}, capsys)
+    assert status == 2
+    assert "mm large" in errors
+
+
+@pytest.mark.parametrize(
+    ("content", "key"),
+    [
+        ('{"tolerance_mm": NaN}', "tolerance_mm"),
+        ('{"tolerance_mm": -Infinity}', "tolerance_mm"),
+        ('{"thresholds": {"gaps_mm": 1e999}}', "thresholds.gaps_mm"),
+    ],
+)
+def test_numbers_that_are_none_name_their_key(
+    inputs: dict[str, Path], capsys: pytest.CaptureFixture[str], content: str, key: str
+) -> None:
+    inputs["task"].write_text(content)
+    status, _, errors = run(inputs, capsys)
+    assert status == 2
+    assert f": {key}: " in errors
+
+
+def _dies(_: Path) -> Any:
+    os.kill(os.getpid(), signal.SIGKILL)
+
+
+def _fails(_: Path) -> Any:
+    raise RecursionError
+
+
+def test_whatever_a_file_does_to_the_kernel_is_told_in_one_line(
+    inputs: dict[str, Path], capsys: pytest.CaptureFixture[str], monkeypatch: pytest.MonkeyPatch
+) -> None:
+    for work, words in ((_dies, "the geometry kernel failed on it"), (_fails, "RecursionError")):
+        monkeypatch.setattr(cli, "_project", work)
+        status, _, errors = run(inputs, capsys)
+        assert status == 2
+        assert errors.startswith(f"{inputs['part']}: ")
+        assert words in errors
+        assert errors.count("\n") == 1

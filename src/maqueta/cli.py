@@ -4,9 +4,9 @@ import argparse
 import json
 import sys
 import tempfile
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from pathlib import Path
-from typing import Any, NoReturn, TypeVar
+from typing import Any, TypeVar
 
 from pydantic import BaseModel, ValidationError
 
@@ -14,6 +14,7 @@ from maqueta.checking.analysis import analysis
 from maqueta.checking.delivered import read_delivered
 from maqueta.checking.exercise import Exercise
 from maqueta.checking.report import check, report
+from maqueta.confined import KERNEL_SECONDS, WAITED_SECONDS, ConfinedError, Confinement
 from maqueta.projection.project import project
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.dxf_file import LARGEST_FILE
@@ -26,6 +27,7 @@ _LARGEST_JSON = 16 * 1024 * 1024
 
 
 M = TypeVar("M", bound=BaseModel)
+Result = TypeVar("Result")
 
 
 class InputError(Exception):
@@ -47,10 +49,11 @@ def main(arguments: Sequence[str] | None = None) -> int:
     options = parser.parse_args(arguments)
     try:
         _check_target(options.out)
-        if options.command == "check":
-            result = _check(options.part, options.sheet, options.task)
-        else:
-            result = analysis(_project(options.part))
+        with Confinement(InputError) as apart:
+            if options.command == "check":
+                result = _check(apart, options.part, options.sheet, options.task)
+            else:
+                result = _about(apart, options.part, KERNEL_SECONDS, _analysed, options.part)
         _write(result, options.out)
     except InputError as error:
         print(" ".join(str(error).split()), file=sys.stderr)
@@ -58,21 +61,39 @@ def main(arguments: Sequence[str] | None = None) -> int:
     return 0
 
 
-def _check(part: Path, sheet: Path, task: Path) -> dict[str, Any]:
+def _about(apart: Confinement, path: Path, seconds: float, work: Callable[..., Result], *arguments: Any) -> Result:
+    """The result of work on a file. Raises InputError that names the file where there is none."""
+    try:
+        return apart.run(work, *arguments, seconds=seconds)
+    except ConfinedError as error:
+        raise InputError(f"{path}: {error}") from error
+
+
+def _analysed(part: Path) -> dict[str, Any]:
+    return analysis(_project(part))
+
+
+def _check(apart: Confinement, part: Path, sheet: Path, task: Path) -> dict[str, Any]:
     exercise = _model(Exercise, task)
-    if sheet.suffix.lower() == ".dxf":
-        data = _bytes(sheet)
-        projected = _project(part)
-        try:
-            read = read_delivered(data, projected, exercise)
-        except UnreadableSheetError as error:
-            raise InputError(f"{sheet}: {error}") from error
-        return report(check(projected, exercise, _named(read.document, sheet))) | {"not_read": list(read.not_read)}
-    if sheet.suffix.lower() != ".json":
+    if sheet.suffix.lower() not in (".dxf", ".json"):
         _missing(sheet)
         raise InputError(f"{sheet}: a sheet is a document (.json) or a DXF file (.dxf)")
-    document = _model(SheetDocument, sheet)
-    return report(check(_project(part), exercise, _named(document, sheet))) | {"not_read": []}
+    data = _bytes(sheet) if sheet.suffix.lower() == ".dxf" else b""
+    document = None if data else _model(SheetDocument, sheet)
+    projected = _about(apart, part, KERNEL_SECONDS, _project, part)
+    return _about(apart, sheet, WAITED_SECONDS, _checked, projected, exercise, sheet, document or data)
+
+
+def _checked(projected: ProjectedPart, exercise: Exercise, path: Path, sheet: SheetDocument | bytes) -> dict[str, Any]:
+    """The report on a sheet document, or on a file that has to be read first."""
+    not_read: tuple[str, ...] = ()
+    if isinstance(sheet, bytes):
+        try:
+            read = read_delivered(sheet, projected, exercise)
+        except UnreadableSheetError as error:
+            raise InputError(f"{path}: {error}") from error
+        sheet, not_read = read.document, read.not_read
+    return report(check(projected, exercise, _named(sheet, path))) | {"not_read": list(not_read)}
 
 
 def _named(document: SheetDocument, path: Path) -> SheetDocument:
@@ -106,16 +127,12 @@ def _missing(path: Path) -> None:
         raise InputError(f"{path}: there is no such file")
 
 
-def _refuse_constant(name: str) -> NoReturn:
-    raise ValueError(f"{name} is not a number")
-
-
 def _model(kind: type[M], path: Path) -> M:
     _missing(path)
     try:
         if path.stat().st_size > _LARGEST_JSON:
             raise InputError(f"{path}: the file is larger than 16 MB")
-        data = json.loads(path.read_bytes(), parse_constant=_refuse_constant)
+        data = json.loads(path.read_bytes())
         return kind.model_validate(data)
     except ValidationError as error:
         first = error.errors()[0]

@@ -69,7 +69,20 @@ def test_inch_practice_adds_quarters() -> None:
 
 @pytest.mark.parametrize(
     ("text", "scale"),
-    [("1:2", 0.5), ("SCALE 2:1", 2), ("1 : 2,5", 0.4), ("FULL", 1), ("half size", 0.5), ("1=2", 0.5), ("3/4:1", 0.75)],
+    [
+        ("1:2", 0.5),
+        ("SCALE 2:1", 2),
+        ("1 : 2,5", 0.4),
+        ("FULL", 1),
+        ("half size", 0.5),
+        ("1=2", 0.5),
+        ("3/4:1", 0.75),
+        ("1:10 000", 1e-4),
+        ("1:10'000", 1e-4),
+        ("1:10.000", 1e-4),
+        ("1:2.5", 0.4),
+        ("1:0.125", 8),
+    ],
 )
 def test_scales_as_people_write_them(text: str, scale: float) -> None:
     assert parse_scale(text) == pytest.approx(scale)

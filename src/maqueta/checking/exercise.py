@@ -22,7 +22,7 @@ CRITERIA: Final[tuple[Criterion, ...]] = get_args(Criterion)
 
 
 class _Strict(BaseModel):
-    model_config = ConfigDict(extra="forbid", frozen=True)
+    model_config = ConfigDict(extra="forbid", frozen=True, allow_inf_nan=False)
 
 
 class AttitudeChoice(_Strict):

@@ -9,7 +9,7 @@ from maqueta.checking.dimension_survey import DimensionSurvey
 from maqueta.checking.finding import Finding
 from maqueta.dimensioning.form_equations import less, valued
 from maqueta.dimensioning.motions import Motion, displaced_axes
-from maqueta.dimensioning.sides import Direction, axis_of_direction, direction_of_axis, side_at
+from maqueta.dimensioning.sides import SIDES, Direction, axis_of_direction, direction_of_axis, end_at, side_at
 from maqueta.dimensioning.sighted import Sighted
 from maqueta.projection.carrier import Point
 from maqueta.sheet.sizes import converted, write_size
@@ -100,7 +100,10 @@ def _plane_name(dimensions: DimensionSurvey, face: Face) -> str:
             return f"the {side_at(dimensions.front, direction, 'low')}"
         if abs(face.point[axis] - part.high[axis]) <= 1e-6 * part.size:
             return f"the {side_at(dimensions.front, direction, 'high')}"
-        return f"the face {_shown(dimensions, abs(face.point[axis] - part.low[axis]))} {units} along the {direction}"
+        # Depth is told from the front, width from the left, height from below, however the model lies.
+        side = SIDES[direction][direction == "depth"]
+        end = part.low if end_at(dimensions.front, direction, side) == "low" else part.high
+        return f"the face {_shown(dimensions, abs(face.point[axis] - end[axis]))} {units} from the {side}"
     flat = [k for k in range(3) if abs(face.direction[k]) > 1e-9]
     if len(flat) == 3:
         return "the oblique face"

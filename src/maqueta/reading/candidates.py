@@ -120,15 +120,19 @@ def pictorial_candidates(projected: "_ByHash") -> tuple[Candidate, ...]:
 
 @dataclass(frozen=True)
 class _ByHash:
-    """A projected part, remembered by its hash."""
+    """A projected part, remembered by its hash and by its natural position, which turns the equal-axis views."""
 
     projected: ProjectedPart
 
     def __hash__(self) -> int:
-        return hash(self.projected.part.hash)
+        return hash(self._key)
 
     def __eq__(self, other: object) -> bool:
-        return isinstance(other, _ByHash) and other.projected.part.hash == self.projected.part.hash
+        return isinstance(other, _ByHash) and other._key == self._key
+
+    @property
+    def _key(self) -> tuple[str, str | None]:
+        return self.projected.part.hash, self.projected.part.natural_up
 
 
 def remembered(projected: ProjectedPart) -> _ByHash:

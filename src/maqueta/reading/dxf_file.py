@@ -32,6 +32,9 @@ _MOST_LOOKS: Final = 100_000
 #: Coordinates beyond this (mm) are those of a sheet drawn somewhere in the plane.
 _FAR: Final = 5000.0
 _DEEPEST: Final = 12
+#: Copies of one block in rows and columns, and points of one curve, that are followed.
+_MOST_COPIES: Final = 400
+_MOST_POINTS: Final = 4000
 _ENTITY: Final = re.compile(rb"\n[ \t]*0[ \t]*\r?\n[ \t]*[A-Z3][A-Z0-9_]+[ \t]*\r?(?=\n)")
 _MM_PER_UNIT: Final = {1: 25.4, 2: 304.8, 4: 1.0, 5: 10.0, 6: 1000.0}
 #: The longest paper in common use is 1189 mm (A0, ISO 216): a sheet smaller than this in file units is in inches.
@@ -189,7 +192,9 @@ class _Collector:
                 self._leader(entity)
             elif kind in ("SOLID", "TRACE"):
                 self.filled.append(tuple((float(v.x), float(v.y)) for v in entity.wcs_vertices()))
-            elif kind == "HATCH" or kind in _UNREAD_ON_PURPOSE:
+            elif kind == "HATCH":
+                self._hatch(entity)
+            elif kind in _UNREAD_ON_PURPOSE:
                 return
             else:
                 self._curve(entity, kind, style)
@@ -241,7 +246,9 @@ class _Collector:
             if not attribute.is_invisible:
                 self._take(attribute, style, inside)
         copies = entity.multi_insert() if entity.mcount > 1 else (entity,)
-        for copy in itertools.islice(copies, 400):
+        if entity.mcount > _MOST_COPIES:
+            self._unread[f"copy of the block {entity.dxf.name}"] += entity.mcount - _MOST_COPIES
+        for copy in itertools.islice(copies, _MOST_COPIES):
             for child in copy.virtual_entities():
                 self._take(child, style, (*inside, name))
 
@@ -312,10 +319,21 @@ class _Collector:
                 if len(points) >= 2:
                     self.pointers.append(Pointer(points, " ".join(note.split())))
 
+    def _hatch(self, entity: Any) -> None:
+        """A small filled triangle is an arrowhead; other hatching is told as not read."""
+        paths = list(entity.paths)
+        corners = list(getattr(paths[0], "vertices", ())) if len(paths) == 1 else []
+        if entity.dxf.get("solid_fill", 0) and len(corners) == 3:
+            self.filled.append(tuple(point_of(corner) for corner in corners))
+        else:
+            self._unread["HATCH"] += 1
+
     def _curve(self, entity: Any, kind: str, style: Style) -> None:
         if kind not in ("LINE", "CIRCLE", "ARC", "ELLIPSE", "LWPOLYLINE", "POLYLINE", "SPLINE"):
             self._unread[kind] += 1
             return
+        if (points := _points_of(entity, kind)) > _MOST_POINTS:
+            raise UnreadableSheetError(f"the sheet has a curve of {points} points, more than {_MOST_POINTS}")
         if kind in ("LWPOLYLINE", "POLYLINE"):
             if kind == "LWPOLYLINE" and entity.dxf.get("const_width", 0.0) > 0:
                 style = replace(style, width=round(100 * entity.dxf.const_width))
@@ -328,6 +346,13 @@ class _Collector:
                 usable(point)
             if piece.length > 0:
                 self.marks.append(Mark(piece, style))
+
+
+def _points_of(entity: Any, kind: str) -> int:
+    """How many points a curve is given by."""
+    if kind in ("LWPOLYLINE", "POLYLINE"):
+        return len(entity)
+    return max(len(entity.control_points), len(entity.fit_points)) if kind == "SPLINE" else 2
 
 
 def _moved(source: "_Collector | Content", move: Similarity) -> Content:

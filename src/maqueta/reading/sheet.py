@@ -110,7 +110,7 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
             (len(tied.dimensions) - MOST_DIMENSIONS, "dimensions", MOST_DIMENSIONS),
             (len(centre_lines) - MOST_MARKS, "centre lines", MOST_MARKS),
             (len(notes) - MOST_NOTES, "notes", MOST_NOTES),
-            (max(len(view.lines or ()) for view in views) - MOST_LINES, "lines of a view", MOST_LINES),
+            (max((len(view.lines or ()) for view in views), default=0) - MOST_LINES, "lines of a view", MOST_LINES),
         )
         if count > 0
     ]

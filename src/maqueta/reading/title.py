@@ -44,7 +44,7 @@ def read_title(words: Sequence[Words], marks: Sequence[Mark], box: Box | None) -
         if named_scale is not None and named_scale[0] == "scale" and named_scale[1]:
             fields.setdefault("scale", _tidy(named_scale[1]))
     for word in inside:
-        if "scale" not in fields and re.fullmatch(r"\d+\s*:\s*\d+", word.text.strip()):
+        if "scale" not in fields and re.fullmatch(r"\d+\s*:\s*\d[\d .,'’]*", word.text.strip()):
             fields["scale"] = word.text.strip()
     return TitleBlock(fields=fields, angle=find_symbol(marks) or angle)
 

@@ -4,7 +4,6 @@ The geometry kernel is native code and the files are hostile: whatever happens t
 """
 
 import gzip
-import resource
 import tempfile
 from collections.abc import Callable, Mapping
 from dataclasses import asdict, dataclass, field, replace
@@ -72,12 +71,6 @@ class Preview:
     lines: LineSet | None = None
     fault: str | None = None
     feature: int | None = None
-
-
-def limit_process(memory: int) -> None:
-    """Limit the address space of this process (bytes); no core files."""
-    resource.setrlimit(resource.RLIMIT_AS, (memory, memory))
-    resource.setrlimit(resource.RLIMIT_CORE, (0, 0))
 
 
 def ready() -> None:

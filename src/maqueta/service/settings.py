@@ -4,6 +4,8 @@ from pathlib import Path
 
 from pydantic_settings import BaseSettings, SettingsConfigDict
 
+from maqueta.confined import KERNEL_MEMORY, KERNEL_SECONDS, WAITED_SECONDS
+
 
 class Settings(BaseSettings):
     """Where things are and how far they may go."""
@@ -21,10 +23,10 @@ class Settings(BaseSettings):
     secure_cookies: bool = False
     largest_upload: int = 32 * 1024 * 1024
     largest_request: int = 2 * 1024 * 1024
-    kernel_seconds: float = 240.0
+    kernel_seconds: float = KERNEL_SECONDS
     #: For work somebody is waiting for: the builder's model, a variation, an export.
-    preview_seconds: float = 20.0
-    kernel_memory: int = 4 * 1024**3
+    preview_seconds: float = WAITED_SECONDS
+    kernel_memory: int = KERNEL_MEMORY
     workers: int = 1
     #: Delivered sheets read at a time.
     sheet_readers: int = 2

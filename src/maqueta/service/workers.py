@@ -7,9 +7,10 @@ from concurrent.futures import CancelledError, TimeoutError
 from pathlib import Path
 from typing import Any, TypeVar
 
-from pebble import ProcessExpired, ProcessPool
+from pebble import ProcessPool
 
-from maqueta.service.kernel_work import PartSource, PartWork, Preview, examine, limit_process, preview, ready, step_file
+from maqueta.confined import limit_process, reason_of
+from maqueta.service.kernel_work import PartSource, PartWork, Preview, examine, preview, ready, step_file
 from maqueta.service.settings import Settings
 from maqueta.service.sheet_work import SheetWork, read_sheet_file
 from maqueta.solid.errors import PartError
@@ -67,7 +68,7 @@ class KernelWorkers:
             except CancelledError:
                 return None
             except Exception as error:  # the worker's own exceptions arrive here, whatever they are
-                return PartWork(refused=self._reason(error, self._seconds) + "; your file is kept")
+                return PartWork(refused=reason_of(error, self._seconds) + "; your file is kept")
             finally:
                 self._running.pop(job_id, None)
 
@@ -105,7 +106,7 @@ class KernelWorkers:
             ).result()
             return work
         except Exception as error:  # the worker's own exceptions arrive here, whatever they are
-            return SheetWork(refused=self._reason(error, self._at_once_seconds))
+            return SheetWork(refused=reason_of(error, self._at_once_seconds))
 
     def _now(self, work: Callable[..., Result], *args: Any) -> Result:
         try:
@@ -114,15 +115,7 @@ class KernelWorkers:
         except PartError:
             raise
         except Exception as error:  # the worker's own exceptions arrive here, whatever they are
-            raise PartError(self._reason(error, self._at_once_seconds)) from error
-
-    @staticmethod
-    def _reason(error: Exception, seconds: float) -> str:
-        if isinstance(error, TimeoutError):
-            return f"it took longer than {seconds:.0f} seconds and was stopped"
-        if isinstance(error, ProcessExpired):
-            return "the geometry kernel failed on it"
-        return f"it could not be examined ({type(error).__name__})"
+            raise PartError(reason_of(error, self._at_once_seconds)) from error
 
     def warm_up(self) -> None:
         """Have a worker ready before somebody waits for it."""

@@ -19,4 +19,4 @@ ShortText = Annotated[str, Field(max_length=120)]
 class Strict(BaseModel):
     """Unknown keys are refused, values do not change."""
 
-    model_config = ConfigDict(extra="forbid", frozen=True)
+    model_config = ConfigDict(extra="forbid", frozen=True, allow_inf_nan=False)

@@ -19,8 +19,10 @@ RECOMMENDED_INCH: Final[tuple[Fraction, ...]] = tuple(
     sorted({*RECOMMENDED_ISO, Fraction(4), Fraction(1, 4), Fraction(3, 4), Fraction(8), Fraction(1, 8), Fraction(3, 2)})
 )
 
+#: A number may have its thousands set apart; a decimal never has three digits after a full number alone ("1:10.000").
+_NUMBER: Final = r"(?:[1-9]\d{0,2}(?:[ \u00a0\u2009\u202f'’.,]\d{3})+(?![\d.,])|\d+(?:[.,]\d+)?)"
 _WRITTEN: Final = re.compile(
-    r"(?P<paper>\d+(?:[.,]\d+)?(?:\s*/\s*\d+)?)\s*(?::|=|/)\s*(?P<model>\d+(?:[.,]\d+)?)", re.ASCII
+    rf"(?P<paper>{_NUMBER})(?:\s*/\s*(?P<below>\d+))?\s*(?::|=|/)\s*(?P<model>{_NUMBER})", re.ASCII
 )
 _WORDS: Final = {"full": Fraction(1), "full size": Fraction(1), "half": Fraction(1, 2), "half size": Fraction(1, 2)}
 
@@ -43,16 +45,16 @@ def parse_scale(text: str) -> float | None:
     found = _WRITTEN.search(cleaned)
     if found is None:
         return None
-    paper = Fraction(1)
-    for part in (piece.strip().replace(",", ".") for piece in found["paper"].split("/")[:1]):
-        paper = Fraction(part)
-    if "/" in found["paper"]:
-        below = found["paper"].split("/")[1].strip()
-        if int(below) == 0:
-            return None
-        paper /= int(below)
-    model = Fraction(found["model"].replace(",", "."))
-    return float(paper / model) if model > 0 and paper > 0 else None
+    below = int(found["below"] or 1)
+    paper, model = _read(found["paper"]), _read(found["model"])
+    return float(paper / below / model) if below > 0 and model > 0 and paper > 0 else None
+
+
+def _read(number: str) -> Fraction:
+    """A number with thousands set apart, or a decimal with point or comma."""
+    if re.fullmatch(r"[1-9]\d{0,2}(?:\D\d{3})+", number):
+        return Fraction(re.sub(r"\D", "", number))
+    return Fraction(number.replace(",", "."))
 
 
 def write_scale(scale: float) -> str:

@@ -34,6 +34,8 @@ _CURVES: dict[Any, EdgeKind] = {
 }
 _ORIGIN: Vector = (0.0, 0.0, 0.0)
 _CURVE_SAMPLES = 33
+#: The kernel works to 1e-7 whatever the size of a part; beyond these its answers mean nothing.
+SMALLEST_PART, LARGEST_PART = 0.01, 1e6
 #: Two faces meeting at less than this angle (radians) run into each other without a corner.
 _SMOOTH_ANGLE = 1e-4
 
@@ -45,6 +47,8 @@ def examine(
     solids = count_solids(shape)
     if solids == 0:
         raise PartError("there is no solid in it, only surfaces or curves")
+    low, high = box_of(shape)
+    scale = _usable_size(low, high, unit)
     BRepLib.EncodeRegularity_s(shape, _SMOOTH_ANGLE)
     kernel_faces = [TopoDS.Face(face) for face in shapes_of(shape, TopAbs_FACE)]
     kernel_edges = [TopoDS.Edge(edge) for edge in shapes_of(shape, TopAbs_EDGE)]
@@ -66,13 +70,11 @@ def examine(
         _edge(edge, tuple(owners), kernel_faces) for edge, owners in zip(kernel_edges, faces_of_edge, strict=True)
     )
     faces = tuple(_face(face, own) for face, own in zip(kernel_faces, edges_of_face, strict=True))
-    low, high = box_of(shape)
     volume, surface = GProp_GProps(), GProp_GProps()
     BRepGProp.VolumeProperties_s(shape, volume)
     BRepGProp.SurfaceProperties_s(shape, surface)
     if not volume.Mass() > 0:
         raise PartError("the solid encloses no volume")
-    scale = max(h - lo for lo, h in zip(low, high, strict=True))
     return Part(
         hash=part_hash,
         name=name,
@@ -89,6 +91,20 @@ def examine(
         edges=edges,
         features=recognise(faces, edges),
     )
+
+
+def _usable_size(low: Vector, high: Vector, unit: Unit) -> float:
+    """The longest size of a box. Raises PartError for one that the kernel's absolute tolerances were not made for."""
+    corners = (*low, *high)
+    if not all(math.isfinite(c) for c in corners):
+        raise PartError("the solid reaches to where no number can tell")
+    size = max(h - lo for lo, h in zip(low, high, strict=True))
+    if not SMALLEST_PART <= size <= LARGEST_PART:
+        bounds = f"parts are between {SMALLEST_PART:g} and {LARGEST_PART:g} {unit}"
+        raise PartError(f"the solid is {size:.3g} {unit} large; {bounds}")
+    if max(map(abs, corners)) > 100 * LARGEST_PART:
+        raise PartError("the solid lies too far from the origin")
+    return size
 
 
 def _xyz(point: Any) -> Vector:

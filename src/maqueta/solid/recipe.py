@@ -38,7 +38,7 @@ Operation = Literal["add", "cut"]
 
 
 class _Strict(BaseModel):
-    model_config = ConfigDict(extra="forbid", frozen=True)
+    model_config = ConfigDict(extra="forbid", frozen=True, allow_inf_nan=False)
 
 
 class _Feature(_Strict):

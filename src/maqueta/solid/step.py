@@ -32,6 +32,11 @@ _PROTOCOLS: Final = {
     "AP242": "AP242",
 }
 
+#: Coordinates the kernel would follow for ever: no numbers, or beyond anything that is made (more than 1e30).
+_NO_NUMBER: Final = re.compile(
+    rb"[(,]\s*[+-]?(?:NAN|INF(?:INITY)?|\d\.#\w+|\d[\d.]*E\+?(?:[3-9]\d|\d{3,}))\s*[,)]", re.IGNORECASE
+)
+
 
 @dataclass(frozen=True, slots=True)
 class StepReport:
@@ -58,6 +63,8 @@ def read_step_with_report(path: Path) -> tuple[Shape, Unit, StepReport]:
     when the file is no STEP file, holds nothing usable, or stays broken.
     """
     protocol = _protocol(path)
+    if _NO_NUMBER.search(path.read_bytes()):
+        raise PartError("the STEP file has coordinates that are no usable numbers")
     reader = STEPControl_Reader()
     if reader.ReadFile(str(path)) != IFSelect_RetDone:
         raise PartError("the STEP file cannot be read: its contents are damaged")

@@ -1,0 +1,73 @@
+"""Work on files from elsewhere in a process of its own, with limits on time and memory.
+
+The geometry kernel is native code and the files are hostile: whatever happens to that process, this one goes on.
+"""
+
+import multiprocessing
+import resource
+from collections.abc import Callable
+from concurrent.futures import TimeoutError
+from types import TracebackType
+from typing import Any, Final, TypeVar
+
+from pebble import ProcessExpired, ProcessPool
+
+#: How long a part that is brought in may take (seconds), work somebody waits for, and how much memory (bytes) either.
+KERNEL_SECONDS: Final = 240.0
+WAITED_SECONDS: Final = 20.0
+KERNEL_MEMORY: Final = 4 * 1024**3
+Result = TypeVar("Result")
+
+
+class ConfinedError(Exception):
+    """Work that came to no result: the reason for people."""
+
+
+def limit_process(memory: int) -> None:
+    """Limit the address space of this process (bytes); no core files."""
+    resource.setrlimit(resource.RLIMIT_AS, (memory, memory))
+    resource.setrlimit(resource.RLIMIT_CORE, (0, 0))
+
+
+def reason_of(error: BaseException, seconds: float) -> str:
+    """Why work in another process came to no result, for people."""
+    if isinstance(error, TimeoutError):
+        return f"it took longer than {seconds:.0f} seconds and was stopped"
+    if isinstance(error, ProcessExpired):
+        return "the geometry kernel failed on it"
+    if isinstance(error, MemoryError):
+        return "it needs more memory than it may take"
+    return f"it could not be examined ({type(error).__name__})"
+
+
+class Confinement:
+    """One process beside this one, replaced when it dies; forked, so that nothing is loaded twice.
+
+    Exceptions of the kinds in `told` are for people already and come through as they are.
+    """
+
+    def __init__(self, *told: type[Exception], memory: int = KERNEL_MEMORY) -> None:
+        self._told = told
+        self._pool: Any = ProcessPool(
+            max_workers=1,
+            context=multiprocessing.get_context("fork"),
+            initializer=limit_process,
+            initargs=(memory,),
+        )
+
+    def __enter__(self) -> "Confinement":
+        return self
+
+    def __exit__(self, kind: type[BaseException] | None, error: BaseException | None, at: TracebackType | None) -> None:
+        self._pool.stop()
+        self._pool.join()
+
+    def run(self, work: Callable[..., Result], *arguments: Any, seconds: float) -> Result:
+        """The result of some work. Raises ConfinedError where there is none."""
+        try:
+            result: Result = self._pool.schedule(work, args=arguments, timeout=seconds).result()
+            return result
+        except self._told:
+            raise
+        except Exception as error:  # the other process's own exceptions arrive here, whatever they are
+            raise ConfinedError(reason_of(error, seconds)) from error
