@@ -76,6 +76,8 @@ def test_other_kinds_of_file_are_refused(tmp_path: Path) -> None:
 
 def _step(path: Path, shape: Shape, schema: str = "AP214IS", unit: str = "MM") -> Path:
     """A STEP file as another program might write it."""
+    # The settings exist only once there has been a writer.
+    STEPControl_Writer()
     Interface_Static.SetCVal_s("write.step.schema", schema)
     Interface_Static.SetCVal_s("write.step.unit", unit)
     writer = STEPControl_Writer()

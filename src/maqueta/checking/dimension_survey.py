@@ -36,7 +36,10 @@ class DimensionSurvey:
     @cached_property
     def reason(self) -> str | None:
         """Why the sizes of this part are not judged, or None when they are."""
-        return beyond(self.survey.projected.part)
+        reason = beyond(self.survey.projected.part)
+        if reason is None and self.form.aslant:
+            return "the part lies aslant to the axes of its model"
+        return reason
 
     @cached_property
     def front(self) -> Attitude:

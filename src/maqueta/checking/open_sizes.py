@@ -2,7 +2,6 @@
 
 import math
 from collections.abc import Sequence
-from typing import Final
 
 from maqueta.checking.catalogue import found
 from maqueta.checking.dimension_survey import DimensionSurvey
@@ -13,9 +12,8 @@ from maqueta.dimensioning.sides import SIDES, Direction, axis_of_direction, dire
 from maqueta.dimensioning.sighted import Sighted
 from maqueta.projection.carrier import Point
 from maqueta.sheet.sizes import converted, write_size
+from maqueta.solid.directions import ALIKE, along_axis
 from maqueta.solid.part import AXES, Axis, Face
-
-_SQUARE: Final = 1 - 1e-9
 
 
 def check_open(dimensions: DimensionSurvey) -> list[Finding]:
@@ -94,7 +92,7 @@ def _name(dimensions: DimensionSurvey, faces: Sequence[int]) -> str:
 def _plane_name(dimensions: DimensionSurvey, face: Face) -> str:
     part, units = dimensions.survey.projected.part, dimensions.survey.exercise.units
     axis = max(range(3), key=lambda k: abs(face.direction[k]))
-    if abs(face.direction[axis]) > _SQUARE:
+    if along_axis(face.direction) is not None:
         direction = direction_of_axis(dimensions.front, AXES[axis])
         if abs(face.point[axis] - part.low[axis]) <= 1e-6 * part.size:
             return f"the {side_at(dimensions.front, direction, 'low')}"
@@ -104,7 +102,7 @@ def _plane_name(dimensions: DimensionSurvey, face: Face) -> str:
         side = SIDES[direction][direction == "depth"]
         end = part.low if end_at(dimensions.front, direction, side) == "low" else part.high
         return f"the face {_shown(dimensions, abs(face.point[axis] - end[axis]))} {units} from the {side}"
-    flat = [k for k in range(3) if abs(face.direction[k]) > 1e-9]
+    flat = [k for k in range(3) if abs(face.direction[k]) > ALIKE]
     if len(flat) == 3:
         return "the oblique face"
     lean = min(flat, key=lambda k: abs(face.direction[k]))

@@ -12,6 +12,7 @@ from maqueta.dimensioning.measure import Measured
 from maqueta.dimensioning.motions import Motion, displaced_axes
 from maqueta.dimensioning.sides import DIRECTIONS, Direction, axis_of_direction
 from maqueta.projection.attitude import Attitude
+from maqueta.solid.directions import parallel
 from maqueta.solid.part import AXES, Axis
 
 
@@ -67,7 +68,7 @@ def _stations(form: FormModel, axis: Axis) -> list[float]:
     way = np.eye(3)[AXES.index(axis)]
     values = [form.unknowns[index].value for index in form.along(axis)]
     values += [float(corner.point @ way) for corner in form.corners if corner.sharp]
-    values += [float(ring.middle @ way) for ring in form.rings if abs(ring.axis @ way) > 1 - SAME]
+    values += [float(ring.middle @ way) for ring in form.rings if parallel(ring.axis, way)]
     found: list[float] = []
     for value in sorted(values):
         if not found or value - found[-1] > 10 * SAME:

@@ -76,7 +76,8 @@ def read(form: FormModel, equations: Sequence[Equation], known: Sequence[Row] = 
     it follows from them is not surplus.
     """
     left = form.motions_in_line
-    rows = [*known, *(row for equation in equations for row in equation.rows)]
+    # In one order whatever the order on the sheet, so that not even rounding depends on it.
+    rows = sorted((*known, *(row for equation in equations for row in equation.rows)), key=_place)
     if rows:
         left = null_space(dense(rows, len(form.unknowns)) @ left.T) @ left
     chains, dependent, idle = _chains(form, equations)

@@ -7,7 +7,8 @@ from typing import Final, Literal
 import numpy as np
 from numpy.typing import NDArray
 
-from maqueta.solid.part import AXES, Axis
+from maqueta.solid.directions import along_axis
+from maqueta.solid.part import Axis
 
 Array = NDArray[np.float64]
 #: Coordinates, offsets and directions closer than this (part of the longest size, or of one) are the same as drawn.
@@ -43,7 +44,7 @@ class Unknown:
         """The model axis it runs along, either way round; None for an inclined one and what is no position."""
         if self.way is None:
             return None
-        return next((axis for axis, part in zip(AXES, self.way, strict=True) if abs(part) > 1 - SAME), None)
+        return along_axis(self.way)
 
 
 class System:

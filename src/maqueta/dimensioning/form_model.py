@@ -18,9 +18,12 @@ from typing import Final
 import numpy as np
 
 from maqueta.dimensioning.form_equations import SAME, ZERO, Array, Change, Row, System, Unknown, dense, less
+from maqueta.dimensioning.form_frame import MODEL, candidate_frames, framed
 from maqueta.dimensioning.form_incidence import incidence
 from maqueta.dimensioning.form_surfaces import Surface, surfaces_of
-from maqueta.solid.features import FULL_TURN, axis_of
+from maqueta.solid.directions import along_axis, parallel
+from maqueta.solid.features import FULL_TURN
+from maqueta.solid.nearness import Places
 from maqueta.solid.part import AXES, Axis, Edge, Part, Vector
 
 #: Points met at the ends of edges are one corner within this part of the size.
@@ -56,7 +59,8 @@ class Ring:
 class FormModel:
     """All unknowns of a part and the rows that are zero for every change its views allow.
 
-    `size` is the longest overall size: lengths of unknowns, corners and rings are parts of it.
+    `size` is the longest overall size: lengths of unknowns, corners and rings are parts of it. `frame` holds the part's
+    own directions, to which all of them are referred: the model's axes, unless the part lies aslant to these.
     """
 
     size: float
@@ -65,6 +69,12 @@ class FormModel:
     surfaces: tuple[Surface, ...]
     corners: tuple[Corner, ...]
     rings: tuple[Ring, ...]
+    frame: Array
+
+    @property
+    def aslant(self) -> bool:
+        """Whether the part lies aslant to the model's axes, so that no principal view shows its own directions."""
+        return self.frame is not MODEL
 
     def along(self, axis: Axis) -> list[int]:
         """Levels along an axis, lowest first."""
@@ -128,6 +138,16 @@ def form_model(part: Part) -> FormModel:
     """
     if (reason := beyond(part)) is not None:
         raise ValueError(reason)
+    frames = candidate_frames(part)
+    if len(frames) == 1:
+        return _in_frame(part, frames[0])
+    # The frame in which least has to be said is the part's own; the model's where another is no better.
+    found = [_in_frame(part, frame) for frame in frames if _uncounted(framed(part, frame)) is None]
+    return min(found, key=lambda form: (form.needed, form.least))
+
+
+def _in_frame(part: Part, frame: Array) -> FormModel:
+    part = framed(part, frame)
     system = System()
     surfaces = surfaces_of(part, system)
     corners = [corner for vertex in _vertices(part) for corner in _meeting(system, surfaces, vertex)]
@@ -138,16 +158,21 @@ def form_model(part: Part) -> FormModel:
         for ring in _ring(system, surfaces, edge, part)
     ]
     return FormModel(
-        part.size, tuple(system.unknowns), tuple(system.rows), tuple(surfaces), tuple(corners), tuple(rings)
+        part.size, tuple(system.unknowns), tuple(system.rows), tuple(surfaces), tuple(corners), tuple(rings), frame
     )
 
 
 def beyond(part: Part) -> str | None:
     """Why the sizes of a part cannot be counted, or None when they can."""
+    reasons = [_uncounted(framed(part, frame)) for frame in candidate_frames(part)]
+    return None if None in reasons else reasons[0]
+
+
+def _uncounted(part: Part) -> str | None:
     for face in part.faces:
         if face.kind == "other":
             return "the part has a free-form face"
-        if face.kind in ("cone", "torus") and axis_of(face.direction) is None:
+        if face.kind in ("cone", "torus") and along_axis(face.direction) is None:
             return f"the part has an inclined {face.kind}"
     return None
 
@@ -169,14 +194,18 @@ class _Vertex:
 
 def _vertices(part: Part) -> Iterator[_Vertex]:
     """The corners of the part: ends of edges that are no seams, with the faces and smooth edges that meet there."""
-    met: dict[tuple[int, ...], list[tuple[Vector, Edge]]] = {}
+    met: Places[list[tuple[Vector, Edge]]] = Places(_MEET * part.size)
+    corners: list[list[tuple[Vector, Edge]]] = []
     for edge in part.edges:
         if edge.seam or edge.closed:
             continue
         for end in (edge.start, edge.end):
-            key = tuple(round(c / (_MEET * part.size)) for c in end)
-            met.setdefault(key, []).append((end, edge))
-    for entries in met.values():
+            entries = met.get(end)
+            if entries is None:
+                entries = met.put(end, [])
+                corners.append(entries)
+            entries.append((end, edge))
+    for entries in corners:
         faces = sorted({face for _, edge in entries for face in edge.faces})
         smooth = {(edge.faces[0], edge.faces[1]) for _, edge in entries if edge.smooth and len(edge.faces) == 2}
         yield _Vertex(entries[0][0], tuple(faces), tuple(sorted(smooth)), part.size)
@@ -230,7 +259,7 @@ def _ring(system: System, surfaces: Sequence[Surface], edge: Edge, part: Part) -
 
 def _about(surface: Surface, middle: Array, axis: Array) -> bool:
     """Whether a surface turns about an axis."""
-    if surface.kind != "sphere" and abs(abs(surface.axis @ axis) - 1) > SAME:
+    if surface.kind != "sphere" and not parallel(surface.axis, axis):
         return False
     between = middle - surface.point
     return surface.kind == "plane" or bool(np.linalg.norm(between - (between @ axis) * axis) < 10 * SAME)
@@ -244,11 +273,11 @@ def _in_line(form: FormModel) -> Iterator[Row]:
         known: list[tuple[float, Row]] = [(form.unknowns[i].value, {i: 1.0}) for i in form.along(axis)]
         for corner in sharp:
             yield from _met(known, float(corner.point @ way), corner.change.along(way))
-    groups: dict[tuple[int, ...], list[tuple[float, Row]]] = {}
+    groups: Places[list[tuple[float, Row]]] = Places(_MEET)
     for ring in form.rings:
         foot = ring.middle - (ring.middle @ ring.axis) * ring.axis
-        key = tuple(round(float(c) / _MEET) for c in (*foot, *np.abs(ring.axis)))
-        yield from _met(groups.setdefault(key, []), ring.value, ring.radius)
+        group = groups.get((*foot, *ring.axis)) or groups.get((*foot, *-ring.axis))
+        yield from _met(groups.put((*foot, *ring.axis), []) if group is None else group, ring.value, ring.radius)
 
 
 def _met(known: list[tuple[float, Row]], value: float, row: Row) -> Iterator[Row]:

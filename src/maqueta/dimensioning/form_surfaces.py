@@ -1,16 +1,14 @@
 """The faces of a part with their unknowns: what is drawn parallel, coplanar, coaxial or in line shares them."""
 
 from dataclasses import dataclass
-from typing import Final
 
 import numpy as np
 
 from maqueta.dimensioning.form_equations import SAME, Array, Change, System, summed
+from maqueta.solid.directions import ALIKE, along_axis, parallel, square
 from maqueta.solid.features import FULL_TURN
-from maqueta.solid.part import Face, Part
-
-#: Parts of unit vectors that differ by less are equal.
-_TOLD_APART: Final = 10 * SAME
+from maqueta.solid.nearness import Places
+from maqueta.solid.part import AXES, Face, Part
 
 
 @dataclass(frozen=True)
@@ -44,21 +42,21 @@ class _Directions:
 
     def change(self, direction: Array) -> Change:
         """How a direction may turn; parallel ones turn together, and those drawn square to each other stay so."""
-        if np.abs(direction).max() > 1 - SAME:
+        if along_axis(direction) is not None:
             return Change()
         for other, change in self._known:
-            if abs(abs(other @ direction) - 1) < SAME:
+            if parallel(other, direction):
                 return change if other @ direction > 0 else -change
-        square = [axis for axis in np.eye(3) if abs(axis @ direction) < SAME]
-        if square:
-            ways = [np.cross(square[0], direction)]
+        level = [axis for axis in np.eye(3) if square(axis, direction)]
+        if level:
+            ways = [np.cross(level[0], direction)]
         else:
             first = np.cross(direction, np.eye(3)[int(np.abs(direction).argmin())])
             first /= np.linalg.norm(first)
             ways = [first, np.cross(direction, first)]
         change = Change({self._system.unknown("turn"): way for way in ways})
         for other, turning in self._known:
-            if abs(other @ direction) < SAME:
+            if square(other, direction):
                 self._system.rows.append(summed(change.along(other), turning.along(direction)))
         self._known.append((direction, change))
         return change
@@ -69,23 +67,30 @@ class _Stations:
 
     def __init__(self, system: System) -> None:
         self._system = system
-        #: By direction, as far as directions are told apart: values met along it, with their unknowns.
-        self._known: dict[tuple[int, ...], list[tuple[float, int]]] = {}
+        #: By direction: values met along it, with their unknowns.
+        self._known: Places[list[tuple[float, int]]] = Places(ALIKE)
 
     def at(self, direction: Array, value: float) -> tuple[int, float]:
         """The unknown of a coordinate along a direction, and its sense: −1 where it runs against the direction.
 
         Opposite directions share their unknowns; along a model axis these run with the axis.
         """
-        key = tuple(round(part / _TOLD_APART) for part in direction.tolist())
-        sense = 1.0 if next(part for part in key if part) > 0 else -1.0
+        axis = along_axis(direction)
+        if axis is not None:
+            sense = float(np.sign(direction[AXES.index(axis)]))
+            along = self._known.get(sense * direction)
+        else:
+            sense = 1.0
+            along = self._known.get(direction)
+            if along is None and (along := self._known.get(-direction)) is not None:
+                sense = -1.0
+        if along is None:
+            along = self._known.put(sense * direction, [])
         value = sense * value
-        along = self._known.setdefault(key if sense > 0 else tuple(-part for part in key), [])
         for known, index in along:
             if abs(known - value) < SAME:
                 return index, sense
-        square = max(abs(part) for part in direction.tolist()) > 1 - SAME
-        index = self._system.unknown("level" if square else "offset", value, sense * direction)
+        index = self._system.unknown("offset" if axis is None else "level", value, sense * direction)
         along.append((value, index))
         return index, sense
 
@@ -93,7 +98,7 @@ class _Stations:
 def surfaces_of(part: Part, system: System) -> list[Surface]:
     """All faces with their unknowns, in the order of the part's faces."""
     directions, stations = _Directions(system), _Stations(system)
-    own: dict[tuple[int, ...], Change] = {}
+    own: Places[Change] = Places(10 * SAME)
     radii: list[tuple[Array, Array, float, int]] = []
     found = []
     for index, face in enumerate(part.faces):
@@ -162,13 +167,13 @@ def _coaxial(part: Part, first: int, second: int) -> bool:
         return False
     axis = np.array(a.direction)
     aside = between - (between @ axis) * axis
-    return abs(abs(axis @ np.array(b.direction)) - 1) < SAME and bool(np.linalg.norm(aside) < SAME)
+    return parallel(axis, b.direction) and bool(np.linalg.norm(aside) < SAME)
 
 
 def _centre(
     system: System,
     stations: _Stations,
-    own: dict[tuple[int, ...], Change],
+    own: Places[Change],
     face: Face,
     point: Array,
     axis: Array,
@@ -182,15 +187,18 @@ def _centre(
             index, sense = stations.at(way, float(way @ point))
             change = change + Change({index: sense * way})
         return change
-    key = tuple(round(float(c) / SAME / 10) for c in (*(way @ point for way in ways), *np.abs(axis)))
-    if key not in own:
-        own[key] = Change({system.unknown("centre", float(way @ point), way): way for way in ways})
-    return own[key]
+    # One axis may be given by any of its points, and either way round.
+    foot = point if face.kind == "sphere" else point - (point @ axis) * axis
+    places = [(*foot, *sense * axis) for sense in ((1.0,) if face.kind == "sphere" else (1.0, -1.0))]
+    known = next((met for place in places if (met := own.get(place)) is not None), None)
+    if known is None:
+        known = own.put(places[0], Change({system.unknown("centre", float(way @ point), way): way for way in ways}))
+    return known
 
 
 def square_to(axis: Array) -> list[Array]:
     """Two directions square to an axis: along model axes where possible."""
-    along = [e for e in np.eye(3) if abs(e @ axis) < SAME]
+    along = [e for e in np.eye(3) if square(e, axis)]
     if len(along) == 2:
         return along
     first = along[0] if along else np.cross(axis, np.eye(3)[int(np.abs(axis).argmin())])
@@ -210,9 +218,9 @@ def _radius(
     for other, along, value, index in radii:
         between = point - other
         aside = between - (between @ axis) * axis if face.kind != "sphere" else between
-        parallel = face.kind == "sphere" or abs(abs(along @ axis) - 1) < SAME
+        in_line = face.kind == "sphere" or parallel(along, axis)
         same = np.linalg.norm(aside) < SAME and abs(value - face.radius / size) < SAME
-        if face.kind != "torus" and parallel and same:
+        if face.kind != "torus" and in_line and same:
             return index
     index = system.unknown("radius", face.radius / size)
     if face.kind != "torus":

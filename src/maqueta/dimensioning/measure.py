@@ -23,6 +23,7 @@ from maqueta.sheet.dimension import (
     span_of,
 )
 from maqueta.sheet.placed import PlacedView
+from maqueta.solid.directions import along_axis
 from maqueta.solid.part import AXES, Axis, Feature, Part
 
 
@@ -211,5 +212,5 @@ def blunt(part: Part, axis: Axis) -> bool:
     """
     place = AXES.index(axis)
     tolerance = PICK_TOLERANCE * part.size
-    flat = [face.point[place] for face in part.faces if face.kind == "plane" and abs(face.direction[place]) > 1 - 1e-9]
+    flat = [f.point[place] for f in part.faces if f.kind == "plane" and along_axis(f.direction) == axis]
     return all(any(abs(value - end) <= tolerance for value in flat) for end in (part.low[place], part.high[place]))

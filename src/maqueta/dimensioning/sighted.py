@@ -8,11 +8,12 @@ from typing import Final
 
 import numpy as np
 
-from maqueta.dimensioning.form_equations import SAME, Array, Change, Row, Unknown, less, summed, times
+from maqueta.dimensioning.form_equations import Array, Change, Row, Unknown, less, summed, times
 from maqueta.dimensioning.form_model import FormModel, full_round
 from maqueta.dimensioning.form_surfaces import Surface
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.carrier import Point
+from maqueta.solid.directions import along_axis, parallel, square
 from maqueta.solid.part import AXES, Axis, Part
 
 #: How near (relative to the part's size) a picked point must lie to what it measures.
@@ -52,17 +53,17 @@ class Sighted:
     @cached_property
     def right(self) -> Array:
         """The model direction that runs right on the sheet."""
-        return np.asarray(self.attitude.frame()[0])
+        return np.asarray(self.form.frame @ self.attitude.frame()[0])
 
     @cached_property
     def up(self) -> Array:
         """The model direction that runs up on the sheet."""
-        return np.asarray(self.attitude.frame()[1])
+        return np.asarray(self.form.frame @ self.attitude.frame()[1])
 
     @cached_property
     def towards(self) -> Array:
         """The model direction that points at the reader."""
-        return np.asarray(self.attitude.frame()[2])
+        return np.asarray(self.form.frame @ self.attitude.frame()[2])
 
     def coordinates(self, point: Point, along: Point) -> tuple[Row, ...]:
         """How the coordinate along a direction of the view changes of what stands at a point; none where nothing does.
@@ -73,17 +74,17 @@ class Sighted:
         at = (point[0] / self.form.size, point[1] / self.form.size)
         way = along[0] * self.right + along[1] * self.up
         value = at[0] * along[0] + at[1] * along[1]
-        square = bool(np.abs(way).max() > 1 - SAME)
+        level_way = along_axis(way) is not None
         exact = self._exact(at, value, way)
         level = self._plane(way, value, range(len(self.form.surfaces)))
-        if level is None and square:
+        if level is None and level_way:
             level = self._level(way, value)
         found = [row for row in (level, exact) if row is not None]
         if len(found) == 2 and not less(found[0], found[1]):
             return (found[0],)
         if found:
             return tuple(found)
-        if square:
+        if level_way:
             loose = self._nearest(at, along, value, way) or self._outline(way, value) or self._middle(way, value)
             return () if loose is None else (loose,)
         rows = [self.coordinates(point, axis) for axis in ((1.0, 0.0), (0.0, 1.0))]
@@ -113,7 +114,7 @@ class Sighted:
             return None
         ux, uy = ((b - a) / self.form.size / length for a, b in zip(start, end, strict=True))
         way, across = ux * self.right + uy * self.up, -uy * self.right + ux * self.up
-        if np.abs(way).max() > 1 - SAME:
+        if along_axis(way) is not None:
             return {}
         here = (-start[0] * uy + start[1] * ux) / self.form.size
         for surface in self.form.surfaces:
@@ -130,7 +131,7 @@ class Sighted:
         """Whether a line of the view is an edge-on plane, or the outline of a cone."""
         if surface.kind == "plane":
             level = abs(float(surface.point @ across) - here) <= PICK_TOLERANCE
-            return level and bool(abs(abs(surface.axis @ across) - 1) <= SAME)
+            return level and parallel(surface.axis, across)
         if surface.kind != "cone" or abs(abs(surface.axis @ way) - math.cos(surface.half)) > PICK_TOLERANCE:
             return False
         return any(self._passes(tip.at, start, along) for tip in self._tips(surface))
@@ -149,7 +150,7 @@ class Sighted:
         """The place of a plane square to a direction, at a coordinate."""
         for face in faces:
             surface = self.form.surfaces[face]
-            if surface.kind != "plane" or abs(abs(surface.axis @ way) - 1) > SAME:
+            if surface.kind != "plane" or not parallel(surface.axis, way):
                 continue
             if abs(float(surface.point @ way) - value) <= PICK_TOLERANCE:
                 return {surface.offset: surface.r * float(np.sign(surface.axis @ way))}
@@ -160,7 +161,7 @@ class Sighted:
         sense = float(np.sign(way.sum()))
         for kind in ("level", "centre"):
             for index, unknown in enumerate(self.form.unknowns):
-                if unknown.kind != kind or unknown.way is None or abs(abs(np.array(unknown.way) @ way) - 1) > SAME:
+                if unknown.kind != kind or unknown.way is None or not parallel(unknown.way, way):
                     continue
                 if abs(unknown.value - sense * value) <= PICK_TOLERANCE:
                     return {index: sense}
@@ -178,7 +179,7 @@ class Sighted:
         """The outline of a cylinder or ball at a coordinate."""
         for surface in self.form.surfaces:
             if surface.kind not in ("cylinder", "sphere") or (
-                surface.kind == "cylinder" and abs(surface.axis @ way) > SAME
+                surface.kind == "cylinder" and not square(surface.axis, way)
             ):
                 continue
             for sign in (-1.0, 1.0):
@@ -192,7 +193,7 @@ class Sighted:
         levels = [
             (unknown.value, index)
             for index, unknown in enumerate(self.form.unknowns)
-            if unknown.kind == "level" and abs(abs(np.array(unknown.way) @ way) - 1) <= SAME and self._flat(unknown)
+            if unknown.kind == "level" and unknown.way and parallel(unknown.way, way) and self._flat(unknown)
         ]
         pairs = [
             (high - low, {first: 0.5 * sense, second: 0.5 * sense})
@@ -210,9 +211,9 @@ class Sighted:
         """Corners, the ends of rings seen from the side, and centres."""
         found = [self._spot(corner.point, corner.change, corner.faces) for corner in self.form.corners]
         for ring in self.form.rings:
-            if abs(ring.axis @ self.towards) > 1 - SAME:
+            if parallel(ring.axis, self.towards):
                 found.append(self._spot(ring.middle, ring.moving, ring.faces))
-            elif abs(ring.axis @ self.towards) < SAME:
+            elif square(ring.axis, self.towards):
                 aside = np.cross(ring.axis, self.towards)
                 for sign in (-1.0, 1.0):
                     change = ring.moving.crossed(times(ring.radius, sign), aside)
@@ -226,12 +227,12 @@ class Sighted:
         return Spot(at, change, float(point @ self.towards), faces)
 
     def _centres(self, surface: Surface) -> Iterator[Spot]:
-        if surface.kind == "cone" and abs(surface.axis @ self.towards) < SAME:
+        if surface.kind == "cone" and square(surface.axis, self.towards):
             yield from self._tips(surface)
-        elif surface.kind == "sphere" or (surface.kind != "plane" and abs(surface.axis @ self.towards) > 1 - SAME):
+        elif surface.kind == "sphere" or (surface.kind != "plane" and parallel(surface.axis, self.towards)):
             # Behind every corner and ring: a centre is meant only where nothing else stands.
             yield Spot(self._spot(surface.point, surface.centre, ()).at, surface.centre, -math.inf, ())
-        elif surface.kind == "torus" and abs(surface.axis @ self.towards) < SAME:
+        elif surface.kind == "torus" and square(surface.axis, self.towards):
             for at, change in _tube_centres(surface, self.towards):
                 yield Spot(self._spot(at, change, ()).at, change, -math.inf, ())
 
@@ -247,8 +248,8 @@ class Sighted:
         """Slanted faces seen as lines: the two ends of each, in the part's unit."""
         found = []
         for index, surface in enumerate(self.form.surfaces):
-            slanted = np.abs(surface.axis).max() < 1 - SAME
-            if surface.kind != "plane" or not slanted or abs(surface.axis @ self.towards) > SAME:
+            slanted = along_axis(surface.axis) is None
+            if surface.kind != "plane" or not slanted or not square(surface.axis, self.towards):
                 continue
             ats = sorted({spot.at for spot in self.spots if index in spot.faces})
             if len(ats) > 1:
@@ -260,12 +261,12 @@ class Sighted:
         """Everything this attitude shows as a circle or an arc: cylinders first, then rims, balls and tubes."""
         by_radius: dict[int, list[int]] = {}
         for index, surface in enumerate(self.form.surfaces):
-            if surface.kind == "cylinder" and abs(surface.axis @ self.towards) > 1 - SAME:
+            if surface.kind == "cylinder" and parallel(surface.axis, self.towards):
                 by_radius.setdefault(surface.radius, []).append(index)
         found = [self._cylinder(faces) for faces in by_radius.values()]
         for ring in self.form.rings:
             cylinder = any(self.form.surfaces[f].kind == "cylinder" for f in ring.faces)
-            if abs(ring.axis @ self.towards) > 1 - SAME and not cylinder:
+            if parallel(ring.axis, self.towards) and not cylinder:
                 at = self._spot(ring.middle, ring.moving, ()).at
                 found.append(Rounding(at, ring.value, _clean(ring.radius), True, ring.faces, "rim"))
         for index, surface in enumerate(self.form.surfaces):
@@ -273,11 +274,11 @@ class Sighted:
             if surface.kind == "sphere":
                 at = self._spot(surface.point, surface.centre, ()).at
                 found.append(Rounding(at, surface.r, {surface.radius: 1.0}, full, (index,), "ball"))
-            elif surface.kind == "torus" and abs(surface.axis @ self.towards) < SAME:
+            elif surface.kind == "torus" and square(surface.axis, self.towards):
                 for point, change in _tube_centres(surface, self.towards):
                     at = self._spot(point, change, ()).at
                     found.append(Rounding(at, surface.m, {surface.minor: 1.0}, False, (index,), "tube"))
-            elif surface.kind == "torus" and abs(surface.axis @ self.towards) > 1 - SAME:
+            elif surface.kind == "torus" and parallel(surface.axis, self.towards):
                 at = self._spot(surface.point, surface.centre, ()).at
                 for sign in (-1.0, 1.0):
                     row = {surface.radius: 1.0, surface.minor: sign}

@@ -1,9 +1,11 @@
 """Which model edge or curved face a projected piece comes from, by the place of its middle in space."""
 
+import math
+
 import numpy as np
 from numpy.typing import NDArray
 
-from maqueta.solid.part import Part
+from maqueta.solid.part import Face, Part
 
 Match = tuple[tuple[int, ...], tuple[int, ...], bool]
 Array = NDArray[np.float64]
@@ -21,6 +23,18 @@ def _gaps(a: Array, b: Array) -> Array:
 def _dot(a: Array, b: Array) -> Array:
     result: Array = np.einsum("...k,...k->...", a, b)
     return result
+
+
+def _widening(part: Part, face: Face) -> float:
+    """Whether a cone grows wider (1) or narrower (−1) along its direction, by its own edges; 0 for other faces."""
+    if face.kind != "cone":
+        return 0.0
+    axis, point = np.array(face.direction), np.array(face.point)
+    offsets = np.array([sample for e in face.edges for sample in part.edges[e].samples]).reshape(-1, 3) - point
+    heights = offsets @ axis
+    out = np.linalg.norm(offsets - heights[:, None] * axis, axis=1)
+    grown = math.tan(face.angle) * heights
+    return 1.0 if np.abs(out - face.radius - grown).sum() <= np.abs(out - face.radius + grown).sum() else -1.0
 
 
 class EdgeMatcher:
@@ -58,6 +72,9 @@ class EdgeMatcher:
         self._points = np.array([f.point for _, f in faces]).reshape(-1, 3)
         self._directions = np.array([f.direction for _, f in faces]).reshape(-1, 3)
         self._face_radii = np.array([f.radius for _, f in faces])
+        self._minors = np.array([f.minor for _, f in faces])
+        self._slopes = np.array([math.tan(f.angle) for _, f in faces])
+        self._widening = np.array([_widening(part, f) for _, f in faces])
         self._reaches = np.array([f.reach for _, f in faces]).reshape(-1, 2)
 
     def match(self, middles: Array, outlines: NDArray[np.bool_]) -> list[Match]:
@@ -97,6 +114,15 @@ class EdgeMatcher:
                 result.append(self._of_edge[index] if found else ((), (), False))
         return result
 
+    def _off_cone(self, column: int, out: Array, height: Array) -> Array:
+        """Distances from a cone, infinite beyond its ends."""
+        slope = self._widening[column] * self._slopes[column]
+        off = np.abs(out - self._face_radii[column] - slope * height) / math.hypot(1.0, slope)
+        # A cone's reach is measured along its sides.
+        low, high = np.sort(self._reaches[column] / math.hypot(1.0, slope))
+        outside = (height < low - self._near) | (height > high + self._near)
+        return np.where(outside, np.inf, off)
+
     def _face_of(self, points: Array) -> list[tuple[int, ...]]:
         """The round face each point lies on, nearest first; empty when there is none."""
         if not len(self._faces):
@@ -108,8 +134,11 @@ class EdgeMatcher:
         for column, kind in enumerate(self._kinds):
             if kind == "sphere":
                 gaps[:, column] = np.abs(np.linalg.norm(offset[:, column], axis=1) - self._face_radii[column])
-            elif kind in ("torus", "cone"):
-                gaps[:, column] = np.where(gaps[:, column] < np.inf, self._near * 100, np.inf)
+            elif kind == "torus":
+                tube = np.hypot(out[:, column] - self._face_radii[column], height[:, column])
+                gaps[:, column] = np.abs(tube - self._minors[column])
+            elif kind == "cone":
+                gaps[:, column] = self._off_cone(column, out[:, column], height[:, column])
             else:
                 low, high = self._reaches[column]
                 outside = (height[:, column] < low - self._near) | (height[:, column] > high + self._near)

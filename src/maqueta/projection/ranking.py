@@ -15,12 +15,12 @@ from maqueta.projection.attitude import ATTITUDES, SIDES, USUAL_FRONT, Attitude,
 from maqueta.projection.carrier import TURN, Circle, Line
 from maqueta.projection.likeness import alike, look_of
 from maqueta.projection.projected_part import ProjectedPart
+from maqueta.solid.directions import parallel
 from maqueta.solid.part import Part
 
 DEFAULT_VIEWS: Final[tuple[ViewName, ...]] = ("front", "top", "right")
 #: A contour stretch counts in full from this part of the diagonal on, so that tiny features decide nothing.
 _FULL_STRETCH: Final = 0.05
-_SQUARE: Final = 1 - 1e-6
 
 
 @dataclass(frozen=True, slots=True)
@@ -97,12 +97,12 @@ def true_shape(projected: ProjectedPart, side: Side) -> float:
     feature; half a turn of a rounded end tells as much as two corners.
     """
     part = projected.part
-    towards = vector(side)
+    towards, place = vector(side), "xyz".index(side[1])
     full = full_stretch(part)
     facing = {
         index
         for index, face in enumerate(part.faces)
-        if face.kind == "plane" and sum(a * b for a, b in zip(face.direction, towards, strict=True)) > _SQUARE
+        if face.kind == "plane" and parallel(face.direction, towards) and face.direction[place] * towards[place] > 0
     }
     straight: dict[int, float] = {}
     total = 0.0

@@ -15,6 +15,7 @@ from OCP.gp import gp_Pnt
 from OCP.TopAbs import TopAbs_EDGE, TopAbs_FACE, TopAbs_IN, TopAbs_REVERSED
 from OCP.TopoDS import TopoDS
 
+from maqueta.solid.directions import parallel
 from maqueta.solid.errors import PartError
 from maqueta.solid.kernel import Shape, shapes_of
 from maqueta.solid.part import Vector
@@ -23,7 +24,6 @@ from maqueta.solid.tools import direction, point
 
 #: An edge further from the point that chooses it than this part of the body's size is not meant.
 _FARTHEST: Final = 0.25
-_FACING: Final = 1 - 1e-6
 #: How far from an edge it is looked whether there is material, relative to its length.
 _STEP: Final = 1e-4
 
@@ -96,7 +96,7 @@ def _between(body: Shape, choice: EdgesBetween) -> list[Any]:
         if (face.Orientation() == TopAbs_REVERSED) == surface.Plane().Direct():
             normal = tuple(-c for c in normal)
         for side, faces in zip(sides, towards, strict=True):
-            if sum(a * b for a, b in zip(normal, side, strict=True)) > _FACING:
+            if parallel(normal, side) and sum(a * b for a, b in zip(normal, side, strict=True)) > 0:
                 faces.append(face)
     first = [edge for face in towards[0] for edge in shapes_of(face, TopAbs_EDGE)]
     second = [edge for face in towards[1] for edge in shapes_of(face, TopAbs_EDGE)]

@@ -4,19 +4,11 @@ import math
 from collections.abc import Sequence
 from typing import Final
 
+from maqueta.solid.directions import along_axis
 from maqueta.solid.part import AXES, Axis, Edge, Face, Feature, Part, RoundKind, Vector
 
 #: A face of revolution that spans at least this goes all the way round (radians).
 FULL_TURN: Final = 2 * math.pi - 1e-6
-_ALONG = 1 - 1e-9
-
-
-def axis_of(direction: Vector) -> Axis | None:
-    """The model axis a unit vector lies along, either way round, or None when it is inclined."""
-    for axis, part in zip(AXES, direction, strict=True):
-        if abs(part) > _ALONG:
-            return axis
-    return None
 
 
 def coordinate(point: Vector, axis: Axis) -> float:
@@ -50,7 +42,7 @@ def recognise(faces: Sequence[Face], edges: Sequence[Edge]) -> tuple[Feature, ..
     """
     found: list[Feature] = []
     for index, face in enumerate(faces):
-        axis = axis_of(face.direction)
+        axis = along_axis(face.direction)
         if face.kind not in ("cylinder", "cone") or axis is None or face.span < FULL_TURN:
             continue
         first, second = across(axis)

@@ -6,7 +6,9 @@ from dataclasses import dataclass
 from itertools import combinations, pairwise
 from typing import Final, Literal
 
-from maqueta.solid.features import FULL_TURN, across, axis_of, coordinate
+from maqueta.solid.directions import along_axis
+from maqueta.solid.features import FULL_TURN, across, coordinate
+from maqueta.solid.nearness import Places
 from maqueta.solid.part import AXES, Axis, Edge, Face, Feature, Part, Vector
 
 #: Lengths agree within this part of the part's size.
@@ -87,7 +89,15 @@ def _slots(part: Part) -> list[Form]:
         own = {first, second, *walls}
         floor = [o for e in a.edges for o in part.edges[e].faces if o not in own and _is_floor(part, o, own)]
         found.append(
-            Form("slot", 2 * a.radius, apart + 2 * a.radius, depth, not floor, axis_of(a.direction), tuple(sorted(own)))
+            Form(
+                "slot",
+                2 * a.radius,
+                apart + 2 * a.radius,
+                depth,
+                not floor,
+                along_axis(a.direction),
+                tuple(sorted(own)),
+            )
         )
     return found
 
@@ -107,12 +117,12 @@ def _fillets(part: Part, taken: set[int]) -> list[Form]:
         smooth = _smooth_neighbours(part, index)
         if face.kind == "torus" and smooth:
             run = face.span * face.radius
-            found.append(Form("fillet", face.minor, run, 0.0, False, axis_of(face.direction), (index,)))
+            found.append(Form("fillet", face.minor, run, 0.0, False, along_axis(face.direction), (index,)))
         elif _partial(face) and smooth:
             half = abs(face.span - math.pi) < 1e-4
             kind: FormKind = "rounded end" if half and not face.hollow else "fillet"
             run = face.reach[1] - face.reach[0]
-            found.append(Form(kind, face.radius, run, 0.0, False, axis_of(face.direction), (index,)))
+            found.append(Form(kind, face.radius, run, 0.0, False, along_axis(face.direction), (index,)))
     return found
 
 
@@ -124,7 +134,7 @@ def _chamfers(part: Part) -> list[Form]:
             rims = sorted({part.edges[e].radius for e in face.edges if part.edges[e].kind == "circle"})
             if len(rims) == 2 and rims[1] - rims[0] < _WIDEST_CHAMFER * part.size:
                 run = 2 * math.pi * rims[1]
-                found.append(Form("chamfer", rims[1] - rims[0], run, 0.0, False, axis_of(face.direction), (index,)))
+                found.append(Form("chamfer", rims[1] - rims[0], run, 0.0, False, along_axis(face.direction), (index,)))
         if face.kind != "plane":
             continue
         slopes = sorted(abs(c) for c in face.direction)
@@ -176,7 +186,7 @@ def patterns(features: Sequence[Feature], size: float) -> tuple[Pattern, ...]:
 
 
 def _pattern(group: Sequence[int], features: Sequence[Feature], near: float) -> Pattern:
-    spots = sorted(features[index].at for index in group)
+    spots = _in_order([features[index].at for index in group])
     steps = [(b[0] - a[0], b[1] - a[1]) for a, b in pairwise(spots)]
     pitch = math.hypot(*steps[0])
     if pitch > near and all(math.dist(step, steps[0]) <= 4 * near for step in steps):
@@ -191,6 +201,13 @@ def _pattern(group: Sequence[int], features: Sequence[Feature], near: float) -> 
     return Pattern(tuple(group), "alike", 0.0)
 
 
+def _in_order(spots: Sequence[tuple[float, float]]) -> list[tuple[float, float]]:
+    """Places in order along the line from the first to the one farthest from it, so that rounding cannot swap them."""
+    x, y = max(spots, key=lambda spot: math.dist(spot, spots[0]))
+    along = (x - spots[0][0], y - spots[0][1])
+    return sorted(spots, key=lambda spot: spot[0] * along[0] + spot[1] * along[1])
+
+
 def symmetry(part: Part) -> Symmetry:
     """Planes of symmetry square to the axes, and the axis all round faces share where there is one."""
     planes = tuple(axis for axis in AXES if _mirrored(part, axis))
@@ -203,22 +220,15 @@ def _mirrored(part: Part, axis: Axis) -> bool:
     middle = (part.low[place] + part.high[place]) / 2
     near = 1e-5 * part.size
 
-    def key(point: Vector, length: float, flip: bool) -> tuple[int, ...]:
-        spot = list(point)
-        spot[place] = middle - (spot[place] - middle) * (-1 if not flip else 1)
-        return tuple(round(c / near) for c in (*spot, length))
+    def mirrored(point: Vector) -> Vector:
+        x, y, z = (2 * middle - c if k == place else c for k, c in enumerate(point))
+        return (x, y, z)
 
     own = [(_middle(edge), edge.length) for edge in part.edges if not edge.seam]
-    spots = {key(middle_point, length, False) for middle_point, length in own}
-    return all(any(_shifted(key(at, length, True), step) in spots for step in _NEIGHBOURS) for at, length in own)
-
-
-#: Rounding may put equal coordinates into neighbouring cells.
-_NEIGHBOURS: Final = tuple((x, y, z, n) for x in (0, -1, 1) for y in (0, -1, 1) for z in (0, -1, 1) for n in (0, -1, 1))
-
-
-def _shifted(cell: tuple[int, ...], by: tuple[int, int, int, int]) -> tuple[int, ...]:
-    return tuple(c + d for c, d in zip(cell, by, strict=True))
+    spots: Places[bool] = Places(near)
+    for at, length in own:
+        spots.put((*at, length), True)
+    return all(spots.get((*mirrored(at), length)) for at, length in own)
 
 
 def _middle(edge: Edge) -> Vector:
@@ -235,7 +245,7 @@ def _turned_about(part: Part) -> Axis | None:
         first, second = across(axis)
         spot: tuple[float, float] | None = None
         for face in part.faces:
-            if axis_of(face.direction) != axis or (face.kind != "plane" and face.span < FULL_TURN):
+            if along_axis(face.direction) != axis or (face.kind != "plane" and face.span < FULL_TURN):
                 break
             if face.kind == "plane":
                 continue

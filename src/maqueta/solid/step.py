@@ -34,7 +34,7 @@ _PROTOCOLS: Final = {
 
 #: Coordinates the kernel would follow for ever: no numbers, or beyond anything that is made (more than 1e30).
 _NO_NUMBER: Final = re.compile(
-    rb"[(,]\s*[+-]?(?:NAN|INF(?:INITY)?|\d\.#\w+|\d[\d.]*E\+?(?:[3-9]\d|\d{3,}))\s*[,)]", re.IGNORECASE
+    rb"[(,]\s*[+-]?(?:NAN|INF(?:INITY)?|\d\.#\w+|\d[\d.]*E\+?0*(?:[3-9]\d|[1-9]\d{2,}))\s*[,)]", re.IGNORECASE
 )
 
 
