@@ -41,6 +41,7 @@ class Convention:
     inline: bool = True
     origin: Point = (0.0, 0.0)
     dash: tuple[float, float] = (3.0, 1.5)
+    chords: bool = False
 
 
 ENGLISH = {
@@ -107,6 +108,10 @@ CONVENTIONS = (
     Convention("sizes without a picture", ENGLISH, sizes="bare"),
     Convention("sizes as loose lines", ENGLISH, sizes="loose"),
     Convention("sheet drawn far from the origin", GERMAN, origin=(1234.5, -321.0)),
+    Convention("one layer, sizes as loose lines", NONE, "entity", sizes="loose"),
+    Convention("one layer, strokes, sizes as loose lines", NONE, "none", strokes=True, sizes="loose"),
+    Convention("curves as chords", ENGLISH, chords=True),
+    Convention("one layer, curves as chords", NONE, "entity", chords=True),
 )
 
 
@@ -202,6 +207,10 @@ class Writer:
                 target.add_lwpolyline(ends, dxfattribs=attributes)
             else:
                 target.add_line(*ends, dxfattribs=attributes)
+        elif self.how.chords:
+            rim = [carrier.point(start + (end - start) * k / 48) for k in range(49)]
+            rim = list(carrier.points) if isinstance(carrier, Free) else rim
+            target.add_lwpolyline([self.at(p) for p in rim], dxfattribs=attributes)
         elif isinstance(carrier, Circle):
             centre, radius = self.at((carrier.x, carrier.y)), carrier.radius * self.unit
             if end - start >= TURN - 1e-9:
@@ -267,10 +276,30 @@ class Writer:
                     text=size.text,
                     dxfattribs=attributes,
                 )
+            elif size.kind == "chamfer":
+                self._leader(((size.first[0] + size.second[0]) / 2, (size.first[1] + size.second[1]) / 2), size)
+                continue
+            elif size.kind == "angle":
+                if self.how.sizes == "loose":
+                    self._loose_angle(size)
+                    continue
+                assert size.vertex is not None
+                entity = self.space.add_angular_dim_3p(
+                    base=place,
+                    center=self.at(size.vertex),
+                    p1=self.at(size.first),
+                    p2=self.at(size.second),
+                    text=size.text,
+                    dxfattribs=attributes,
+                )
+            elif self.how.sizes == "loose":
+                self._leader(size.second, size)
+                continue
             elif size.kind == "radius":
                 entity = self.space.add_radius_dim(
                     center=self.at(size.first),
-                    mpoint=self.at(size.second),
+                    radius=math.dist(size.first, size.second) * self.unit,
+                    angle=math.degrees(math.atan2(size.second[1] - size.first[1], size.second[0] - size.first[0])),
                     location=place,
                     text=size.text,
                     dxfattribs=attributes,
@@ -316,6 +345,38 @@ class Writer:
         at = (middle[0] - dx * wide / 2, middle[1] - dy * wide / 2)
         attributes = {**self.attributes("size"), "height": 3.5 * self.unit, "rotation": turn, "insert": self.at(at)}
         self.space.add_text(size.text, dxfattribs=attributes)
+
+    def _leader(self, tip: Point, size: SheetSize) -> None:
+        """A leader of two loose lines with its note, as it is drawn by hand."""
+        (x, y), side = size.place, 1.0 if size.place[0] >= tip[0] else -1.0
+        elbow = (x - side * 5.0, y)
+        self._size_line(tip, elbow)
+        self._size_line(elbow, (x, y))
+        wide = 0.67 * 3.5 * len(size.text)
+        at = (x + 1.0 if side > 0 else x - 1.0 - wide, y - 1.75)
+        attributes = {**self.attributes("size"), "height": 3.5 * self.unit, "insert": self.at(at)}
+        self.space.add_text(size.text, dxfattribs=attributes)
+
+    def _loose_angle(self, size: SheetSize) -> None:
+        """An angle taken to pieces: both legs produced to an arc between them, and a text with its degrees."""
+        assert size.vertex is not None
+        vx, vy = size.vertex
+        reach = math.dist(size.place, size.vertex)
+        turns = [math.atan2(p[1] - vy, p[0] - vx) for p in (size.first, size.second)]
+        if (turns[1] - turns[0]) % TURN > math.pi:
+            turns.reverse()
+        for turn, point in zip(turns, (size.first, size.second), strict=True):
+            far = math.dist(point, size.vertex)
+            if reach > far:
+                start = (vx + (far + 1.5) * math.cos(turn), vy + (far + 1.5) * math.sin(turn))
+                self._size_line(start, (vx + (reach + 2) * math.cos(turn), vy + (reach + 2) * math.sin(turn)))
+        degrees = [math.degrees(turn) for turn in turns]
+        attributes = self.attributes("size")
+        self.space.add_arc(self.at(size.vertex), reach * self.unit, *degrees, dxfattribs=attributes)
+        middle = turns[0] + ((turns[1] - turns[0]) % TURN) / 2
+        at = (vx + (reach + 3) * math.cos(middle), vy + (reach + 3) * math.sin(middle) - 1.75)
+        note = {**attributes, "height": 3.5 * self.unit, "insert": self.at(at)}
+        self.space.add_text(size.text, dxfattribs=note)
 
     def _size_line(self, p: Point, q: Point) -> None:
         self.space.add_line(self.at(p), self.at(q), dxfattribs=self.attributes("size"))

@@ -246,3 +246,10 @@ PLANTED: dict[str, Planting] = {
     "layout.outside": _over_border,
     "title.missing": _blank,
 }
+#: What follows from a mistake and is told as well (a missing view takes its dimensions along).
+FOLLOWS = {
+    "views.missing": {"dimensions.undetermined", "dimensions.overall"},
+    "views.mirrored": {"dimensions.undetermined", "dimensions.overall", "alignment.offset"},
+    "scale.mixed": {"dimensions.undetermined", "dimensions.overall"},
+    "dimensions.undetermined": {"dimensions.overall"},
+}

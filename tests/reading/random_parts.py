@@ -19,7 +19,8 @@ def _levels(rng: random.Random, count: int) -> list[float]:
     return levels
 
 
-def _features(rng: random.Random) -> list[dict[str, Any]]:
+def square_features(rng: random.Random) -> list[dict[str, Any]]:
+    """A block on an uneven grid with steps, slots and holes."""
     xs, ys, zs = _levels(rng, rng.randint(3, 5)), _levels(rng, rng.randint(2, 3)), _levels(rng, rng.randint(2, 3))
     features = [block((xs[-1], ys[-1], zs[-1]))]
     for _ in range(rng.randint(1, 3)):
@@ -59,7 +60,7 @@ def random_recipe(seed: int) -> Recipe:
     """The recipe of a part by its number."""
     rng = random.Random(seed)
     while True:
-        attempt = recipe(*_features(rng), natural_up="+z")
+        attempt = recipe(*square_features(rng), natural_up="+z")
         try:
             part_of_recipe(attempt)
             return attempt

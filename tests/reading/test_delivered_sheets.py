@@ -13,16 +13,9 @@ from maqueta.reading.correct import corrected
 from maqueta.reading.sheet import ReadSheet
 from maqueta.sheet.document import Frame, SheetDocument
 from tests.reading.dxf_writer import CONVENTIONS, Convention, Drawn, Writer, write_sheet
-from tests.reading.planted import PLANTED, Case, case
+from tests.reading.planted import FOLLOWS, PLANTED, Case, case
 
 SEEDS = range(3)
-#: What follows from a mistake and is told as well (a missing view takes its dimensions along).
-FOLLOWS = {
-    "views.missing": {"dimensions.undetermined", "dimensions.overall"},
-    "views.mirrored": {"dimensions.undetermined", "dimensions.overall", "alignment.offset"},
-    "scale.mixed": {"dimensions.undetermined", "dimensions.overall"},
-    "dimensions.undetermined": {"dimensions.overall"},
-}
 
 
 def read(of: Case, how: Convention, sheet: SheetDocument | None = None, lines: list[Drawn] | None = None) -> ReadSheet:

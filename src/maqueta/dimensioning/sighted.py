@@ -87,6 +87,8 @@ class Sighted:
         if level_way:
             loose = self._nearest(at, along, value, way) or self._outline(way, value) or self._middle(way, value)
             return () if loose is None else (loose,)
+        if along_axis(self.right) is None or along_axis(self.up) is None:
+            return ()
         rows = [self.coordinates(point, axis) for axis in ((1.0, 0.0), (0.0, 1.0))]
         return tuple(summed(times(a, along[0]), times(b, along[1])) for a in rows[0][:1] for b in rows[1][:1])
 

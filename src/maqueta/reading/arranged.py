@@ -1,6 +1,7 @@
-"""Which view is which: of all views each group could be, the set that agrees best as a sheet.
+"""Which view is which: of all views each group could be, the set that gives the fewest findings as a sheet.
 
-Symmetric parts look the same from several sides; what a group is then follows from where it stands.
+The lines go before any convention: a reading that agrees with every line wins over one that stands as asked. Symmetric
+parts look the same from several sides; what a group is then follows from where it stands.
 """
 
 from collections.abc import Sequence
@@ -12,17 +13,21 @@ from maqueta.projection.attitude import Attitude
 from maqueta.projection.line_set import Box
 from maqueta.reading.identify import Fit
 
-#: What an odd arrangement weighs against a share of disagreeing ink.
-_OTHER_ANGLE: Final = 0.010
-_TURNED: Final = 0.020
-_TWICE: Final = 0.030
-_OTHER_FRONT: Final = 0.015
-_OFF_LINE: Final = 0.005
+#: Everything is weighed in findings it would give: a view that does not agree with its lines gives at least one.
+#: Views that agree but for this share of their ink agree wholly.
+_DUST: Final = 0.003
+#: How much a share of disagreeing ink weighs beside that.
+_INK: Final = 30.0
+_OTHER_ANGLE: Final = 0.3
+_TURNED: Final = 0.6
+_TWICE: Final = 0.9
+_OTHER_FRONT: Final = 0.45
+_OFF_LINE: Final = 0.15
 #: A mirror image explains a sheet only where true views would need several oddities.
-_MIRROR: Final = 0.03
-_NOT_ASKED: Final = 0.020
+_MIRROR: Final = 0.9
+_NOT_ASKED: Final = 0.6
 #: Front views further down the list of accepted ones weigh this much more each.
-_LESS_LIKED: Final = 0.0005
+_LESS_LIKED: Final = 0.015
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,7 +53,7 @@ def arrange(
         for fit in groups[front].fits:
             if fit.identity.attitude is None:
                 continue
-            cost = fit.disagreement + (_MIRROR if fit.identity.mirrored else 0.0)
+            cost = _ill(fit) + (_MIRROR if fit.identity.mirrored else 0.0)
             liked = fronts.index(fit.identity.attitude) if fit.identity.attitude in fronts else None
             cost += _OTHER_FRONT if liked is None else _LESS_LIKED * liked
             picked = {front: fit}
@@ -67,6 +72,11 @@ def arrange(
     return [best[2].get(k, chosen[k]) for k in range(len(groups))], best[1]
 
 
+def _ill(fit: Fit) -> float:
+    """What the lines of a view speak against it: nothing where they agree, more than any one oddity where not."""
+    return 1.0 + _INK * fit.disagreement if fit.disagreement > _DUST else fit.disagreement
+
+
 def _best(
     groups: Sequence[Standing],
     front: int,
@@ -82,7 +92,7 @@ def _best(
         if own is None:
             continue
         name = name_of(attitude, own.side)
-        cost = fit.disagreement + (_MIRROR if fit.identity.mirrored else 0.0)
+        cost = _ill(fit) + (_MIRROR if fit.identity.mirrored else 0.0)
         cost += _TWICE if name in taken else 0.0
         cost += _NOT_ASKED if views and name not in views else 0.0
         cost += _TURNED if neighbour(attitude, name) != own else 0.0

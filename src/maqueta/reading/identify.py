@@ -32,8 +32,10 @@ from maqueta.solid.unit import MILLIMETRES
 
 #: A group that disagrees with its best view on more than half of the ink is no view of the part.
 STRANGER: Final = 0.5
-#: Poses compared exactly, best votes first.
-_COMPARED: Final = 14
+#: Poses compared exactly, best votes first; more where as many lines vote for others as well.
+_COMPARED, _MOST_COMPARED = 14, 60
+#: Votes this near to the best (share of all line) are worth a comparison: round parts look much alike in every turn.
+_NEAR_VOTE: Final = 0.1
 #: An odd scale must explain this much more of the ink than a usual one.
 _ODD: Final = 0.03
 #: A group flatter than this (mm) is a line, no view.
@@ -210,10 +212,11 @@ def _fits(
     drawn = stations_of(pieces)
     poses = [pose for c in candidates for pose in _poses(c, drawn, box, scales, unit, tolerance)]
     poses.sort(key=lambda pose: -pose.votes)
+    near = sum(pose.votes >= poses[0].votes - _NEAR_VOTE for pose in poses) if poses else 0
     fits: list[Fit] = []
     rough = [
         (compared(pose.candidate, pose.scale * unit, pose.at, group, tolerance, hidden, curves=False), pose)
-        for pose in poses[:_COMPARED]
+        for pose in poses[: max(_COMPARED, min(near, _MOST_COMPARED))]
     ]
     rough.sort(key=lambda entry: entry[0].disagreement)
     for place, (result, pose) in enumerate(rough):
@@ -282,15 +285,19 @@ def _poses_at(
     up = _offsets(drawn.level, own.level, drawn.circles, own.circles, 1, factor, tolerance)
     across = across or [(box[0] - factor * candidate.box[0], 0.0)]
     up = up or [(box[1] - factor * candidate.box[1], 0.0)]
-    whole = sum(float(r[:, 1].sum()) for r in (drawn.upright, drawn.level)) + factor * sum(
-        float(r[:, 1].sum()) for r in (own.upright, own.level)
-    )
+    whole = _length(drawn) + factor * _length(own)
     width, height = candidate.box[2] - candidate.box[0], candidate.box[3] - candidate.box[1]
     fit = 1.0 - 0.5 * (_off(factor * width, box[2] - box[0]) + _off(factor * height, box[3] - box[1]))
     return [
         _Pose(candidate, scale, (x, y), (2 * (vx + vy) / whole if whole > 0 else 0.0) + 0.2 * fit)
         for (x, vx), (y, vy) in itertools.product(across, up)
     ]
+
+
+def _length(stations: Stations) -> float:
+    """How much there is to agree on, across and up together; circles count twice by their radius."""
+    lines = float(stations.upright[:, 1].sum() + stations.level[:, 1].sum())
+    return lines + 2 * float(stations.circles[:, 2].sum())
 
 
 def _usual(scale: float, likely: Sequence[float]) -> bool:

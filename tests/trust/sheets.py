@@ -1,0 +1,41 @@
+"""Right sheets of random parts, and the same with one mistake planted."""
+
+import random
+
+from maqueta.checking.exercise import AttitudeChoice, Exercise, FrontTask
+from maqueta.checking.model_sheet import model_sheet
+from maqueta.checking.report import check
+from maqueta.projection.arrangement import ViewName
+from maqueta.projection.ranking import rank
+from tests.reading.planted import DRAFTER, Case
+from tests.trust.parts import part_by_number
+
+#: Kinds whose top or side view repeats another: two views show them wholly.
+_TWO: dict[str, tuple[ViewName, ...]] = {"turned": ("front", "right")}
+#: What no outer view shows plainly is dimensioned to hidden lines by the proposal: such parts would take a section.
+_INSIDE = {"dimensions.to-hidden", "dimensions.undetermined", "dimensions.overall", "dimensions.contour"}
+
+
+def right_sheet(kind: str, seed: int) -> Case | None:
+    """A faultless sheet by kind of part and number; None for a part that outer views do not show wholly.
+
+    Every other sheet names its front view in the exercise, the rest leave it to the ranking.
+    """
+    rng = random.Random(f"sheet {kind} {seed}")
+    part = part_by_number(kind, seed)
+    views = _TWO.get(kind, ("front", "top", "right"))
+    best = rank(part, views, "+z")[0].attitude
+    named = (AttitudeChoice(side=best.side, up=best.up),) if seed % 2 else ()
+    task = Exercise(
+        units="mm",
+        angle=rng.choice(["first", "third"]),
+        paper="A2",
+        views=views,
+        pictorial="unwanted",
+        front=FrontTask(accept=named, natural_up="+z"),
+        scale=rng.choice(["1:1", "2:1", "1:2"]),
+        title_fields=("title", "drafter", "date", "scale"),
+    )
+    sheet = model_sheet(part, task, DRAFTER)
+    found = {finding.rule for finding in check(part, task, sheet).findings if finding.severity == "error"}
+    return None if found & _INSIDE else Case(part, task, sheet)
