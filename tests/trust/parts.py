@@ -96,7 +96,7 @@ def turned_features(rng: random.Random) -> Features:
     profile.append((0.0, along))
     features = [revolve(*profile, axis=rng.choice(["x", "z"]))]
     if rng.random() < 0.5:
-        deep: float | str = rng.choice(["through", round(along / 3)])
+        deep: float | str = round(along / 3) if rng.random() < 0.5 else "through"
         features.append(hole((0.0, 0.0, 0.0), f"+{features[0]['axis']}", 2 * (min(radii) - 5), deep))
     return features
 

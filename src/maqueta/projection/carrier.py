@@ -253,7 +253,7 @@ def recognised(points: Sequence[Point], tolerance: float) -> tuple[Carrier, Inte
     along, off = (array - middle) @ axes[0], (array - middle) @ axes[1]
     if np.abs(off).max() <= tolerance and np.ptp(along) > tolerance:
         first, last = middle + along.min() * axes[0], middle + along.max() * axes[0]
-        return line_through((first[0], first[1]), (last[0], last[1]))
+        return line_through((float(first[0]), float(first[1])), (float(last[0]), float(last[1])))
     design = np.column_stack([2 * (array - middle), np.ones(len(array))])
     solution, *_ = np.linalg.lstsq(design, ((array - middle) ** 2).sum(axis=1), rcond=None)
     x, y = solution[0] + middle[0], solution[1] + middle[1]

@@ -44,8 +44,12 @@ def join_dashes(marks: Sequence[Mark]) -> tuple[Mark, ...]:
     joined: list[Mark] = []
     taken: set[int] = set()
     rhythms: list[tuple[float, float]] = []
-    runs = _runs(marks)
+    runs = sorted(_runs(marks), key=lambda run: -len(run.members))
+    whole = {mark.style for mark in marks if _undashed(mark)}
     for run in runs:
+        if len(run.members) == 2 and (rhythms or marks[run.members[0]].style in whole):
+            # Two lines with a gap between them are one broken line only where others show its rhythm, or nothing can.
+            continue
         meant = _meaning(run, kind_of(marks[run.members[0]].style))
         if meant is None or taken.intersection(run.members):
             continue
@@ -67,6 +71,13 @@ def join_dashes(marks: Sequence[Mark]) -> tuple[Mark, ...]:
     gap = max((gap for _, gap in rhythms), default=0.0)
     dash = max((dash for dash, _ in rhythms), default=0.0)
     return (*(_stub(mark, broken, dash, gap) for mark in rest), *joined)
+
+
+def _undashed(mark: Mark) -> bool:
+    """Whether a line is drawn through though its layer says that it is broken, longer than any of its dashes."""
+    said = kind_of(mark.style)
+    longest = {"hidden": _LONGEST_HIDDEN, "centre": _LONGEST}.get(said)
+    return longest is not None and mark.piece.length > longest
 
 
 def _once(marks: Sequence[Mark]) -> list[Mark]:
@@ -95,7 +106,8 @@ def _runs(marks: Sequence[Mark]) -> list[_Run]:
     groups: defaultdict[tuple[object, ...], list[int]] = defaultdict(list)
     for index, mark in enumerate(marks):
         carrier = mark.piece.carrier
-        if mark.style.pattern or mark.piece.length > _LONGEST:
+        broken = mark.style.pattern or pattern_kind((), mark.style.pattern_name) is not None
+        if broken or mark.piece.length > _LONGEST:
             continue
         if isinstance(carrier, Line):
             groups[(mark.style, "line", round(carrier.angle, 4) % round(math.pi, 4))].append(index)

@@ -6,17 +6,20 @@ then belongs to the stretch its text stands over.
 
 import math
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from itertools import pairwise
 from typing import Final
 
 from maqueta.dimensioning.text import read_text
-from maqueta.projection.carrier import Line, Point
+from maqueta.projection.carrier import TURN, Circle, Line, Point
 from maqueta.projection.line_set import Box, Piece
 from maqueta.reading.content import Pointer, Size, Words
 from maqueta.reading.groups import apart
 
 #: How far a text may stand from its dimension line, in letter heights.
 _NEAR: Final = 1.6
+#: An angle's text stands this near to its arc, in letter heights, beside half its own width.
+_ANGLE_NEAR: Final = 2.5
 #: Ends of lines meet within this (mm).
 _MEET: Final = 0.6
 _PARALLEL: Final = 0.03
@@ -41,13 +44,26 @@ class _Axis:
         return (t * self.along[0] - self.offset * self.along[1], t * self.along[1] + self.offset * self.along[0])
 
 
+@dataclass(frozen=True, slots=True)
+class Loose:
+    """Sizes and leaders made up of loose lines, the places of these lines, and texts that stand for none.
+
+    A text that looks like a size of a kind nothing was found for is `unclear`: it may be any size of the sheet.
+    """
+
+    sizes: tuple[Size, ...]
+    pointers: tuple[Pointer, ...]
+    used: frozenset[int]
+    unclear: tuple[str, ...]
+
+
 def loose_sizes(
     words: Sequence[Words],
     lines: Sequence[Piece],
     arrows: Sequence[Sequence[Point]],
     boxes: Sequence[Box],
     factor: float,
-) -> tuple[list[Size], list[Pointer]]:
+) -> Loose:
     """Sizes and leaders that texts and loose lines of the dimension kind make up.
 
     `boxes` are those of the views, `factor` is mm on paper per unit of written values.
@@ -56,16 +72,138 @@ def loose_sizes(
     tips = [tip for shape in arrows if (tip := _tip(shape)) is not None]
     sizes: list[Size] = []
     pointers: list[Pointer] = []
-    for word in words:
+    unclear: list[str] = []
+    used: set[int] = set()
+    for word in in_lines(words):
         written = read_text(word.text)
         if written.value is None:
             continue
-        size = _linear(word, written.value, straight, tips, boxes, factor)
+        size: Size | None = None
+        led: list[Pointer] = []
+        if written.symbol == "angle":
+            # An angle is never a length, whatever lines stand near its text.
+            size, arc = _angle(word, lines)
+            used |= {k for k, line in enumerate(lines) if line is arc}
+            if size is None:
+                unclear.append(word.text)
+        else:
+            size = _linear(word, written.value, straight, tips, boxes, factor)
+            if size is None and written.symbol in ("diameter", "radius", "chamfer", "thread"):
+                led = _leader(word, straight)
         if size is not None:
             sizes.append(size)
-        elif written.symbol in ("diameter", "radius", "chamfer"):
-            pointers += _leader(word, straight)
-    return sizes, pointers
+            used |= _made_of(size, lines)
+        pointers += led
+        used |= {k for k, line in enumerate(lines) for pointer in led if _runs_along(line, pointer)}
+    return Loose(tuple(sizes), tuple(pointers), frozenset(used), tuple(unclear))
+
+
+def in_lines(words: Sequence[Words]) -> list[Words]:
+    """Texts with what stands in lines below them, where only all lines together are the size of a hole."""
+    below: set[int] = set()
+    result: list[Words] = []
+    for index, word in enumerate(words):
+        if index in below:
+            continue
+        text, last = word.text, word
+        if read_text(text).symbol in ("diameter", "thread"):
+            while (place := _under(words, last)) is not None and place not in below:
+                longer = read_text(f"{text} {words[place].text}")
+                if longer.value is None or longer.symbol not in ("diameter", "thread") or _alone(words[place].text):
+                    break
+                below.add(place)
+                text, last = f"{text} {words[place].text}", words[place]
+        result.append(replace(word, text=text))
+    return [word for place, word in enumerate(result) if word.text != words[place].text or place not in below]
+
+
+def _alone(text: str) -> bool:
+    """Whether a line of text is a size of its own and no more of the one above it."""
+    written = read_text(text)
+    return written.value is not None and written.mouth is None and written.depth is None
+
+
+def _under(words: Sequence[Words], word: Words) -> int | None:
+    """The text straight below another, a line apart."""
+    turn = math.radians(word.turn)
+    c, s = math.cos(turn), math.sin(turn)
+    for index, other in enumerate(words):
+        dx, dy = other.at[0] - word.at[0], other.at[1] - word.at[1]
+        along, down = dx * c + dy * s, dx * s - dy * c
+        level = abs(other.turn - word.turn) < 1 and abs(other.height - word.height) <= 0.2 * word.height
+        if level and abs(along) <= 1.5 * word.height and 1.0 * word.height < down <= 2.2 * word.height:
+            return index
+    return None
+
+
+def _angle(word: Words, lines: Sequence[Piece]) -> tuple[Size | None, Piece | None]:
+    """An angle by the arc its text stands at: its legs run from the arc's centre to the arc's ends."""
+    middle = _middle(word)
+    best: tuple[float, Piece] | None = None
+    for line in lines:
+        if not isinstance(line.carrier, Circle) or line.interval[1] - line.interval[0] >= math.pi:
+            continue
+        off = abs(math.dist(middle, (line.carrier.x, line.carrier.y)) - line.carrier.radius)
+        start, end = line.interval
+        turn = (line.carrier.parameter(middle) - start) % TURN
+        beside = max(0.0, min(turn - (end - start), TURN - turn)) * line.carrier.radius
+        away = math.hypot(off, beside)
+        if away <= _ANGLE_NEAR * word.height + word.width / 2 and (best is None or away < best[0]):
+            best = (away, line)
+    if best is None:
+        return None, None
+    arc = best[1]
+    assert isinstance(arc.carrier, Circle)
+    first, second = arc.ends
+    place = arc.carrier.point(sum(arc.interval) / 2)
+    lettering = (word.height, word.turn)
+    vertex = (arc.carrier.x, arc.carrier.y)
+    return Size("angle", first, second, 0.0, place, word.text, vertex, lettering=lettering), arc
+
+
+def _made_of(size: Size, lines: Sequence[Piece]) -> set[int]:
+    """Places of the lines a size consists of: its dimension line in pieces, and the extension lines at its ends."""
+    found: set[int] = set()
+    if size.kind == "angle":
+        assert size.vertex is not None
+        legs = [math.atan2(p[1] - size.vertex[1], p[0] - size.vertex[0]) for p in (size.first, size.second)]
+        for k, line in enumerate(lines):
+            if isinstance(line.carrier, Line):
+                foot = line.carrier.point(line.carrier.parameter(size.vertex))
+                through = math.dist(foot, size.vertex) <= _MEET
+                on_leg = any(abs(math.sin(line.carrier.angle - leg)) <= _PARALLEL for leg in legs)
+                found |= {k} if through and on_leg else set()
+        return found
+    along = (math.cos(size.turn), math.sin(size.turn))
+    axis = _Axis(along, -size.place[0] * along[1] + size.place[1] * along[0])
+    ends = (axis.on(size.first), axis.on(size.second))
+    low, high = min(ends), max(ends)
+    for k, line in enumerate(lines):
+        if not isinstance(line.carrier, Line):
+            continue
+        dx, dy = line.carrier.direction
+        lean = abs(dx * along[0] + dy * along[1])
+        offs, ons = sorted(axis.off(p) for p in line.ends), sorted(axis.on(p) for p in line.ends)
+        if max(map(abs, offs)) <= 0.1 and ons[0] <= high + 15 and ons[1] >= low - 15:
+            found.add(k)
+        elif lean <= _PARALLEL and offs[0] <= _MEET and offs[1] >= -_MEET:
+            found |= {k} if min(abs(ons[0] - end) for end in ends) <= _MEET else set()
+    return found
+
+
+def _runs_along(line: Piece, pointer: Pointer) -> bool:
+    """Whether a line is one of the stretches of a leader."""
+    return any(
+        {line.ends, line.ends[::-1]} & {(first, second)} or max(_near_ends(line, first, second)) <= _MEET
+        for first, second in pairwise(pointer.points)
+    )
+
+
+def _near_ends(line: Piece, first: Point, second: Point) -> tuple[float, float]:
+    a, b = line.ends
+    straight = (math.dist(a, first), math.dist(b, second))
+    back = (math.dist(a, second), math.dist(b, first))
+    return min(straight, back, key=max)
 
 
 def _tip(shape: Sequence[Point]) -> Point | None:

@@ -12,7 +12,8 @@ from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.arranged import Standing, arrange
 from maqueta.reading.by_place import AXIS_NEAR, told_by_place
 from maqueta.reading.candidates import STRANGE
-from maqueta.reading.content import Content, Mark, Pointer, Size
+from maqueta.reading.chords import join_chords
+from maqueta.reading.content import Content, Mark
 from maqueta.reading.dashes import join_dashes
 from maqueta.reading.errors import UnreadableSheetError
 from maqueta.reading.expectation import Expectation
@@ -20,11 +21,12 @@ from maqueta.reading.frame import SheetFrame, find_frame
 from maqueta.reading.groups import apart
 from maqueta.reading.identify import Fit
 from maqueta.reading.kinds import Kind, kinds_of, pattern_kind
-from maqueta.reading.loose_sizes import loose_sizes
+from maqueta.reading.loose_sizes import Loose, loose_sizes
 from maqueta.reading.notes import notes_of
 from maqueta.reading.settle import settle_open
 from maqueta.reading.sizes import tie_sizes
 from maqueta.reading.title import read_title, symbol_marks
+from maqueta.reading.untangled import untangled
 from maqueta.reading.view_groups import Group, box_of_marks, view_groups, without_strays
 from maqueta.sheet.document import (
     MOST_DIMENSIONS,
@@ -59,7 +61,7 @@ class ReadSheet:
 
 def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation) -> ReadSheet:
     """Read a sheet of a part. Raises UnreadableSheetError when there is nothing on it, or it fits on no paper."""
-    marks = join_dashes(content.marks)
+    marks = join_dashes(join_chords(content.marks))
     box = box_of_marks(marks, range(len(marks)))
     if max(box[2] - box[0], box[3] - box[1]) > FARTHEST:
         raise UnreadableSheetError(f"the sheet is {max(box[2] - box[0], box[3] - box[1]) / 1000:.0f} m large")
@@ -72,6 +74,8 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
     taken = [i for i, kind in enumerate(kinds) if kind in _GEOMETRY and i not in aside]
     if not taken:
         raise UnreadableSheetError("there is no line of a view on the sheet")
+    kinds = untangled(content, marks, kinds, taken, frame.title, projected, scales, expected.units, expected.tolerance)
+    taken = [i for i in taken if kinds[i] != "dimension"]
     settled = settle_open(marks, kinds, taken, projected, scales, expected.tolerance)
     kinds, taken = settled.kinds, settled.taken
     groups = view_groups(marks, kinds, taken, settled.either, projected, scales, expected)
@@ -91,10 +95,10 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
     )
     placed = placed_views(projected, document)
     axes = [mark for mark, kind in zip(marks, kinds, strict=True) if kind == "centre"]
-    sizes, pointers = _loose(content, marks, kinds, settled.dropped, frame.title, placed, expected.units)
+    loose = _loose(content, marks, kinds, settled.dropped, frame.title, placed, expected.units)
     known = [item for item in placed if item.lines.pieces]
     pitches = {i.view.id: pitch_circles(projected.part, i.view.attitude) for i in known if i.view.attitude is not None}
-    all_sizes, leaders = [*content.sizes, *sizes], [*content.pointers, *pointers]
+    all_sizes, leaders = [*content.sizes, *loose.sizes], [*content.pointers, *loose.pointers]
     tied = tie_sizes(all_sizes, leaders, content.words, known, expected.tolerance, pitches)
     centre_lines = _centre_lines(axes, [(item.view, item.box, item.factor) for item in placed])
     document = document.model_copy(
@@ -102,7 +106,8 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
     )
     notes = notes_of(content.words, frame, tied.used)
     document = document.model_copy(update={"notes": notes[:MOST_NOTES]})
-    loose = [f"the dimension {text!r}, which touches no view" for text in tied.loose]
+    untied = [f"the dimension {text!r}, which touches no view" for text in tied.loose]
+    untied += [f"the text {text!r}, which stands at nothing it could be the size of" for text in loose.unclear]
     too_many = [
         f"{count} {what} more than the {most} a sheet may have"
         for count, what, most in (
@@ -114,7 +119,7 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
         )
         if count > 0
     ]
-    not_read = [*content.not_read, *settled.left_out, *loose, *too_many]
+    not_read = [*content.not_read, *settled.left_out, *untied, *too_many]
     return ReadSheet(_moved(document, shift), tuple(not_read))
 
 
@@ -140,7 +145,7 @@ def _loose(
     title: Box | None,
     placed: Sequence[PlacedView],
     units: Unit,
-) -> tuple[list[Size], list[Pointer]]:
+) -> Loose:
     """Sizes and leaders drawn as loose lines and texts."""
     lines = [mark.piece for i, mark in enumerate(marks) if kinds[i] == "dimension" or i in dropped]
     words = [word for word in content.words if title is None or not word.stands_in(title)]

@@ -56,10 +56,10 @@ def tie_sizes(
             dimensions.append(tied.model_copy(update=seen))
     used: list[str] = []
     for pointer, note in _noted(pointers, words):
-        tied = _note(pointer, note, views, tolerance, f"d{len(dimensions) + 1}")
+        tied = _note(pointer, note, views, tolerance, pitches, f"d{len(dimensions) + 1}")
         if tied is not None:
             dimensions.append(tied)
-            used.append(note)
+            used += [note, *(word.text for word in words if word.text in note)]
     return TiedSizes(tuple(dimensions), tuple(loose), frozenset(used))
 
 
@@ -236,20 +236,29 @@ def _noted(pointers: Sequence[Pointer], words: Sequence[Words]) -> Iterator[tupl
             yield pointer, best[1]
 
 
-def _note(pointer: Pointer, note: str, views: Sequence[PlacedView], tolerance: float, name: str) -> Dimension | None:
-    """A leader whose note is the size of the circle it points at."""
+def _note(
+    pointer: Pointer, note: str, views: Sequence[PlacedView], tolerance: float, pitches: Pitches, name: str
+) -> Dimension | None:
+    """A leader whose note is the size of the circle it points at: a drawn one, or the one through holes."""
     written = read_text(note)
     if written.symbol == "chamfer":
         return chamfer_at(pointer, note, views, tolerance, name)
-    if written.value is None or written.symbol not in ("diameter", "radius"):
+    if written.value is None or written.symbol not in ("diameter", "radius", "thread"):
         return None
+    drawn = [(item, circle, False) for item, circle in _circles(views)]
+    through = [
+        (item, Circle(*pitch.centre, pitch.radius), True) for item in views for pitch in pitches.get(item.view.id, ())
+    ]
     best = None
-    for item, circle in _circles(views):
-        centre = item.to_sheet((circle.x, circle.y))
-        away = math.dist(centre, pointer.points[0])
-        off = min(abs(away - circle.radius * item.factor), away)
-        if best is None or off < best[0]:
-            best = (off, item, circle)
+    for item, circle, pitch in (*drawn, *through):
+        away = math.dist(item.to_sheet((circle.x, circle.y)), pointer.points[0])
+        # A leader may end at the middle of a hole, but not at that of a circle through holes.
+        off = abs(away - circle.radius * item.factor)
+        off = off if pitch else min(off, away)
+        if best is None or off < best[0] - 1e-6:
+            best = (off, item, circle, pitch)
     if best is None or best[0] > max(1.0, 3 * tolerance):
         return None
-    return _round_dimension(note, written.symbol == "radius", best[1], best[2], pointer.points[-1], name)
+    _, item, circle, pitch = best
+    tied = _round_dimension(note, written.symbol == "radius", item, circle, pointer.points[-1], name)
+    return tied.model_copy(update={"pitch": True, "count": 1}) if pitch else tied
