@@ -348,7 +348,8 @@ class Writer:
 
     def _leader(self, tip: Point, size: SheetSize) -> None:
         """A leader of two loose lines with its note, as it is drawn by hand."""
-        (x, y), side = size.place, 1.0 if size.place[0] >= tip[0] else -1.0
+        # A little off the grid of the views, so that it does not run along one of their lines.
+        (x, y), side = (size.place[0], size.place[1] + 0.37), 1.0 if size.place[0] >= tip[0] else -1.0
         elbow = (x - side * 5.0, y)
         self._size_line(tip, elbow)
         self._size_line(elbow, (x, y))

@@ -6,6 +6,7 @@ from maqueta.checking.exercise import AttitudeChoice, Exercise, FrontTask
 from maqueta.checking.model_sheet import model_sheet
 from maqueta.checking.report import check
 from maqueta.projection.arrangement import ViewName
+from maqueta.projection.projected_part import ProjectedPart
 from maqueta.projection.ranking import rank
 from tests.reading.planted import DRAFTER, Case
 from tests.trust.parts import part_by_number
@@ -33,9 +34,16 @@ def right_sheet(kind: str, seed: int) -> Case | None:
         views=views,
         pictorial="unwanted",
         front=FrontTask(accept=named, natural_up="+z"),
-        scale=rng.choice(["1:1", "2:1", "1:2"]),
+        scale=rng.choice(["1:1", "2:1", "1:2"] if _readable(part, 0.5) else ["1:1", "2:1"]),
         title_fields=("title", "drafter", "date", "scale"),
     )
     sheet = model_sheet(part, task, DRAFTER)
-    found = {finding.rule for finding in check(part, task, sheet).findings if finding.severity == "error"}
-    return None if found & _INSIDE else Case(part, task, sheet)
+    findings = check(part, task, sheet).findings
+    crowded = any(finding.rule in ("placement.on-part", "placement.overlap") for finding in findings)
+    inside = {finding.rule for finding in findings if finding.severity == "error"} & _INSIDE
+    return None if crowded or inside else Case(part, task, sheet)
+
+
+def _readable(part: ProjectedPart, scale: float) -> bool:
+    """Whether every hole is at least 5 mm wide on paper: smaller ones would take a detail."""
+    return all(feature.diameter * scale >= 5 for feature in part.part.features)

@@ -43,6 +43,8 @@ _FLAT: Final = 0.5
 _REFINED: Final = 5
 #: Views within this much of the least disagreement stay in question.
 _CLOSE: Final = 0.06
+#: Poses compared when a view is sought among other lines, and the share of its lines with which it is there whole.
+_SOUGHT, _WHOLE = 40, 0.97
 #: A view is found within a larger group when this much of its lines is there.
 _MOSTLY: Final = 0.8
 #: In isometric drawing the axes keep their full length; in isometric projection they shrink to √(2/3) (ISO 5456-3).
@@ -91,19 +93,31 @@ def find_within(
         for pose in _poses_at(candidate, scale, drawn, box, unit, tolerance)
     ]
     poses.sort(key=lambda pose: -pose.votes)
-    best: tuple[float, Found] | None = None
-    for pose in poses[:_COMPARED]:
+    rough = [
+        (_here(pose, compared(pose.candidate, pose.scale * unit, pose.at, group, tolerance, True, curves=False)), pose)
+        for pose in poses[:_SOUGHT]
+    ]
+    rough.sort(key=lambda entry: entry[0], reverse=True)
+    best: tuple[tuple[bool, float], Found] | None = None
+    for _, pose in rough[:_REFINED]:
         factor = pose.scale * unit
         result = compared(pose.candidate, factor, pose.at, group, tolerance, hidden=True)
         here = 1.0 - length_of(result.missing) / max(result.expected, 1e-9)
-        if here >= _MOSTLY and (best is None or here * result.expected > best[0]):
+        merit = _here(pose, result)
+        if here >= _MOSTLY and (best is None or merit > best[0]):
             members = _on_its_lines(result.extra, pose, unit, pieces)
             fit = Fit(pose.candidate.identities[0][0], pose.scale, pose.at, 1.0 - here)
             own = pose.candidate.box
             at = (factor * own[0] + pose.at[0], factor * own[1] + pose.at[1])
             reach = (*at, factor * own[2] + pose.at[0], factor * own[3] + pose.at[1])
-            best = (here * result.expected, Found(fit, reach, members))
+            best = (merit, Found(fit, reach, members))
     return best[1] if best is not None else None
+
+
+def _here(pose: _Pose, result: Comparison) -> tuple[bool, float]:
+    """How much of a view is drawn: one that is there whole goes before a larger one that is there in part."""
+    here = 1.0 - length_of(result.missing) / max(result.expected, 1e-9)
+    return here >= _WHOLE, here * result.expected * pose.scale
 
 
 def _on_its_lines(extra: Sequence[Piece], pose: _Pose, unit: float, pieces: Sequence[Piece]) -> frozenset[int]:

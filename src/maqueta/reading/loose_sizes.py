@@ -87,9 +87,11 @@ def loose_sizes(
             if size is None:
                 unclear.append(word.text)
         else:
-            size = _linear(word, written.value, straight, tips, boxes, factor)
-            if size is None and written.symbol in ("diameter", "radius", "chamfer", "thread"):
+            by_leader = written.symbol in ("diameter", "radius", "chamfer", "thread")
+            size = _linear(word, written.value, straight, tips, boxes, factor, sure=by_leader)
+            if size is None and by_leader:
                 led = _leader(word, straight)
+                size = None if led else _linear(word, written.value, straight, tips, boxes, factor)
         if size is not None:
             sizes.append(size)
             used |= _made_of(size, lines)
@@ -235,7 +237,9 @@ def _linear(
     tips: Sequence[Point],
     boxes: Sequence[Box],
     factor: float,
+    sure: bool = False,
 ) -> Size | None:
+    """The length a text stands at; with `sure` only one that is what the text says."""
     best: tuple[float, Size] | None = None
     for axis in _axes(word, lines, tips):
         places = sorted(_places(axis, lines, tips))
@@ -249,7 +253,7 @@ def _linear(
                     continue
                 right = abs((high - low) / factor - value) <= max(_SAME * value, 0.02)
                 over = low - _MEET <= middle <= high + _MEET and _drawn(axis, low, high, lines, word)
-                if not right and not over:
+                if not right and (sure or not over):
                     continue
                 first, second = (_foot(axis, t, lines, boxes) for t in (low, high))
                 away = max(0.0, low - middle, middle - high)
@@ -381,24 +385,36 @@ def _foot(axis: _Axis, t: float, lines: Sequence[Piece], boxes: Sequence[Box]) -
 
 
 def _leader(word: Words, lines: Sequence[Piece]) -> list[Pointer]:
-    """A chain of lines that leads away from a text."""
+    """A chain of lines that leads away from a text: the one that begins nearest to its beginning or its end."""
     wide = word.width
     left, bottom = word.at
     box = (left - 2, bottom - word.height, left + wide + 2, bottom + 2 * word.height)
+    sides = [(left, bottom + word.height / 2), (left + wide, bottom + word.height / 2)]
 
     def near(point: Point) -> bool:
         return box[0] <= point[0] <= box[2] and box[1] <= point[1] <= box[3]
 
-    for line in lines:
-        for here, there in (line.ends, line.ends[::-1]):
-            if near(here) and not near(there):
-                chain = [here, there]
-                for other in lines:
-                    if other is not line:
-                        a, b = other.ends
-                        if math.dist(a, chain[-1]) <= _MEET and not near(b):
-                            chain.append(b)
-                        elif math.dist(b, chain[-1]) <= _MEET and not near(a):
-                            chain.append(a)
-                return [Pointer(tuple(reversed(chain)), word.text)]
-    return []
+    starts = [
+        (min(math.dist(here, side) for side in sides), k, here, there)
+        for k, line in enumerate(lines)
+        for here, there in (line.ends, line.ends[::-1])
+        if near(here) and not near(there)
+    ]
+    if not starts:
+        return []
+    _, first, here, there = min(starts)
+    chain, used = [here, there], {first}
+    while (step := _goes_on(lines, chain, used)) is not None and not near(step[1]):
+        used.add(step[0])
+        chain.append(step[1])
+    return [Pointer(tuple(reversed(chain)), word.text)]
+
+
+def _goes_on(lines: Sequence[Piece], chain: Sequence[Point], used: set[int]) -> tuple[int, Point] | None:
+    """The line that goes on from the end of a leader, and where it ends."""
+    for k, line in enumerate(lines):
+        if k not in used:
+            for here, there in (line.ends, line.ends[::-1]):
+                if math.dist(here, chain[-1]) <= _MEET:
+                    return k, there
+    return None

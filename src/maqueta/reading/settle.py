@@ -43,11 +43,12 @@ def settle_open(
     marks: Sequence[Mark],
     kinds: Sequence[Kind],
     taken: Sequence[int],
+    aside: frozenset[int],
     projected: ProjectedPart,
     scales: Sequence[float],
     tolerance: float,
 ) -> Settled:
-    """Give every open mark a kind, or leave its whole style out of the views."""
+    """Give every open mark a kind, or leave its whole style out of the views; what is `aside` belongs to none."""
     result = list(kinds)
     by_style: defaultdict[Style, list[int]] = defaultdict(list)
     for index in taken:
@@ -55,8 +56,8 @@ def settle_open(
             by_style[replace(marks[index].style, pattern=(), pattern_name="")].append(index)
     known = [index for index in taken if kinds[index] != "open"]
     certain = [index for index in known if kinds[index] == "visible"]
-    left_out: list[str] = []
-    dropped: set[int] = set()
+    left_out = [f"lines beside the views, taken as axes or dimension lines ({len(aside)})"] if aside else []
+    dropped = set(aside)
     either = _dash_long(marks, kinds, taken)
     strokes = _stroke_styles(marks, kinds)
     for style, members in sorted(by_style.items(), key=lambda entry: -_ink(marks, entry[1])):

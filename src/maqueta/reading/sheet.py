@@ -74,9 +74,9 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
     taken = [i for i, kind in enumerate(kinds) if kind in _GEOMETRY and i not in aside]
     if not taken:
         raise UnreadableSheetError("there is no line of a view on the sheet")
-    kinds = untangled(content, marks, kinds, taken, frame.title, projected, scales, expected.units, expected.tolerance)
-    taken = [i for i in taken if kinds[i] != "dimension"]
-    settled = settle_open(marks, kinds, taken, projected, scales, expected.tolerance)
+    told = untangled(content, marks, kinds, taken, frame.title, projected, scales, expected.units, expected.tolerance)
+    kinds, taken = told.kinds, [i for i in taken if told.kinds[i] != "dimension" and i not in told.aside]
+    settled = settle_open(marks, kinds, taken, told.aside, projected, scales, expected.tolerance)
     kinds, taken = settled.kinds, settled.taken
     groups = view_groups(marks, kinds, taken, settled.either, projected, scales, expected)
     groups, beyond = _most(without_strays(groups, marks), marks)

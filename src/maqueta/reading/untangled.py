@@ -8,13 +8,14 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Final
 
+from maqueta.dimensioning.text import read_text
 from maqueta.projection.carrier import Line
 from maqueta.projection.compare import DrawnPiece
 from maqueta.projection.line_set import Box, Piece, box_of, extremes
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.content import Content, Mark
-from maqueta.reading.groups import apart
-from maqueta.reading.identify import Found, find_within
+from maqueta.reading.groups import apart, grouped
+from maqueta.reading.identify import Found, find_within, identify
 from maqueta.reading.kinds import Kind
 from maqueta.reading.loose_sizes import Loose, loose_sizes
 from maqueta.reading.view_groups import drawn_piece
@@ -27,6 +28,22 @@ _MOST_VIEWS: Final = 8
 _TOUCH: Final = 0.3
 #: Lines within the box of a view, grown by this (mm), are drawn in it.
 _IN_IT: Final = 0.4
+
+
+#: What lies over another view, and is itself not there whole but for this, is made up of its dimension lines.
+_PARTLY: Final = 0.03
+
+
+#: Lines outside the views that disagree with a further one on more than this are none.
+_LIKE_A_VIEW: Final = 0.3
+
+
+@dataclass(frozen=True, slots=True)
+class Untangled:
+    """Kinds of all marks, and the open ones outside the views that belong to none: axes, or rests of dimensions."""
+
+    kinds: list[Kind]
+    aside: frozenset[int] = frozenset()
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,25 +62,51 @@ def untangled(
     scales: Sequence[float],
     units: Unit,
     tolerance: float,
-) -> list[Kind]:
-    """Kinds in which the open marks that make up dimensions are dimension lines; the rest as they were.
+) -> Untangled:
+    """Kinds in which the open marks that make up dimensions are dimension lines, and what else is beside the views.
 
-    Nothing changes where the file itself tells dimensions apart, or has no texts they could belong to.
+    Nothing changes where the layers tell dimensions apart, or where there are no texts they could belong to.
     """
     words = [word for word in content.words if title is None or not word.stands_in(title)]
-    told = any(kind == "dimension" for kind in kinds) or content.sizes
+    words = [word for word in words if read_text(word.text).value is not None]
     open_ones = [i for i in taken if kinds[i] == "open"]
-    if told or not words or not open_ones:
-        return list(kinds)
+    if any(kind == "dimension" for kind in kinds) or not words or not open_ones:
+        return Untangled(list(kinds))
     views, rest = _views(marks, kinds, taken, projected, scales, tolerance)
     free = [i for i in open_ones if i in rest]
     if not views or not free:
-        return list(kinds)
+        return Untangled(list(kinds))
     scale = Counter(view.scale for view in views).most_common(1)[0][0]
     pieces = [marks[i].piece for i in free]
     found = loose_sizes(words, pieces, content.filled, [view.box for view in views], scale * MILLIMETRES[units])
-    used = _with_what_touches(found, pieces, [view.box for view in views])
-    return ["dimension" if i in {free[k] for k in used} else kind for i, kind in enumerate(kinds)]
+    used = {free[k] for k in _with_what_touches(found, pieces, [view.box for view in views])}
+    outside = [i for i in free if i not in used and not _in_any(marks[i], views)]
+    aside = frozenset(outside) - _more_views(marks, kinds, outside, projected, scales, tolerance)
+    return Untangled(["dimension" if i in used else kind for i, kind in enumerate(kinds)], aside)
+
+
+def _in_any(mark: Mark, views: Sequence[_View]) -> bool:
+    box = box_of(extremes(mark.piece))
+    return any(_within(box, view.box) for view in views)
+
+
+def _more_views(
+    marks: Sequence[Mark],
+    kinds: Sequence[Kind],
+    outside: Sequence[int],
+    projected: ProjectedPart,
+    scales: Sequence[float],
+    tolerance: float,
+) -> set[int]:
+    """Marks outside the views found that together could be another one: mirrored, at another scale, or spoilt."""
+    result: set[int] = set()
+    for places in grouped([box_of(extremes(marks[i].piece)) for i in outside]):
+        members = [outside[k] for k in places]
+        pieces = [drawn_piece(marks[i], kinds[i], True) for i in members]
+        fits = identify(projected, pieces, scales, tolerance, True)
+        if fits and fits[0].disagreement <= _LIKE_A_VIEW:
+            result.update(members)
+    return result
 
 
 def _views(
@@ -81,12 +124,18 @@ def _views(
     while len(rest) >= 3 and len(views) < _MOST_VIEWS:
         pieces = [drawn_piece(marks[i], kinds[i], kinds[i] == "open") for i in rest]
         found = _found(projected, pieces, [scales, likely] if not views else [[views[0].scale]], tolerance)
-        if found is None or not found.members:
+        if found is None or not found.members or (found.fit.disagreement > _PARTLY and _over(found.box, views)):
             break
         views.append(_View(found.box, found.fit.scale))
-        gone = {rest[k] for k in found.members}
+        # A line that leads out of a view is none of its own, though it may run along one.
+        gone = {rest[k] for k in found.members if _within(box_of(extremes(marks[rest[k]].piece)), found.box)}
         rest = [i for i in rest if i not in gone]
     return views, set(rest)
+
+
+def _over(box: Box, views: Sequence[_View]) -> bool:
+    """Whether a box lies over one of some views."""
+    return any(apart(box, view.box) == 0.0 for view in views)
 
 
 def _found(
