@@ -12,6 +12,7 @@ import ezdxf
 from maqueta.drawing.sheet_ink import mark_items
 from maqueta.drawing.sheet_sizes import SheetSize, sheet_sizes
 from maqueta.projection.carrier import TURN, Circle, Free, Line, Point, line_through
+from maqueta.projection.compare import split
 from maqueta.projection.line_set import Piece
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.document import SheetDocument
@@ -136,7 +137,10 @@ def drawn_lines(projected: ProjectedPart, sheet: SheetDocument) -> list[Drawn]:
         for stroke in mark_items(mark, placed[mark.view]):
             (x0, y0), (x1, y1) = stroke.points  # type: ignore[union-attr]
             carrier, reach = line_through((x0, y0), (x1, y1))
-            lines.append(Drawn(mark.view, "centre", Piece("visible", carrier, reach, (), ())))
+            # Where lines coincide a centre line is not drawn (ISO 128-2, ASME Y14.2, from memory).
+            over = [line.piece for line in lines if line.view == mark.view and line.kind != "centre"]
+            _, bare = split([Piece("visible", carrier, reach, (), ())], over, 0.05)
+            lines += [Drawn(mark.view, "centre", piece) for piece in bare]
     return lines
 
 

@@ -7,9 +7,11 @@ from dataclasses import dataclass, replace
 from maqueta.checking.exercise import AttitudeChoice, Exercise, FrontTask
 from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.projection.arrangement import ViewName
+from maqueta.projection.attitude import ATTITUDES
 from maqueta.projection.carrier import Line, Similarity, line_through
+from maqueta.projection.likeness import congruent
 from maqueta.projection.line_set import Piece
-from maqueta.projection.mirror import mirrored
+from maqueta.projection.mirror import mirror_image, mirrored
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.projection.ranking import rank
 from maqueta.sheet.dimension import LinearDimension
@@ -79,10 +81,10 @@ def _other_angle(case: Case, _: random.Random) -> Sheet:
 
 
 def _missing_view(case: Case, _: random.Random) -> Sheet:
-    gone = case.sheet.views[2].id
+    gone = case.sheet.views[-1].id
     sheet = case.sheet.model_copy(
         update={
-            "views": case.sheet.views[:2],
+            "views": case.sheet.views[:-1],
             "dimensions": tuple(d for d in case.sheet.dimensions if d.view != gone),
             "marks": tuple(m for m in case.sheet.marks if m.view != gone),
         }
@@ -91,7 +93,7 @@ def _missing_view(case: Case, _: random.Random) -> Sheet:
 
 
 def _off_line(case: Case, _: random.Random) -> Sheet:
-    return _redrawn(case, _shifted(case, case.sheet.views[1].id, 3.0, 0.0))
+    return _redrawn(case, _shifted(case, case.sheet.views[1].id, 3.0, 3.0))
 
 
 def _straight(case: Case, kind: str, least: float = 8.0) -> list[Drawn]:
@@ -159,6 +161,11 @@ def _extra(case: Case, _: random.Random) -> Sheet:
 
 def _mirror(case: Case, _: random.Random) -> Sheet | None:
     view = case.sheet.views[0]
+    assert view.attitude is not None
+    own_lines = case.part.line_set(view.attitude)
+    if any(congruent(mirror_image(own_lines), case.part.line_set(a), 1e-4 * case.part.part.size) for a in ATTITUDES):
+        # A view that looks the same in the mirror, or like another one then, is no mistake.
+        return None
     at = view.at
     back, forth = Similarity(1.0, 0.0, -at[0], -at[1]), Similarity(1.0, 0.0, at[0], at[1])
     own = [p for d in case.lines if d.view == view.id for p in d.piece.ends]
@@ -185,11 +192,11 @@ def _blank(case: Case, _: random.Random) -> Sheet:
 
 
 def _one_view_larger(case: Case, _: random.Random) -> Sheet:
-    last: View = case.sheet.views[2]
+    last: View = case.sheet.views[-1]
     larger = last.model_copy(update={"scale": last.scale * (0.5 if last.scale > 0.6 else 2.0)})
     sheet = case.sheet.model_copy(
         update={
-            "views": (*case.sheet.views[:2], larger),
+            "views": (*case.sheet.views[:-1], larger),
             "dimensions": tuple(d for d in case.sheet.dimensions if d.view != last.id),
             "marks": tuple(m for m in case.sheet.marks if m.view != last.id),
         }

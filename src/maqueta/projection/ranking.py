@@ -15,8 +15,10 @@ from maqueta.projection.attitude import ATTITUDES, SIDES, USUAL_FRONT, Attitude,
 from maqueta.projection.carrier import TURN, Circle, Line
 from maqueta.projection.likeness import alike, look_of
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.solid.directions import parallel
-from maqueta.solid.part import Part
+from maqueta.solid.directions import along_axis, parallel
+from maqueta.solid.features import FULL_TURN
+from maqueta.solid.part import AXES, Axis, Face, Part, Vector
+from maqueta.solid.standing import standings
 
 DEFAULT_VIEWS: Final[tuple[ViewName, ...]] = ("front", "top", "right")
 #: A contour stretch counts in full from this part of the diagonal on, so that tiny features decide nothing.
@@ -90,6 +92,12 @@ def extent(part: Part, side: Side) -> float:
     return part.extents["xyz".index(side[1])]
 
 
+def _faces(face: Face, towards: Vector) -> bool:
+    """Whether a plane looks straight into a direction."""
+    ahead = sum(a * b for a, b in zip(face.direction, towards, strict=True))
+    return face.kind == "plane" and ahead > 0 and parallel(face.direction, towards)
+
+
 def true_shape(projected: ProjectedPart, side: Side) -> float:
     """How much shape a side shows truly: corners beyond a rectangle's four, slanted and curved contours, circles.
 
@@ -97,13 +105,9 @@ def true_shape(projected: ProjectedPart, side: Side) -> float:
     feature; half a turn of a rounded end tells as much as two corners.
     """
     part = projected.part
-    towards, place = vector(side), "xyz".index(side[1])
+    towards = vector(side)
     full = full_stretch(part)
-    facing = {
-        index
-        for index, face in enumerate(part.faces)
-        if face.kind == "plane" and parallel(face.direction, towards) and face.direction[place] * towards[place] > 0
-    }
+    facing = {index for index, face in enumerate(part.faces) if _faces(face, towards)}
     straight: dict[int, float] = {}
     total = 0.0
     centres: dict[tuple[float, float], float] = {}
@@ -126,8 +130,60 @@ def true_shape(projected: ProjectedPart, side: Side) -> float:
             total += weight * min(2.0, max(1.0, quarters))
         else:
             total += weight
-    total += sum(centres.values())
+    total += sum(centres.values()) + _turned_profile(projected, side)
     return total + sum(max(0.0, count - 4.0) for count in straight.values())
+
+
+def _turned_profile(projected: ProjectedPart, side: Side) -> float:
+    """How much shape the profile of a turned part shows, seen square to its axis: as a contour in a plane through it.
+
+    Even a plain cylinder shows as much as one round feature; a flat wheel less, as its circles tell more.
+    """
+    part, towards = projected.part, vector(side)
+    full = full_stretch(part)
+    found = 0.0
+    for axis, faces in turned_bodies(part).items():
+        if axis == side[1]:
+            continue
+        count = shaped = 0.0
+        for piece in projected.sides[side].of("visible"):
+            if not faces.intersection(piece.faces) or any(_faces(part.faces[f], towards) for f in piece.faces):
+                continue
+            weight = min(1.0, piece.length / full)
+            if isinstance(piece.carrier, Line):
+                count += weight
+                shaped += weight if min(map(abs, piece.carrier.direction)) > 1e-9 else 0.0
+            else:
+                shaped += weight
+        length = part.extents[AXES.index(axis)]
+        across = max(extent for name, extent in zip(AXES, part.extents, strict=True) if name != axis)
+        found = max(found, max(1.0, count - 4.0 + shaped) if length >= across else length / across)
+    return found
+
+
+def turned_bodies(part: Part) -> Mapping[Axis, frozenset[int]]:
+    """Axes about which the body of a part is turned, with its outer faces of revolution.
+
+    The widest of these is as wide as the part, so that a boss on a plate makes no turned part of it.
+    """
+    found: dict[Axis, frozenset[int]] = {}
+    near = 1e-6 * part.size
+    middle = [(low + high) / 2 for low, high in zip(part.low, part.high, strict=True)]
+    for axis in AXES:
+        aside = [k for k in range(3) if AXES[k] != axis]
+        wide = [part.extents[k] for k in aside]
+        faces = {
+            index: 2 * max([face.radius, *(part.edges[e].radius for e in face.edges)])
+            for index, face in enumerate(part.faces)
+            if face.kind in ("cylinder", "cone", "torus")
+            and not face.hollow
+            and face.span >= FULL_TURN
+            and along_axis(face.direction) == axis
+            and all(abs(face.point[k] - middle[k]) <= near for k in aside)
+        }
+        if faces and max(abs(extent - max(faces.values())) for extent in wide) <= near:
+            found[axis] = frozenset(faces)
+    return found
 
 
 def rank(
@@ -138,12 +194,14 @@ def rank(
 ) -> tuple[Ranked, ...]:
     """All 24 attitudes, best first; ties keep the usual front first, then a fixed order.
 
-    `views` is the set whose hidden lines count; `natural_up` overrides the part's own.
+    `views` is the set whose hidden lines count; `natural_up` overrides the part's own. Where neither is known, the part
+    is taken to stand as it was modelled, if it can; that weighs half, since nobody has said so.
     """
     weights = weights or Weights()
     part = projected.part
     survey = _Survey(projected)
-    up = natural_up or part.natural_up
+    stated = natural_up or part.natural_up
+    up, other = (stated, 0.0) if stated is not None else (_standing(part), 0.5)
     most_shape = max(survey.shape.values())
     sets = {attitude: [neighbour(attitude, name).side for name in views] for attitude in ATTITUDES}
     hidden = {attitude: sum(survey.hidden[side] for side in sets[attitude]) for attitude in ATTITUDES}
@@ -158,7 +216,7 @@ def rank(
             shape=survey.shape[attitude.side] / most_shape if most_shape else 1.0,
             hidden=(1 + least) / (1 + weight[attitude]),
             # Looking the same from a twin, the part stands as it does there.
-            natural=1.0 if up is None or up in {a.up for a in (attitude, *twins[attitude])} else 0.0,
+            natural=1.0 if up is None or up in {a.up for a in (attitude, *twins[attitude])} else other,
         )
         score = (
             weights.length * measures.length
@@ -171,6 +229,12 @@ def rank(
         )
     order = {attitude: place for place, attitude in enumerate(ATTITUDES)}
     return tuple(sorted(ranked, key=lambda r: (-r.score, r.attitude != USUAL_FRONT, order[r.attitude])))
+
+
+def _standing(part: Part) -> str | None:
+    """How a part stands of which nobody has said how: upright as modelled where it does not topple, else firmest."""
+    firm = [standing.up for standing in standings(part)]
+    return "+z" if "+z" in firm else next(iter(firm), None)
 
 
 def _twins(projected: ProjectedPart) -> dict[Attitude, tuple[Attitude, ...]]:
@@ -207,7 +271,8 @@ def words(entry: Ranked, part: Part) -> list[str]:
     """The four measures as sentences with numbers."""
     unit = part.unit
     shape = round(100 * entry.measures.shape)
-    natural = "The part stands as it does in use." if entry.measures.natural else "The part does not stand as in use."
+    stands = {1.0: "as it does in use", 0.0: "not as in use"}.get(entry.measures.natural, "otherwise than modelled")
+    natural = f"The part stands {stands}."
     return [
         f"{entry.across:g} {unit} across; the longest size is {entry.longest:g} {unit}.",
         f"Shows {shape} % as much true shape as the best side.",

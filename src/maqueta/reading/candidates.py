@@ -49,11 +49,16 @@ STRANGE: Final = Identity(None)
 
 @dataclass(frozen=True)
 class Stations:
-    """Where the lines of a view stand: upright lines (x, length), level lines (y, length), circles (x, y, radius)."""
+    """Where the lines of a view stand.
+
+    Upright lines (x, length), level lines (y, length), circles (x, y, radius), slanted lines (middle x and y, angle,
+    length).
+    """
 
     upright: Rows
     level: Rows
     circles: Rows
+    slanted: Rows
 
 
 @dataclass(frozen=True)
@@ -70,7 +75,7 @@ def stations_of(pieces: tuple[Piece, ...]) -> Stations:
     """The stations of pieces; lines at one station (within a millionth of the whole) are added up."""
     upright: dict[float, float] = {}
     level: dict[float, float] = {}
-    circles = []
+    circles, slanted = [], []
     for piece in pieces:
         match piece.carrier:
             case Line(angle, offset) if angle == 0.0:
@@ -79,10 +84,14 @@ def stations_of(pieces: tuple[Piece, ...]) -> Stations:
                 upright[round(-offset, 6)] = upright.get(round(-offset, 6), 0.0) + piece.length
             case Circle(x, y, radius) if piece.interval[1] - piece.interval[0] > TURN / 5:
                 circles.append((x, y, radius))
+            case Line(angle, _):
+                (x0, y0), (x1, y1) = piece.ends
+                slanted.append(((x0 + x1) / 2, (y0 + y1) / 2, angle, piece.length))
     return Stations(
         np.array(sorted(upright.items())).reshape(-1, 2),
         np.array(sorted(level.items())).reshape(-1, 2),
         np.array(circles).reshape(-1, 3),
+        np.array(slanted).reshape(-1, 4),
     )
 
 

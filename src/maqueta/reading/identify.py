@@ -6,7 +6,7 @@ by all pairs of drawn and expected lines; the few best poses are compared exactl
 
 import itertools
 import math
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from typing import Final
 
@@ -32,6 +32,10 @@ from maqueta.solid.unit import MILLIMETRES
 
 #: A group that disagrees with its best view on more than half of the ink is no view of the part.
 STRANGER: Final = 0.5
+#: The same for a view at a scale that is stated nowhere, and for a mirror image.
+_ODD_SCALE, _MIRROR_IMAGE = 0.2, 0.12
+#: With fewer lines than this a group is only a view as it is asked for.
+_FEW: Final = 4
 #: Poses compared exactly, best votes first; more where as many lines vote for others as well.
 _COMPARED, _MOST_COMPARED = 14, 60
 #: Votes this near to the best (share of all line) are worth a comparison: round parts look much alike in every turn.
@@ -45,6 +49,8 @@ _REFINED: Final = 5
 _CLOSE: Final = 0.06
 #: Poses compared when a view is sought among other lines, and the share of its lines with which it is there whole.
 _SOUGHT, _WHOLE = 40, 0.97
+#: Shifts that as many lines vote for as for the best, but for this share, are as good; so many are tried at most.
+_TIED, _MOST_SHIFTS = 0.95, 4
 #: A view is found within a larger group when this much of its lines is there.
 _MOSTLY: Final = 0.8
 #: In isometric drawing the axes keep their full length; in isometric projection they shrink to √(2/3) (ISO 5456-3).
@@ -79,9 +85,17 @@ class Found:
 
 
 def find_within(
-    projected: ProjectedPart, group: Sequence[DrawnPiece], scales: Sequence[float], tolerance: float
+    projected: ProjectedPart,
+    group: Sequence[DrawnPiece],
+    scales: Sequence[float],
+    tolerance: float,
+    least: float = _MOSTLY,
+    suits: Callable[[Box], bool] = lambda _: True,
 ) -> Found | None:
-    """The view most of whose lines are drawn somewhere in a group, whatever else the group holds; None if none is."""
+    """The view most of whose lines are drawn somewhere in a group, whatever else the group holds; None if none is.
+
+    `least` is the share of its lines that must be there, `suits` tells whether its box may stand where it would.
+    """
     unit = MILLIMETRES[projected.part.unit]
     pieces = tuple(item.piece for item in group)
     drawn, box = stations_of(pieces), box_of(p for piece in pieces for p in extremes(piece))
@@ -92,6 +106,7 @@ def find_within(
         for scale in scales
         for pose in _poses_at(candidate, scale, drawn, box, unit, tolerance)
     ]
+    poses = [pose for pose in poses if suits(_box_at(pose, unit))]
     poses.sort(key=lambda pose: -pose.votes)
     rough = [
         (_here(pose, compared(pose.candidate, pose.scale * unit, pose.at, group, tolerance, True, curves=False)), pose)
@@ -104,14 +119,17 @@ def find_within(
         result = compared(pose.candidate, factor, pose.at, group, tolerance, hidden=True)
         here = 1.0 - length_of(result.missing) / max(result.expected, 1e-9)
         merit = _here(pose, result)
-        if here >= _MOSTLY and (best is None or merit > best[0]):
+        if here >= least and (best is None or merit > best[0]):
             members = _on_its_lines(result.extra, pose, unit, pieces)
             fit = Fit(pose.candidate.identities[0][0], pose.scale, pose.at, 1.0 - here)
-            own = pose.candidate.box
-            at = (factor * own[0] + pose.at[0], factor * own[1] + pose.at[1])
-            reach = (*at, factor * own[2] + pose.at[0], factor * own[3] + pose.at[1])
-            best = (merit, Found(fit, reach, members))
+            best = (merit, Found(fit, _box_at(pose, unit), members))
     return best[1] if best is not None else None
+
+
+def _box_at(pose: _Pose, unit: float) -> Box:
+    factor, (left, bottom, right, top) = pose.scale * unit, pose.candidate.box
+    x, y = pose.at
+    return (factor * left + x, factor * bottom + y, factor * right + x, factor * top + y)
 
 
 def _here(pose: _Pose, result: Comparison) -> tuple[bool, float]:
@@ -152,7 +170,7 @@ def identify(
         pictorial = _fits(pictorial_candidates(key), group, enlarged, unit, tolerance, False)
         if pictorial and (not found or pictorial[0].disagreement < found[0].disagreement):
             return [fit for fit in pictorial if fit.disagreement <= STRANGER][:1]
-    found = [fit for fit in found if fit.disagreement <= STRANGER]
+    found = [fit for fit in found if fit.disagreement <= _allowed(fit, scales, len(group))]
     return [fit for fit in found if fit.disagreement <= found[0].disagreement + _CLOSE]
 
 
@@ -208,9 +226,22 @@ def laid_on(
     return min(fits, key=lambda fit: fit.disagreement, default=None)
 
 
+def _allowed(fit: Fit, scales: Sequence[float], lines: int) -> float:
+    """How much a group may disagree with a view that explains it: less where more than its lines would be odd.
+
+    At a scale that is stated nowhere, or as a mirror image, a stray group agrees with something by chance.
+    """
+    likely = any(abs(fit.scale / scale - 1) < 1e-3 for scale in scales)
+    if fit.identity.mirrored:
+        return _MIRROR_IMAGE if likely and lines >= _FEW else 0.0
+    if likely:
+        return STRANGER
+    return _ODD_SCALE if lines >= _FEW else 0.0
+
+
 def _too_few(group: Sequence[DrawnPiece]) -> bool:
-    """No view is drawn with fewer than four straight lines and no curve."""
-    return len(group) < 4 and all(isinstance(item.piece.carrier, Line) for item in group)
+    """A rectangle of which one line is forgotten has three; no view has fewer straight lines and no curve."""
+    return len(group) < 3 and all(isinstance(item.piece.carrier, Line) for item in group)
 
 
 def _fits(
@@ -302,10 +333,26 @@ def _poses_at(
     whole = _length(drawn) + factor * _length(own)
     width, height = candidate.box[2] - candidate.box[0], candidate.box[3] - candidate.box[1]
     fit = 1.0 - 0.5 * (_off(factor * width, box[2] - box[0]) + _off(factor * height, box[3] - box[1]))
-    return [
+    poses = [
         _Pose(candidate, scale, (x, y), (2 * (vx + vy) / whole if whole > 0 else 0.0) + 0.2 * fit)
         for (x, vx), (y, vy) in itertools.product(across, up)
     ]
+    best = max((pose.votes for pose in poses), default=0.0)
+    # A slanted line has its place both ways; it is worth a look whatever the others vote for.
+    return poses + [_Pose(candidate, scale, at, best) for at in _by_slants(drawn, own, factor, tolerance)]
+
+
+def _by_slants(drawn: Stations, own: Stations, factor: float, tolerance: float) -> list[Point]:
+    """Places at which a slanted line lies on one as steep and as long."""
+    found: list[Point] = []
+    for x, y, angle, length in own.slanted.tolist():
+        for u, v, turn, drawn_length in drawn.slanted.tolist():
+            steep = abs(math.remainder(angle - turn, math.pi)) * factor * length <= tolerance
+            place = (u - factor * x, v - factor * y)
+            new = all(math.dist(place, other) > tolerance for other in found)
+            if steep and new and abs(drawn_length - factor * length) <= 2 * tolerance and len(found) < _MOST_SHIFTS:
+                found.append(place)
+    return found
 
 
 def _length(stations: Stations) -> float:
@@ -364,13 +411,16 @@ def _offsets(
     last = np.searchsorted(every, every + tolerance, side="right")
     votes = total[last] - total[: len(every)]
     result: list[tuple[float, float]] = []
-    for place in np.argsort(-votes):
+    best = float(votes.max())
+    for place in np.argsort(-votes, kind="stable"):
+        if len(result) >= 2 and votes[place] < _TIED * best:
+            break
         stretch = slice(int(place), int(last[place]))
         # The weighted median: a neighbouring line within the tolerance must not draw the place aside.
         grown = np.cumsum(weight[stretch])
         shift = float(every[stretch][np.searchsorted(grown, grown[-1] / 2)])
         if all(abs(shift - other) > 2 * tolerance for other, _ in result):
             result.append((shift, float(votes[place])))
-        if len(result) == 2:
+        if len(result) == _MOST_SHIFTS:
             break
     return result

@@ -4,16 +4,15 @@ On a sheet without layers, widths and line types nothing else tells them.
 """
 
 from collections import Counter
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from typing import Final
 
 from maqueta.dimensioning.text import read_text
 from maqueta.projection.carrier import Line
-from maqueta.projection.compare import DrawnPiece
 from maqueta.projection.line_set import Box, Piece, box_of, extremes
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.reading.content import Content, Mark
+from maqueta.reading.content import Content, Mark, Words
 from maqueta.reading.groups import apart, grouped
 from maqueta.reading.identify import Found, find_within, identify
 from maqueta.reading.kinds import Kind
@@ -26,14 +25,18 @@ from maqueta.solid.unit import MILLIMETRES, Unit
 _MOST_VIEWS: Final = 8
 #: What touches a dimension line (mm) belongs to it: the strokes of its arrowheads, the rest of its extension lines.
 _TOUCH: Final = 0.3
+#: A line of a view that is a little off its place stands at most this far (mm) outside it.
+_BESIDE: Final = 5.5
 #: Lines within the box of a view, grown by this (mm), are drawn in it.
 _IN_IT: Final = 0.4
 
 
-#: What lies over another view, and is itself not there whole but for this, is made up of its dimension lines.
-_PARTLY: Final = 0.03
+#: A view is there whole with this share of its lines.
+_WHOLE: Final = 0.97
 
 
+#: A view in line with another (mm) is one with this share of its lines.
+_IN_LINE, _IN_LINE_SHARE = 0.6, 0.5
 #: Lines outside the views that disagree with a further one on more than this are none.
 _LIKE_A_VIEW: Final = 0.3
 
@@ -72,22 +75,27 @@ def untangled(
     open_ones = [i for i in taken if kinds[i] == "open"]
     if any(kind == "dimension" for kind in kinds) or not words or not open_ones:
         return Untangled(list(kinds))
-    views, rest = _views(marks, kinds, taken, projected, scales, tolerance)
-    free = [i for i in open_ones if i in rest]
-    if not views or not free:
+    finder = _Finder(content, words, marks, kinds, projected, scales, units, tolerance)
+    views, rest = finder.whole(taken)
+    if not views:
         return Untangled(list(kinds))
-    scale = Counter(view.scale for view in views).most_common(1)[0][0]
+    # What sizes are made of cannot be part of a view; what is left may be one that is there in part.
+    made, _ = finder.sizes(views, [i for i in open_ones if i in rest])
+    views, rest = finder.in_line(views, [i for i in rest if i not in made])
+    free = [i for i in open_ones if i in rest or i in made]
+    made, found = finder.sizes(views, free)
+    if not free:
+        return Untangled(list(kinds))
     pieces = [marks[i].piece for i in free]
-    found = loose_sizes(words, pieces, content.filled, [view.box for view in views], scale * MILLIMETRES[units])
-    used = {free[k] for k in _with_what_touches(found, pieces, [view.box for view in views])}
-    outside = [i for i in free if i not in used and not _in_any(marks[i], views)]
+    used = made | {free[k] for k in _with_what_touches(found, pieces, [view.box for view in views])}
+    outside = [i for i in free if i not in used and not _in_any(marks[i], views, _BESIDE)]
     aside = frozenset(outside) - _more_views(marks, kinds, outside, projected, scales, tolerance)
     return Untangled(["dimension" if i in used else kind for i, kind in enumerate(kinds)], aside)
 
 
-def _in_any(mark: Mark, views: Sequence[_View]) -> bool:
+def _in_any(mark: Mark, views: Sequence[_View], slack: float) -> bool:
     box = box_of(extremes(mark.piece))
-    return any(_within(box, view.box) for view in views)
+    return any(_within(box, view.box, slack) for view in views)
 
 
 def _more_views(
@@ -109,44 +117,82 @@ def _more_views(
     return result
 
 
-def _views(
-    marks: Sequence[Mark],
-    kinds: Sequence[Kind],
-    taken: Sequence[int],
-    projected: ProjectedPart,
-    scales: Sequence[float],
-    tolerance: float,
-) -> tuple[list[_View], set[int]]:
-    """The views most of whose lines are somewhere among the marks, one after the other, and what lies on none."""
-    views: list[_View] = []
-    rest = list(taken)
-    likely = [*scales, *(float(scale) for scale in recommended("mm") if scale not in scales)]
-    while len(rest) >= 3 and len(views) < _MOST_VIEWS:
-        pieces = [drawn_piece(marks[i], kinds[i], kinds[i] == "open") for i in rest]
-        found = _found(projected, pieces, [scales, likely] if not views else [[views[0].scale]], tolerance)
-        if found is None or not found.members or (found.fit.disagreement > _PARTLY and _over(found.box, views)):
-            break
-        views.append(_View(found.box, found.fit.scale))
+@dataclass(frozen=True)
+class _Finder:
+    """Looks for views and for sizes among the marks of a sheet."""
+
+    content: Content
+    words: Sequence[Words]
+    marks: Sequence[Mark]
+    kinds: Sequence[Kind]
+    projected: ProjectedPart
+    scales: Sequence[float]
+    units: Unit
+    tolerance: float
+
+    def whole(self, taken: Sequence[int]) -> tuple[list[_View], list[int]]:
+        """The views that are there whole, one after the other, and the marks that lie on none."""
+        views: list[_View] = []
+        rest = list(taken)
+        standard = [float(scale) for scale in recommended("mm") if scale not in self.scales]
+        while len(rest) >= 3 and len(views) < _MOST_VIEWS:
+            tries = [self.scales, standard] if not views else [[views[0].scale]]
+            found = next((f for scales in tries if (f := self._within(rest, scales, _WHOLE)) is not None), None)
+            if found is None or not found.members:
+                break
+            views, rest = self._taken(views, rest, found)
+        return views, rest
+
+    def in_line(self, views: Sequence[_View], rest: Sequence[int]) -> tuple[list[_View], list[int]]:
+        """Also views that are there in part, where they are in line with a whole one."""
+        known, left = list(views), list(rest)
+        while len(left) >= 3 and len(known) < _MOST_VIEWS:
+            boxes = [view.box for view in known]
+
+            def suits(box: Box, boxes: Sequence[Box] = boxes) -> bool:
+                free = not any(apart(box, other) == 0.0 for other in boxes)
+                return free and any(_in_line(box, other) for other in boxes)
+
+            found = self._within(left, [known[0].scale], _IN_LINE_SHARE, suits)
+            if found is None or not found.members:
+                break
+            known, left = self._taken(known, left, found)
+        return known, left
+
+    def sizes(self, views: Sequence[_View], free: Sequence[int]) -> tuple[set[int], Loose]:
+        """The marks that sizes are made of, and the sizes."""
+        scale = Counter(view.scale for view in views).most_common(1)[0][0]
+        pieces = [self.marks[i].piece for i in free]
+        boxes = [view.box for view in views]
+        found = loose_sizes(self.words, pieces, self.content.filled, boxes, scale * MILLIMETRES[self.units])
+        return {free[k] for k in found.used}, found
+
+    def _within(
+        self,
+        rest: Sequence[int],
+        scales: Sequence[float],
+        least: float,
+        suits: Callable[[Box], bool] = lambda _: True,
+    ) -> Found | None:
+        pieces = [drawn_piece(self.marks[i], self.kinds[i], self.kinds[i] == "open") for i in rest]
+        return find_within(self.projected, pieces, scales, self.tolerance, least, suits)
+
+    def _taken(self, views: Sequence[_View], rest: Sequence[int], found: Found) -> tuple[list[_View], list[int]]:
         # A line that leads out of a view is none of its own, though it may run along one.
-        gone = {rest[k] for k in found.members if _within(box_of(extremes(marks[rest[k]].piece)), found.box)}
-        rest = [i for i in rest if i not in gone]
-    return views, set(rest)
+        gone = {rest[k] for k in found.members if _within(box_of(extremes(self.marks[rest[k]].piece)), found.box)}
+        return [*views, _View(found.box, found.fit.scale)], [i for i in rest if i not in gone]
+
+
+def _in_line(box: Box, other: Box) -> bool:
+    """Whether two boxes stand straight above or beside each other, as wide or as high as each other."""
+    across = max(abs(box[0] - other[0]), abs(box[2] - other[2]))
+    up = max(abs(box[1] - other[1]), abs(box[3] - other[3]))
+    return min(across, up) <= _IN_LINE
 
 
 def _over(box: Box, views: Sequence[_View]) -> bool:
     """Whether a box lies over one of some views."""
     return any(apart(box, view.box) == 0.0 for view in views)
-
-
-def _found(
-    projected: ProjectedPart, pieces: Sequence[DrawnPiece], tries: Sequence[Sequence[float]], tolerance: float
-) -> Found | None:
-    """The view found at the first scales of which any serves."""
-    for scales in tries:
-        found = find_within(projected, pieces, scales, tolerance)
-        if found is not None:
-            return found
-    return None
 
 
 def _with_what_touches(found: Loose, pieces: Sequence[Piece], boxes: Sequence[Box]) -> set[int]:
@@ -156,7 +202,7 @@ def _with_what_touches(found: Loose, pieces: Sequence[Piece], boxes: Sequence[Bo
     outside = {
         k
         for k, box in enumerate(reach)
-        if not any(_within(box, view) for view in boxes) and isinstance(pieces[k].carrier, Line)
+        if not any(_within(box, view, _BESIDE) for view in boxes) and isinstance(pieces[k].carrier, Line)
     }
     grown = True
     while grown:
@@ -170,9 +216,9 @@ def _with_what_touches(found: Loose, pieces: Sequence[Piece], boxes: Sequence[Bo
     return used
 
 
-def _within(box: Box, view: Box) -> bool:
-    low = all(a >= b - _IN_IT for a, b in zip(box[:2], view[:2], strict=True))
-    return low and all(a <= b + _IN_IT for a, b in zip(box[2:], view[2:], strict=True))
+def _within(box: Box, view: Box, slack: float = _IN_IT) -> bool:
+    low = all(a >= b - slack for a, b in zip(box[:2], view[:2], strict=True))
+    return low and all(a <= b + slack for a, b in zip(box[2:], view[2:], strict=True))
 
 
 def _meet(piece: Piece, other: Piece) -> bool:
