@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from maqueta.checking.exercise import AttitudeChoice, Exercise, FrontTask
 from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.projection.arrangement import ViewName
-from maqueta.projection.attitude import ATTITUDES
+from maqueta.projection.attitude import ATTITUDES, Attitude, opposite
 from maqueta.projection.carrier import Line, Similarity, line_through
 from maqueta.projection.likeness import congruent
 from maqueta.projection.line_set import Piece
@@ -74,7 +74,14 @@ def _redrawn(case: Case, sheet: SheetDocument) -> Sheet:
     return sheet, drawn_lines(case.part, sheet)
 
 
-def _other_angle(case: Case, _: random.Random) -> Sheet:
+def _other_angle(case: Case, _: random.Random) -> Sheet | None:
+    near = 1e-4 * case.part.part.size
+    asked = [view.attitude for view in case.sheet.views[1:] if view.attitude is not None]
+    behind = [Attitude(opposite(a.side), a.up) for a in asked]
+    pairs = zip(asked, behind, strict=True)
+    if all(congruent(case.part.line_set(a), case.part.line_set(b), near) for a, b in pairs):
+        # What looks the same from both ends stands right on either side.
+        return None
     other = case.task.model_copy(update={"angle": "first" if case.task.angle == "third" else "third"})
     sheet = model_sheet(case.part, other, DRAFTER)
     return _redrawn(case, sheet.model_copy(update={"title": case.sheet.title}))

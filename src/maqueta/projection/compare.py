@@ -215,3 +215,16 @@ def _apart(
         against = bent if isinstance(piece.carrier, Line) else uncircled if isinstance(piece.carrier, Circle) else every
         result += against.far_from(piece, least)
     return result
+
+
+def lying_on(pieces: Sequence[Piece], lines: Sequence[Piece], tolerance: float) -> list[float]:
+    """The length of each piece that lies on lines: by carriers, or by distance where these cannot be compared."""
+    found: list[float] = []
+    near: Chords | None = None
+    for piece in pieces:
+        if isinstance(piece.carrier, Line | Circle):
+            found.append(length_of(split([piece], lines, tolerance)[0]))
+            continue
+        near = near or Chords(lines, tolerance)
+        found.append(piece.length - length_of(near.far_from(piece, _LEAST * tolerance)))
+    return found

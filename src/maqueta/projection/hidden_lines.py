@@ -2,6 +2,7 @@
 
 import math
 from collections.abc import Sequence
+from dataclasses import replace
 from typing import Any, Final
 
 import numpy as np
@@ -20,10 +21,13 @@ from maqueta.projection.carrier import Carrier, Ellipse, Interval, Point, recogn
 from maqueta.projection.edge_match import EdgeMatcher
 from maqueta.projection.flat_curves import EDGE_ON, Array, edge_on_ends, flat_circle, flat_lines
 from maqueta.projection.free_curves import FreeCurves, simplified
-from maqueta.projection.line_set import RELATIVE_TOLERANCE, LineKind, LineSet, Piece, line_set
+from maqueta.projection.line_set import RELATIVE_TOLERANCE, LineKind, LineSet, Piece, line_set, piece_order
+from maqueta.projection.mirror import mirrored
 from maqueta.projection.sight import Sight
+from maqueta.solid.counterpart import Counterparts, counterparts
+from maqueta.solid.directions import along_axis
 from maqueta.solid.kernel import Shape
-from maqueta.solid.part import Part, Vector
+from maqueta.solid.part import Axis, Part, Vector
 
 _TYPES: Final = HLRBRep_TypeOfResultingEdge
 _LINE: Final = GeomAbs_CurveType.GeomAbs_Line
@@ -74,7 +78,9 @@ class HiddenLines:
     """Computes line sets of one solid; holds the arrays that tie kernel pieces back to model edges."""
 
     def __init__(self, shape: Shape, part: Part) -> None:
-        self._size = part.size
+        self._part, self._size = part, part.size
+        self._seen: dict[tuple[float, ...], tuple[Frame, LineSet]] = {}
+        self._opposite: dict[Axis, Counterparts | None] = {}
         self._edges = part.edges
         self._matcher = EdgeMatcher(part)
         self._simplified = simplified(shape, part)
@@ -90,7 +96,21 @@ class HiddenLines:
 
     def line_set(self, frame: Frame) -> LineSet:
         """The line set seen in a frame (rows: right, up, towards the reader), in the part's unit."""
-        return self._read(_hidden_lines(self._algorithm(frame[2]), frame, self._requests), frame)
+        opposite = self._from_behind(frame)
+        lines = opposite or self._read(_hidden_lines(self._algorithm(frame[2]), frame, self._requests), frame)
+        self._seen[_line_of_sight(frame[2])] = (frame, lines)
+        return lines
+
+    def _from_behind(self, frame: Frame) -> LineSet | None:
+        """The mirror image of the view from the other end of a line of sight, where the part is symmetric along it."""
+        axis = along_axis(frame[2])
+        known = self._seen.get(_line_of_sight(-frame[2]))
+        if axis is None or known is None or not np.array_equal(known[0][:2], np.array([-frame[0], frame[1]])):
+            return None
+        if axis not in self._opposite:
+            self._opposite[axis] = counterparts(self._part, axis)
+        pairs = self._opposite[axis]
+        return None if pairs is None else _seen_from_behind(known[1], pairs)
 
     def _algorithm(self, towards: Array) -> Any:
         """The kernel's algorithm for a line of sight.
@@ -98,7 +118,7 @@ class HiddenLines:
         It keeps what it found about faces and their outlines, the larger part of its work, and this is the same from
         both ends of a line of sight, but not from another direction.
         """
-        line = tuple(np.round(towards * np.sign(towards[np.abs(towards).argmax()]), 12).tolist())
+        line = _line_of_sight(towards * np.sign(towards[np.abs(towards).argmax()]))
         if line not in self._algorithms:
             self._algorithms[line] = HLRBRep_Algo()
             self._algorithms[line].Add(self._simplified, 0)
@@ -177,6 +197,20 @@ class HiddenLines:
             axis = circle.Axis()
             return axis.Location().Coord(), axis.Direction().Coord(), circle.Radius()
         return None
+
+
+def _line_of_sight(towards: Array) -> tuple[float, ...]:
+    """A direction as a key."""
+    return tuple((np.round(towards, 12) + 0.0).tolist())
+
+
+def _seen_from_behind(lines: LineSet, pairs: Counterparts) -> LineSet:
+    pieces = []
+    for piece in map(mirrored, lines.pieces):
+        edges = tuple(sorted({pairs.edges[e] for e in piece.edges if e in pairs.edges}))
+        faces = tuple(sorted({pairs.faces[f] for f in piece.faces}))
+        pieces.append(replace(piece, edges=edges, faces=faces))
+    return LineSet(tuple(sorted(pieces, key=piece_order)))
 
 
 def _read_curve(edge: Any) -> tuple[Any | None, tuple[Vector, Vector, Vector]]:

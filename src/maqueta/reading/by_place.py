@@ -5,7 +5,7 @@ from dataclasses import replace
 from typing import Final
 
 from maqueta.projection.carrier import Similarity
-from maqueta.projection.compare import length_of, split
+from maqueta.projection.compare import lying_on
 from maqueta.projection.line_set import Piece
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.centre_strokes import runs_through_centre
@@ -63,4 +63,5 @@ def _share_on(
     marks: Sequence[Mark], members: Sequence[int], lines: Sequence[Piece], tolerance: float
 ) -> dict[int, float]:
     """Share of each mark that lies on lines; strokes shorter than the tolerance tells apart lie on none."""
-    return {i: length_of(split([marks[i].piece], lines, tolerance)[0]) / marks[i].piece.length for i in members}
+    lengths = lying_on([marks[i].piece for i in members], lines, tolerance)
+    return {i: length / marks[i].piece.length for i, length in zip(members, lengths, strict=True)}

@@ -5,9 +5,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Final
 
-from maqueta.projection.carrier import Circle, Line, Similarity
-from maqueta.projection.compare import DrawnPiece, length_of, split
-from maqueta.projection.curve_cover import Chords
+from maqueta.projection.carrier import Similarity
+from maqueta.projection.compare import DrawnPiece, length_of, lying_on
 from maqueta.projection.line_set import Piece, box_of, extremes
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.content import Mark, Style
@@ -142,13 +141,7 @@ def _shares(fit: Fit, own: Sequence[Piece], projected: ProjectedPart, tolerance:
         return 0.0, 0.0
     factor = fit.scale * MILLIMETRES[projected.part.unit]
     lines = projected.line_set(fit.identity.attitude).moved(Similarity(factor, 0.0, *fit.at))
-    visible, rest = split(own, lines.of("visible"), tolerance)
-    hidden, rest = split(rest, lines.of("hidden"), tolerance)
-    bent = [piece for piece in rest if not isinstance(piece.carrier, Line | Circle)]
-    shares = [length_of(visible), length_of(hidden)]
-    for place, kind in enumerate(("visible", "hidden")):
-        near = Chords(lines.of(kind), tolerance) if bent else None  # type: ignore[arg-type]
-        far = {id(piece): near.far_from(piece, 2 * tolerance) for piece in bent} if near is not None else {}
-        shares[place] += sum(piece.length - length_of(far[id(piece)]) for piece in bent)
-        bent = [piece for piece in bent if length_of(far[id(piece)]) > piece.length / 2]
-    return shares[0], shares[1]
+    visible = lying_on(own, lines.of("visible"), tolerance)
+    hidden = lying_on(own, lines.of("hidden"), tolerance)
+    # Where both are near, the visible one is what shows.
+    return sum(visible), sum(min(h, p.length - v) for p, v, h in zip(own, visible, hidden, strict=True))

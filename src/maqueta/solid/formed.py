@@ -6,10 +6,10 @@ from dataclasses import dataclass
 from itertools import combinations, pairwise
 from typing import Final, Literal
 
+from maqueta.solid.counterpart import mirrored_edges
 from maqueta.solid.directions import along_axis
 from maqueta.solid.features import FULL_TURN, across, coordinate
-from maqueta.solid.nearness import Places
-from maqueta.solid.part import AXES, Axis, Edge, Face, Feature, Part, Vector
+from maqueta.solid.part import AXES, Axis, Face, Feature, Part, Vector
 
 #: Lengths agree within this part of the part's size.
 _NEAR: Final = 1e-6
@@ -210,34 +210,8 @@ def _in_order(spots: Sequence[tuple[float, float]]) -> list[tuple[float, float]]
 
 def symmetry(part: Part) -> Symmetry:
     """Planes of symmetry square to the axes, and the axis all round faces share where there is one."""
-    planes = tuple(axis for axis in AXES if _mirrored(part, axis))
+    planes = tuple(axis for axis in AXES if mirrored_edges(part, axis) is not None)
     return Symmetry(planes, _turned_about(part))
-
-
-def _mirrored(part: Part, axis: Axis) -> bool:
-    """Whether every edge has its counterpart on the other side of the middle."""
-    place = AXES.index(axis)
-    middle = (part.low[place] + part.high[place]) / 2
-    near = 1e-5 * part.size
-
-    def mirrored(point: Vector) -> Vector:
-        x, y, z = (2 * middle - c if k == place else c for k, c in enumerate(point))
-        return (x, y, z)
-
-    own = [(_middle(edge), edge.length) for edge in part.edges if not edge.seam]
-    spots: Places[bool] = Places(near)
-    for at, length in own:
-        spots.put((*at, length), True)
-    return all(spots.get((*mirrored(at), length)) for at, length in own)
-
-
-def _middle(edge: Edge) -> Vector:
-    """A point that belongs to the edge whichever way it runs: the centre of a circle, else the mean of its samples."""
-    if edge.kind == "circle" and edge.closed:
-        return edge.centre
-    count = len(edge.samples)
-    x, y, z = (sum(point[k] for point in edge.samples) / count for k in range(3))
-    return (x, y, z)
 
 
 def _turned_about(part: Part) -> Axis | None:
