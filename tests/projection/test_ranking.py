@@ -1,6 +1,6 @@
 """Ranking of front views: symmetry, weights, and what the textbook rules give by hand."""
 
-from typing import cast
+from typing import Any, cast
 
 import numpy as np
 import pytest
@@ -17,6 +17,7 @@ from maqueta.projection.project import project
 from maqueta.projection.ranking import Weights, best_of_side, rank, true_shape, words
 from maqueta.solid.examine import examine
 from maqueta.solid.kernel import Shape
+from tests.dimensioning.counted_parts import extrude, revolve
 from tests.parts import block, demo_projected, demo_solid, hole, projected
 
 
@@ -124,6 +125,60 @@ BY_HAND = [
     # The five-sided profile with its groove shows along x.
     ("comb-foot", {("-x", "+z"), ("+x", "+z")}),
 ]
+
+
+def level(axis: str) -> set[tuple[str, str]]:
+    """All attitudes that show an axis level on the sheet."""
+    return {(a.side, a.up) for a in ATTITUDES if a.right[1] == axis}
+
+
+def along_it(axis: str) -> set[tuple[str, str]]:
+    """All attitudes that look along an axis."""
+    return {(a.side, a.up) for a in ATTITUDES if a.side[1] == axis}
+
+
+L_SHAPE = ((0, 0), (60, 0), (60, 10), (10, 10), (10, 80), (0, 80))
+T_SHAPE = ((0, 0), (60, 0), (60, 10), (35, 10), (35, 50), (25, 50), (25, 10), (0, 10))
+#: More fronts by hand, of parts nobody has said the position of unless it stands here: turned ones lie with their axis
+#: level and show their profile, flat wheels show their circles, brackets stand as they were modelled.
+MORE_BY_HAND: list[tuple[str, list[dict[str, Any]], str | None, set[tuple[str, str]]]] = [
+    ("stepped shaft", [revolve((0, 0), (10, 0), (10, 30), (16, 30), (16, 60), (8, 60), (8, 90), (0, 90), axis="x")],
+     "+z", level("x")),
+    ("the same modelled upright", [revolve((0, 0), (10, 0), (10, 30), (16, 30), (16, 60), (8, 60), (8, 90), (0, 90))],
+     None, level("z")),
+    ("plain pin", [revolve((0, 0), (12, 0), (12, 60), (0, 60), axis="x")], "+z", level("x")),
+    ("tapered pin", [revolve((0, 0), (8, 0), (14, 70), (0, 70), axis="y")], None, level("y")),
+    ("bush", [revolve((8, 0), (14, 0), (14, 45), (8, 45), axis="x")], "+z", level("x")),
+    ("grooved roller", [revolve((0, 0), (15, 0), (15, 20), (11, 20), (11, 26), (15, 26), (15, 60), (0, 60), axis="x")],
+     "+z", level("x")),
+    ("chamfered bar", [revolve((0, 0), (18, 0), (20, 2), (20, 78), (18, 80), (0, 80), axis="x")], None, level("x")),
+    ("washer", [revolve((10, 0), (30, 0), (30, 6), (10, 6), axis="y")], "+z", along_it("y")),
+    ("pulley", [revolve((6, 0), (30, 0), (30, 12), (12, 12), (12, 20), (6, 20), axis="y")], "+z", along_it("y")),
+    ("angle standing as modelled", [extrude(*L_SHAPE, depth=30)], None, {("-y", "+z")}),
+    ("angle said to stand", [extrude(*L_SHAPE, depth=30)], "+z", {("-y", "+z")}),
+    ("tee", [extrude(*T_SHAPE, depth=25)], None, {("-y", "+z"), ("+y", "+z")}),
+    ("stepped block", [block((80, 30, 20)), block((40, 30, 15), (0, 0, 20))], "+z", {("-y", "+z"), ("+y", "+z")}),
+    ("wedge", [extrude((0, 0), (90, 0), (20, 40), (0, 40), depth=30)], "+z", {("-y", "+z"), ("+y", "+z")}),
+    ("vee block", [extrude((0, 0), (70, 0), (70, 40), (50, 40), (35, 22), (20, 40), (0, 40), depth=50)], "+z",
+     {("-y", "+z"), ("+y", "+z")}),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(("name", "features", "up", "fronts"), MORE_BY_HAND, ids=[row[0] for row in MORE_BY_HAND])
+def test_best_front_of_further_parts(
+    name: str, features: list[dict[str, Any]], up: str | None, fronts: set[tuple[str, str]]
+) -> None:
+    best = rank(projected(*features, natural_up=up))[0].attitude
+    assert (best.side, best.up) in fronts, name
+
+
+def test_a_shaft_may_stand_as_it_does_in_use_or_lie() -> None:
+    """The usual lying position, and the position of use where it is stated: both within the margin."""
+    view = projected(revolve((0, 0), (16, 0), (16, 30), (10, 30), (10, 60), (0, 60)), natural_up="+z")
+    scores = {entry.attitude: entry.score for entry in rank(view)}
+    best = max(scores.values())
+    assert best - max(score for a, score in scores.items() if (a.side, a.up) in level("z")) <= 5
+    assert best - scores[Attitude("-y", "+z")] <= 5
 
 
 @pytest.mark.parametrize(("slug", "fronts"), BY_HAND)

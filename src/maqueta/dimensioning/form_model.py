@@ -16,6 +16,7 @@ from functools import cached_property
 from typing import Final
 
 import numpy as np
+from threadpoolctl import ThreadpoolController
 
 from maqueta.dimensioning.form_equations import SAME, ZERO, Array, Change, Row, System, Unknown, dense, less
 from maqueta.dimensioning.form_frame import MODEL, candidate_frames, framed
@@ -26,6 +27,7 @@ from maqueta.solid.features import FULL_TURN
 from maqueta.solid.nearness import Places
 from maqueta.solid.part import AXES, Axis, Edge, Part, Vector
 
+_LINEAR_ALGEBRA: Final = ThreadpoolController()
 #: Points met at the ends of edges are one corner within this part of the size.
 _MEET: Final = 10 * SAME
 
@@ -179,7 +181,9 @@ def _uncounted(part: Part) -> str | None:
 
 def null_space(matrix: Array) -> Array:
     """An orthonormal basis, one row each, of what a matrix takes to zero."""
-    _, values, right = np.linalg.svd(matrix, full_matrices=True)
+    # Matrices of this size gain nothing from threads, and starting them takes longer than the work.
+    with _LINEAR_ALGEBRA.limit(limits=1, user_api="blas"):
+        _, values, right = np.linalg.svd(matrix, full_matrices=True)
     rank = int((values > ZERO * max(values.max(initial=0.0), ZERO)).sum())
     return np.asarray(right[rank:])
 

@@ -146,7 +146,19 @@ class Sighted:
     def depth(self, value: float, axis: Axis) -> Row | None:
         """What lies at a coordinate (in the part's unit) along a model axis, seen or not."""
         way = np.eye(3)[AXES.index(axis)]
-        return self._level(way, value / self.form.size) or self._outline(way, value / self.form.size)
+        at = value / self.form.size
+        return self._level(way, at) or self._outline(way, at) or self._farthest(way, at)
+
+    def _farthest(self, way: Array, value: float) -> Row | None:
+        """A corner, or the outline of a ring, at a coordinate along a model axis."""
+        for corner in self.form.corners:
+            if abs(float(corner.point @ way) - value) <= PICK_TOLERANCE:
+                return _clean(corner.change.along(way))
+        for ring in self.form.rings:
+            for sign in (-1.0, 1.0) if square(ring.axis, way) else ():
+                if abs(float(ring.middle @ way) + sign * ring.value - value) <= PICK_TOLERANCE:
+                    return _clean(summed(ring.moving.along(way), times(ring.radius, sign)))
+        return None
 
     def _plane(self, way: Array, value: float, faces: Sequence[int]) -> Row | None:
         """The place of a plane square to a direction, at a coordinate."""

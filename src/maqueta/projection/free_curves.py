@@ -42,20 +42,14 @@ class FreeCurves:
     """The free curves of a solid, by the number of their edge."""
 
     def __init__(self, shape: Shape, part: Part) -> None:
-        kernel_edges = [TopoDS.Edge(edge) for edge in shapes_of(shape, TopAbs_EDGE)]
-        kernel_edges = [edge for edge in kernel_edges if not BRep_Tool.Degenerated_s(edge)]
         self._part = part
         self._tolerance = RELATIVE_TOLERANCE * part.size
-        self._curves = {
-            index: BRepAdaptor_Curve(kernel_edges[index])
-            for index, edge in enumerate(part.edges)
-            if edge.kind == "other" and not edge.smooth and not edge.seam
-        }
-
-    @property
-    def edges(self) -> frozenset[int]:
-        """Numbers of the edges that are free curves."""
-        return frozenset(self._curves)
+        free = [i for i, edge in enumerate(part.edges) if edge.kind == "other" and not edge.smooth and not edge.seam]
+        kernel_edges = [TopoDS.Edge(edge) for edge in shapes_of(shape, TopAbs_EDGE)] if free else []
+        kernel_edges = [edge for edge in kernel_edges if not BRep_Tool.Degenerated_s(edge)]
+        self._curves = {index: BRepAdaptor_Curve(kernel_edges[index]) for index in free}
+        #: Numbers of the edges that are free curves.
+        self.edges = frozenset(free)
 
     def pieces(self, sight: Sight, frame: Array) -> list[Piece]:
         """All free curves as a frame shows them."""

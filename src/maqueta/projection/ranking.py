@@ -7,13 +7,13 @@ the whole set of views, natural position). The weights are the defaults of the r
 import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
-from functools import cached_property
+from functools import cache, cached_property
 from typing import Final
 
 from maqueta.projection.arrangement import VIEW_NAMES, ViewName, neighbour
-from maqueta.projection.attitude import ATTITUDES, SIDES, USUAL_FRONT, Attitude, Side, usual, vector
+from maqueta.projection.attitude import ATTITUDES, SIDES, USUAL_FRONT, Attitude, Side, vector
 from maqueta.projection.carrier import TURN, Circle, Line
-from maqueta.projection.likeness import alike, look_of
+from maqueta.projection.likeness import Look, alike, look_of
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.solid.directions import along_axis, parallel
 from maqueta.solid.features import FULL_TURN
@@ -237,28 +237,37 @@ def _standing(part: Part) -> str | None:
     return "+z" if "+z" in firm else next(iter(firm), None)
 
 
+@cache
+def _around() -> tuple[tuple[int, ...], ...]:
+    """For each attitude, by number, the numbers of the views around it, itself among them."""
+    number = {attitude: place for place, attitude in enumerate(ATTITUDES)}
+    return tuple(tuple(number[neighbour(attitude, name)] for name in VIEW_NAMES) for attitude in ATTITUDES)
+
+
 def _twins(projected: ProjectedPart) -> dict[Attitude, tuple[Attitude, ...]]:
     """For each attitude the others from which the part looks the same, with the same views around it."""
     tolerance = 1e-5 * projected.part.size
-    of_side = {side: look_of(projected.sides[side]) for side in SIDES}
-    looks = {usual(side).turned(turn): of_side[side].turned(turn) for side in SIDES for turn in range(4)}
-    groups: list[list[Attitude]] = []
-    for attitude in ATTITUDES:
-        for group in groups:
-            if alike(looks[attitude], looks[group[0]], tolerance):
-                group.append(attitude)
-                break
-        else:
-            groups.append([attitude])
-    look = {attitude: number for number, group in enumerate(groups) for attitude in group}
-
-    def surroundings(attitude: Attitude) -> tuple[int, ...]:
-        return tuple(look[neighbour(attitude, name)] for name in VIEW_NAMES)
-
-    signature = {attitude: surroundings(attitude) for attitude in ATTITUDES}
+    looks: list[Look] = []
+    # Attitudes come in the order of sides, four quarter turns of each.
+    for side in SIDES:
+        look = look_of(projected.sides[side])
+        for _ in range(4):
+            looks.append(look)
+            look = look.turned(1)
+    groups: list[Look] = []
+    alike_to: list[int] = []
+    for look in looks:
+        place = next((k for k, first in enumerate(groups) if alike(look, first, tolerance)), len(groups))
+        if place == len(groups):
+            groups.append(look)
+        alike_to.append(place)
+    met: dict[tuple[int, ...], list[Attitude]] = {}
+    shown = [tuple(alike_to[k] for k in around) for around in _around()]
+    for attitude, signature in zip(ATTITUDES, shown, strict=True):
+        met.setdefault(signature, []).append(attitude)
     return {
-        attitude: tuple(o for o in ATTITUDES if o != attitude and signature[o] == signature[attitude])
-        for attitude in ATTITUDES
+        attitude: tuple(other for other in met[signature] if other is not attitude)
+        for attitude, signature in zip(ATTITUDES, shown, strict=True)
     }
 
 

@@ -22,8 +22,16 @@ class Sight:
 
     def __init__(self, shape: Shape, part: Part) -> None:
         self._part = part
-        self._rays: Any = IntCurvesFace_ShapeIntersector()
-        self._rays.Load(shape, 1e-7 * part.size)
+        self._shape = shape
+        self._caster: Any = None
+
+    @property
+    def _rays(self) -> Any:
+        """The kernel's ray caster, loaded when the first ray is cast: most parts need none."""
+        if self._caster is None:
+            self._caster = IntCurvesFace_ShapeIntersector()
+            self._caster.Load(self._shape, 1e-7 * self._part.size)
+        return self._caster
 
     def seen(self, point: Array, faces: Sequence[int], towards: Array) -> bool:
         """Whether a point on the edge between some faces can be seen by a reader in the direction `towards`.

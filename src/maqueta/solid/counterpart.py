@@ -24,6 +24,8 @@ def mirrored_edges(part: Part, axis: Axis) -> Mapping[int, int] | None:
     """Which edge lies opposite to which, about the middle plane square to an axis; None where one has none."""
     place = AXES.index(axis)
     middle = (part.low[place] + part.high[place]) / 2
+    if abs(part.centroid[place] - middle) > _NEAR * part.size:
+        return None
 
     def mirrored(point: Vector) -> Vector:
         x, y, z = (2 * middle - c if k == place else c for k, c in enumerate(point))

@@ -1,0 +1,40 @@
+"""A sample of the trust table: no right sheet is reported wrong, no planted mistake is missed."""
+
+import pytest
+
+from tests.reading.dxf_writer import CONVENTIONS, write_sheet
+from tests.reading.planted import PLANTED
+from tests.trust.parts import KINDS
+from tests.trust.sheets import right_sheet
+from tests.trust.table import errors, judged_right, judged_spoilt
+
+pytestmark = pytest.mark.trust
+#: Numbers of the sample; scripts/trust goes on from there.
+SAMPLE = range(2)
+RULES = tuple(PLANTED)
+
+
+@pytest.mark.parametrize("kind", KINDS)
+def test_right_sheets_raise_no_error(kind: str) -> None:
+    tallies = [judged_right(kind, seed, 5) for seed in SAMPLE]
+    assert [words for tally in tallies for words in tally.words] == []
+    assert sum(sum(tally.sheets.values()) for tally in tallies) or kind == "turned"
+
+
+@pytest.mark.parametrize("kind", KINDS)
+def test_planted_mistakes_are_found_and_nothing_else(kind: str) -> None:
+    for seed in SAMPLE:
+        assert judged_spoilt(kind, seed, RULES[seed::2]).words == []
+
+
+@pytest.mark.parametrize("how", CONVENTIONS, ids=lambda how: how.name)
+def test_one_line_less_never_makes_a_sheet_fall_apart(how: object) -> None:
+    """Of each kind one sheet, spoilt by a single line, in this convention: one kind of finding, no strange group."""
+    for kind in ("square", "slanted", "patterned"):
+        case = right_sheet(kind, 3)
+        assert case is not None
+        visible = [line for line in case.lines if line.kind == "visible" and line.piece.length > 12]
+        gone = max(visible, key=lambda line: (line.piece.length, line.view))
+        left = [line for line in case.lines if line != gone]
+        found = {f.rule for f in errors(case, write_sheet(case.part, case.sheet, how, left))}  # type: ignore[arg-type]
+        assert found == {"lines.missing-visible"}, kind
