@@ -129,7 +129,7 @@ def _on_the_part(
         close = [fit for fit in fits if fit.disagreement <= min(0.45, fits[0].disagreement + 0.01)]
         if close:
             # Without its hidden lines a view may look like its opposite; the better explanation counts.
-            visible, hidden = max((_shares(fit, own, projected, tolerance) for fit in close[:12]), key=sum)
+            visible, hidden = max((_shares(fit, own, projected, tolerance) for fit in close), key=sum)
             on_visible += visible
             on_hidden += hidden
     whole = max(length_of(own), 1e-9)
