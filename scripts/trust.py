@@ -15,16 +15,19 @@ from pathlib import Path
 ROOT = Path(__file__).resolve().parent.parent
 sys.path.insert(0, str(ROOT))
 
+from tests.reading.planted import PLANTED  # noqa: E402
 from tests.trust.table import Tally, judged_right, judged_spoilt, numbers  # noqa: E402
 
-#: Right sheets are written by so many conventions each.
-_CONVENTIONS = 4
+#: Right sheets are written by so many conventions each; mistakes are planted by turns, one in so many.
+_CONVENTIONS, _TURNS = 3, 3
 Key = tuple[str, str, str]
 
 
 def _one(work: tuple[str, str, int]) -> Tally:
     what, kind, seed = work
-    return judged_right(kind, seed, _CONVENTIONS) if what == "right" else judged_spoilt(kind, seed)
+    if what == "right":
+        return judged_right(kind, seed, _CONVENTIONS)
+    return judged_spoilt(kind, seed, tuple(PLANTED)[seed % _TURNS :: _TURNS])
 
 
 def judged(sheets: int, first: int) -> Tally:
