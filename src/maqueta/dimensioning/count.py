@@ -87,8 +87,9 @@ def _axis_of(form: FormModel, item: Measured, equation: Equation) -> Axis | None
 
 def _axis_of_motion(form: FormModel, motion: Motion) -> Axis | None:
     axes = displaced_axes(form, motion)
-    round_ones = any(form.unknowns[index].kind in ("radius", "tube") for index in motion)
-    return AXES[axes[0]] if len(axes) == 1 and not round_ones else None
+    # A radius and the slope of a cone are sizes of their own, wherever along the axis they move its rims.
+    aside = any(form.unknowns[index].kind in ("radius", "tube", "angle") for index in motion)
+    return AXES[axes[0]] if len(axes) == 1 and not aside else None
 
 
 def diameters(form: FormModel, measured: Sequence[Measured] = ()) -> tuple[int, int]:
