@@ -20,6 +20,7 @@ SHARED = ("browser", "service", "store")
 LogIn = Callable[..., "Person"]
 
 
+@pytest.hookimpl(tryfirst=True)
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
     """Where tests run side by side, those of a file, or of a folder with a server, stay in one process."""
     for item in items:

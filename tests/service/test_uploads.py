@@ -115,7 +115,7 @@ def _devour(path: str, called: str) -> kernel_work.PartWork:
 
 
 @pytest.mark.parametrize(
-    ("work", "reason"), [(_crash, "kernel failed"), (_loop, "longer than"), (_devour, "could not be examined")]
+    ("work", "reason"), [(_crash, "kernel failed"), (_loop, "longer than"), (_devour, "more memory")]
 )
 def test_worker_that_dies_loops_or_devours_memory_is_replaced(
     monkeypatch: pytest.MonkeyPatch, tmp_path: Path, work: Any, reason: str

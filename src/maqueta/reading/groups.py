@@ -1,6 +1,7 @@
 """Lines of a sheet gathered into groups that could each be a view."""
 
 from collections.abc import Sequence
+from typing import Final
 
 from maqueta.projection.line_set import Box
 
@@ -26,6 +27,15 @@ def grouped(boxes: Sequence[Box]) -> list[list[int]]:
         if len(merged) == len(groups):
             return [sorted(members) for members, _ in merged]
         groups = merged
+
+
+#: Gaps (mm) within which what fits nothing alone is tried together, narrow ones first.
+WIDER: Final = (8.0, 20.0, 45.0)
+
+
+def grown(box: Box, gap: float) -> Box:
+    """A box larger by half a gap all round."""
+    return (box[0] - gap / 2, box[1] - gap / 2, box[2] + gap / 2, box[3] + gap / 2)
 
 
 def _meet(a: Box, b: Box) -> bool:

@@ -34,8 +34,10 @@ from maqueta.solid.unit import MILLIMETRES
 STRANGER: Final = 0.5
 #: The same for a view at a scale that is stated nowhere, and for a mirror image.
 _ODD_SCALE, _MIRROR_IMAGE = 0.2, 0.12
-#: With fewer lines than this a group is only a view as it is asked for.
-_FEW: Final = 4
+#: With fewer lines than this, or smaller (mm), a group is only a view as it is asked for.
+_FEW, _SMALLEST = 4, 12.0
+#: So many times the lines of all views, and so many more, are not looked through.
+_CLUTTER, _CLUTTER_AT_ALL = 5, 800
 #: Poses compared exactly, best votes first; more where as many lines vote for others as well.
 _COMPARED, _MOST_COMPARED = 14, 60
 #: Votes this near to the best (share of all line) are worth a comparison: round parts look much alike in every turn.
@@ -96,6 +98,8 @@ def find_within(
 
     `least` is the share of its lines that must be there, `suits` tells whether its box may stand where it would.
     """
+    if _too_many(projected, group):
+        return None
     unit = MILLIMETRES[projected.part.unit]
     pieces = tuple(item.piece for item in group)
     drawn, box = stations_of(pieces), box_of(p for piece in pieces for p in extremes(piece))
@@ -163,6 +167,8 @@ def identify(
     if min(box[2] - box[0], box[3] - box[1]) < _FLAT or _too_few(group):
         return []
     key = remembered(projected)
+    if _too_many(projected, group):
+        return []
     unit = MILLIMETRES[projected.part.unit]
     found = _fits(principal_candidates(key), group, scales, unit, tolerance, hidden)
     if not found or found[0].disagreement > 0.2:
@@ -170,7 +176,8 @@ def identify(
         pictorial = _fits(pictorial_candidates(key), group, enlarged, unit, tolerance, False)
         if pictorial and (not found or pictorial[0].disagreement < found[0].disagreement):
             return [fit for fit in pictorial if fit.disagreement <= STRANGER][:1]
-    found = [fit for fit in found if fit.disagreement <= _allowed(fit, scales, len(group))]
+    lines = len(group) if max(box[2] - box[0], box[3] - box[1]) >= _SMALLEST else 0
+    found = [fit for fit in found if fit.disagreement <= _allowed(fit, scales, lines)]
     return [fit for fit in found if fit.disagreement <= found[0].disagreement + _CLOSE]
 
 
@@ -237,6 +244,11 @@ def _allowed(fit: Fit, scales: Sequence[float], lines: int) -> float:
     if likely:
         return STRANGER
     return _ODD_SCALE if lines >= _FEW else 0.0
+
+
+def _too_many(projected: ProjectedPart, group: Sequence[DrawnPiece]) -> bool:
+    """Far more lines than all views of the part have together are no view of it, whatever else they are."""
+    return len(group) > _CLUTTER * sum(len(lines.pieces) for lines in projected.sides.values()) + _CLUTTER_AT_ALL
 
 
 def _too_few(group: Sequence[DrawnPiece]) -> bool:

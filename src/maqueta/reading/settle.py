@@ -11,7 +11,7 @@ from maqueta.projection.line_set import Piece, box_of, extremes
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.content import Mark, Style
 from maqueta.reading.dashes import JOINED
-from maqueta.reading.groups import grouped
+from maqueta.reading.groups import WIDER, grouped, grown
 from maqueta.reading.identify import Fit, identify
 from maqueta.reading.kinds import Kind
 from maqueta.solid.unit import MILLIMETRES
@@ -120,18 +120,25 @@ def _on_the_part(
     boxes = [box_of(extremes(marks[i].piece)) for i in base]
     on_visible = on_hidden = 0.0
     own = [marks[i].piece for i in members]
-    groups = sorted(grouped(boxes), key=lambda places: -sum(marks[base[k]].piece.length for k in places))
-    for places in groups[:_MOST_GROUPS]:
-        pieces = [DrawnPiece(marks[base[k]].piece, either=True) for k in places]
-        if len(pieces) < 3:
-            continue
-        fits = identify(projected, pieces, scales, tolerance, hidden=False)
-        close = [fit for fit in fits if fit.disagreement <= min(0.45, fits[0].disagreement + 0.01)]
-        if close:
-            # Without its hidden lines a view may look like its opposite; the better explanation counts.
-            visible, hidden = max((_shares(fit, own, projected, tolerance) for fit in close), key=sum)
-            on_visible += visible
-            on_hidden += hidden
+    left = list(range(len(base)))
+    for gap in (0.0, *WIDER):
+        groups = grouped([grown(boxes[k], gap) for k in left])
+        found = [[left[k] for k in places] for places in groups]
+        found.sort(key=lambda places: -sum(marks[base[k]].piece.length for k in places))
+        for places in found[:_MOST_GROUPS]:
+            pieces = [DrawnPiece(marks[base[k]].piece, either=True) for k in places]
+            if len(pieces) < 3:
+                continue
+            fits = identify(projected, pieces, scales, tolerance, hidden=False)
+            close = [fit for fit in fits if fit.disagreement <= min(0.45, fits[0].disagreement + 0.01)]
+            if close:
+                # Without its hidden lines a view may look like its opposite; the better explanation counts.
+                visible, hidden = max((_shares(fit, own, projected, tolerance) for fit in close), key=sum)
+                on_visible += visible
+                on_hidden += hidden
+                left = [k for k in left if k not in places]
+        if on_visible + on_hidden >= _MOSTLY * length_of(own):
+            break
     whole = max(length_of(own), 1e-9)
     return min(1.0, (on_visible + on_hidden) / whole), on_hidden / max(on_visible + on_hidden, 1e-9)
 

@@ -12,9 +12,12 @@ from maqueta.reading.content import Mark, Words
 from maqueta.reading.kinds import plain
 from maqueta.reading.title_words import angle_stated, field_of, is_label, label_of
 from maqueta.sheet.document import TitleBlock, TitleField
+from maqueta.solid.nearness import Places
 
 #: How far a value may stand from its label, mm: to the right, and below or above.
 _BESIDE, _BELOW = 70.0, 14.0
+#: The two circles of the angle symbol share their centre within this, mm.
+_ONE_CENTRE: Final = 0.1
 
 
 def read_title(words: Sequence[Words], marks: Sequence[Mark], box: Box | None) -> TitleBlock:
@@ -127,9 +130,12 @@ def symbol_marks(marks: Sequence[Mark]) -> tuple[Angle, frozenset[int]] | None:
         if (isinstance(mark.piece.carrier, Line) and 0.02 < math.tan(mark.piece.carrier.angle) % 1e9 < 1.5)
         or (isinstance(mark.piece.carrier, Line) and -1.5 < math.tan(mark.piece.carrier.angle) < -0.02)
     ]
+    centres: Places[tuple[int, Circle]] = Places(_ONE_CENTRE)
+    for i, circle in circles:
+        centres.put((circle.x, circle.y), (i, circle))
     for i, outer in circles:
-        for j, inner in circles:
-            if inner.radius >= 0.95 * outer.radius or math.dist((outer.x, outer.y), (inner.x, inner.y)) > 0.1:
+        for j, inner in centres.all((outer.x, outer.y)):
+            if inner.radius >= 0.95 * outer.radius:
                 continue
             sides = [
                 (index, ends)

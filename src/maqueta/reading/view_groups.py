@@ -1,6 +1,6 @@
 """The lines of a sheet gathered into views: what lies together, taken apart where views overlap."""
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 
 from maqueta.projection.compare import DrawnPiece
@@ -8,9 +8,10 @@ from maqueta.projection.line_set import Box, box_of, extremes
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.content import Mark
 from maqueta.reading.expectation import Expectation
-from maqueta.reading.groups import apart, grouped
+from maqueta.reading.groups import WIDER, apart, grouped, grown
 from maqueta.reading.identify import Fit, find_within, identify
 from maqueta.reading.kinds import Kind
+from maqueta.sheet.placed import union
 
 #: A group with fewer lines than this, or less ink than this part of a usual view, is a stray line of a view near by.
 _FEW_LINES, _LITTLE_INK = 3, 0.08
@@ -58,6 +59,32 @@ def view_groups(
         result += _parted(marks, kinds, members, either, projected, scales, expected) or [
             Group(tuple(members), box_of_marks(marks, members), tuple(fits))
         ]
+
+    def fits_of(members: Sequence[int]) -> list[Fit]:
+        pieces = [drawn_piece(marks[i], kinds[i], i in either) for i in members]
+        return identify(projected, pieces, scales, expected.tolerance, expected.hidden_lines)
+
+    return _gathered(result, fits_of)
+
+
+def _gathered(groups: Sequence[Group], fits_of: Callable[[Sequence[int]], list[Fit]]) -> list[Group]:
+    """Groups that are views of nothing, put together where they lie near each other and are a view as a whole.
+
+    Without its outline, such as the rim of a flange, a view falls apart into what stood within it.
+    """
+    result = list(groups)
+    for gap in WIDER:
+        loose = [group for group in result if not group.fits]
+        if len(loose) < 2:
+            break
+        for places in grouped([grown(group.box, gap) for group in loose]):
+            members = tuple(sorted(i for k in places for i in loose[k].members))
+            fits = fits_of(members) if len(places) > 1 else []
+            if fits:
+                gone = {id(loose[k]) for k in places}
+                box = union([loose[k].box for k in places])
+                result = [group for group in result if id(group) not in gone]
+                result.append(Group(members, box, tuple(fits)))
     return result
 
 
