@@ -34,6 +34,8 @@ from maqueta.solid.unit import MILLIMETRES
 STRANGER: Final = 0.5
 #: The same for a view at a scale that is stated nowhere, and for a mirror image.
 _ODD_SCALE, _MIRROR_IMAGE = 0.2, 0.12
+#: No view is drawn smaller than this (mm).
+_TINY: Final = 5.0
 #: With fewer lines than this, or smaller (mm), a group is only a view as it is asked for.
 _FEW, _SMALLEST = 4, 12.0
 #: So many times the lines of all views, and so many more, are not looked through.
@@ -329,6 +331,7 @@ def _poses(
     return [
         pose
         for scale in _scales(width * unit, height * unit, box, scales)
+        if scale * unit * max(width, height) >= _TINY
         for pose in _poses_at(candidate, scale, drawn, box, unit, tolerance)
     ]
 
