@@ -15,17 +15,7 @@ from maqueta.store.files import FileStore
 from maqueta.store.mariadb import MariaDB
 
 PASSWORD = "loom-and-shuttle"
-#: Folders whose tests share a server, and so one process where tests run side by side.
-SHARED = ("browser", "service", "store")
 LogIn = Callable[..., "Person"]
-
-
-@pytest.hookimpl(tryfirst=True)
-def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
-    """Where tests run side by side, those of a file, or of a folder with a server, stay in one process."""
-    for item in items:
-        folder = next((name for name in SHARED if name in item.path.parts), None)
-        item.add_marker(pytest.mark.xdist_group(folder or item.path.stem))
 
 
 class Person:
