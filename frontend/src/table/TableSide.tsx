@@ -37,8 +37,8 @@ export function TableSide({ sheet, finding, reader }: Props) {
       <Text className="quiet small">
         {lit ? "What the chosen finding speaks of is lit on the part." : sheet.exercise.part_name}
       </Text>
-      <ReadersEye reader={reader} />
       <Reasons heading="Not delivered" reasons={sheet.lacking} />
+      <ReadersEye reader={reader} />
       <Reasons heading="Not judged" reasons={sheet.unjudged} />
     </aside>
   );
