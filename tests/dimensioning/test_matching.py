@@ -46,7 +46,7 @@ def test_an_early_dimension_keeps_its_place_with_another_meaning() -> None:
     assert dict(chosen_meanings([either, one], [1, 0])) == {1: 0, 0: 1}
 
 
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=100, deadline=None)
 @given(st.data())
 def test_verdict_does_not_depend_on_the_order_of_dimensions(data: st.DataObject) -> None:
     form = RATIONAL["block with holes"]

@@ -41,8 +41,8 @@ class Equation:
 
     @property
     def rows(self) -> tuple[Row, ...]:
-        """All it may say, the likeliest first."""
-        return (self.row, *self.others)
+        """All it may say, the likeliest first, the rest in an order that does not depend on how it was measured."""
+        return (self.row, *sorted(self.others, key=_place))
 
 
 @dataclass(frozen=True, slots=True)
@@ -105,7 +105,8 @@ def _chains(
 
     def rank(label: int) -> tuple[object, ...]:
         equation = equations[label]
-        return equation.customary, equation.counted, not equation.overall, _place(equation.row), label
+        said = tuple(map(_place, equation.rows))
+        return equation.customary, equation.counted, not equation.overall, said, label
 
     order = sorted(range(len(equations)), key=rank)
     taken = chosen_meanings(meanings, order)
