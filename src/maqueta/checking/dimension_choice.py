@@ -144,7 +144,7 @@ def _decimals(dimensions: DimensionSurvey) -> Iterator[Finding]:
             yield _one(dimensions, "dimensions.decimals", "unit", dimension)
             continue
         # A tolerance, and what is written in brackets, may have decimals of their own.
-        first = _DECIMALS.search(re.split(r"[±+\[(]|%%[Pp]|(?<=\d)\s*[-−]", dimension.text, maxsplit=1)[0])
+        first = _DECIMALS.search(re.split(r"[±+]|(?<=\S)\s*[\[(]|%%[Pp]|(?<=\d)\s*[-−]", dimension.text, maxsplit=1)[0])
         decimals = len(first[1]) if first is not None else 0
         if decimals > asked:
             yield _one(dimensions, "dimensions.decimals", "", dimension, decimals=decimals, asked=asked)
