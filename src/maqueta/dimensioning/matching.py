@@ -30,7 +30,7 @@ def chosen_meanings(meanings: Sequence[Array], order: Iterable[int]) -> Mapping[
     return choice.taken
 
 
-def beyond(basis: Array, row: Array) -> Array | None:
+def _beyond(basis: Array, row: Array) -> Array | None:
     """The part of a row square to an orthonormal basis, of length 1; None when there is none."""
     rest = row - (basis @ row) @ basis
     rest = rest - (basis @ rest) @ basis
@@ -49,7 +49,7 @@ class _Choice:
     def add(self, label: int) -> None:
         """Take a dimension in with the first meaning that says something new, changing those of others if need be."""
         for place, row in enumerate(self._meanings[label]):
-            fresh = beyond(self._basis, row)
+            fresh = _beyond(self._basis, row)
             if fresh is not None:
                 self.taken[label] = place
                 self._basis = np.vstack([self._basis, fresh])
@@ -68,7 +68,7 @@ class _Choice:
             row = self._meanings[here[0]][here[1]]
             if not row.any():
                 continue
-            if beyond(self._basis, row) is not None:
+            if _beyond(self._basis, row) is not None:
                 self._settle(here, came)
                 return
             for other in self._circuit(row):
@@ -96,6 +96,6 @@ class _Choice:
             step = came[step]
         self._basis = np.zeros((0, self._basis.shape[1]))
         for label, place in self.taken.items():
-            fresh = beyond(self._basis, self._meanings[label][place])
+            fresh = _beyond(self._basis, self._meanings[label][place])
             assert fresh is not None, "rows exchanged along a shortest path stay independent"
             self._basis = np.vstack([self._basis, fresh])

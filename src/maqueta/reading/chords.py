@@ -9,7 +9,7 @@ from typing import Final
 
 import numpy as np
 
-from maqueta.projection.carrier import TURN, Carrier, Ellipse, Interval, Line, Point, arc_interval, recognised
+from maqueta.projection.carrier import TURN, Carrier, Ellipse, Free, Interval, Line, Point, arc_interval, recognised
 from maqueta.projection.line_set import Piece
 from maqueta.reading.content import Mark, Style
 from maqueta.solid.nearness import Places
@@ -96,9 +96,8 @@ def _next(
 
 def _curve(points: Sequence[Point]) -> tuple[Carrier, Interval]:
     carrier, interval = recognised(points, _ON_IT)
-    if isinstance(carrier, Line) or not hasattr(carrier, "points"):
-        return carrier, interval
-    return _ellipse(points) or (carrier, interval)
+    found = _ellipse(points) if isinstance(carrier, Free) else None
+    return found or (carrier, interval)
 
 
 def _ellipse(points: Sequence[Point]) -> tuple[Ellipse, Interval] | None:

@@ -51,8 +51,10 @@ _FLAT: Final = 0.5
 _REFINED: Final = 5
 #: Views within this much of the least disagreement stay in question.
 _CLOSE: Final = 0.06
-#: Poses compared when a view is sought among other lines, and the share of its lines with which it is there whole.
-_SOUGHT, _WHOLE = 40, 0.97
+#: A view is there whole with this share of its lines.
+WHOLE: Final = 0.97
+#: Poses compared when a view is sought among other lines.
+_SOUGHT: Final = 40
 #: Shifts that as many lines vote for as for the best, but for this share, are as good; so many are tried at most.
 _TIED, _MOST_SHIFTS = 0.95, 4
 #: A view is found within a larger group when this much of its lines is there.
@@ -141,7 +143,7 @@ def _box_at(pose: _Pose, unit: float) -> Box:
 def _here(pose: _Pose, result: Comparison) -> tuple[bool, float]:
     """How much of a view is drawn: one that is there whole goes before a larger one that is there in part."""
     here = 1.0 - length_of(result.missing) / max(result.expected, 1e-9)
-    return here >= _WHOLE, here * result.expected * pose.scale
+    return here >= WHOLE, here * result.expected * pose.scale
 
 
 def _on_its_lines(extra: Sequence[Piece], pose: _Pose, unit: float, pieces: Sequence[Piece]) -> frozenset[int]:

@@ -14,7 +14,7 @@ from maqueta.projection.line_set import Box, Piece, box_of, extremes
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.content import Content, Mark, Words
 from maqueta.reading.groups import apart, grouped
-from maqueta.reading.identify import Found, find_within, identify
+from maqueta.reading.identify import WHOLE, Found, find_within, identify
 from maqueta.reading.kinds import Kind
 from maqueta.reading.loose_sizes import Loose, loose_sizes
 from maqueta.reading.view_groups import drawn_piece
@@ -29,12 +29,6 @@ _TOUCH: Final = 0.3
 _BESIDE: Final = 5.5
 #: Lines within the box of a view, grown by this (mm), are drawn in it.
 _IN_IT: Final = 0.4
-
-
-#: A view is there whole with this share of its lines.
-_WHOLE: Final = 0.97
-
-
 #: A view in line with another (mm) is one with this share of its lines.
 _IN_LINE, _IN_LINE_SHARE = 0.6, 0.5
 #: Lines outside the views that disagree with a further one on more than this are none.
@@ -137,7 +131,7 @@ class _Finder:
         standard = [float(scale) for scale in recommended("mm") if scale not in self.scales]
         while len(rest) >= 3 and len(views) < _MOST_VIEWS:
             tries = [self.scales, standard] if not views else [[views[0].scale]]
-            found = next((f for scales in tries if (f := self._within(rest, scales, _WHOLE)) is not None), None)
+            found = next((f for scales in tries if (f := self._within(rest, scales, WHOLE)) is not None), None)
             if found is None or not found.members:
                 break
             views, rest = self._taken(views, rest, found)
@@ -188,11 +182,6 @@ def _in_line(box: Box, other: Box) -> bool:
     across = max(abs(box[0] - other[0]), abs(box[2] - other[2]))
     up = max(abs(box[1] - other[1]), abs(box[3] - other[3]))
     return min(across, up) <= _IN_LINE
-
-
-def _over(box: Box, views: Sequence[_View]) -> bool:
-    """Whether a box lies over one of some views."""
-    return any(apart(box, view.box) == 0.0 for view in views)
 
 
 def _with_what_touches(found: Loose, pieces: Sequence[Piece], boxes: Sequence[Box]) -> set[int]:
