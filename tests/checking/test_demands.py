@@ -4,9 +4,14 @@ import pytest
 
 from maqueta.checking.analysis import analysis
 from maqueta.checking.demands import demands, feature_words, form_words, pattern_words, scale_proposals
+from maqueta.checking.exercise import Exercise
+from maqueta.checking.model_sheet import Drafter, model_sheet
+from maqueta.checking.report import check
 from maqueta.demo.workshop import PARTS
 from maqueta.projection.attitude import USUAL_FRONT
+from maqueta.sheet.dimension import LinearDimension
 from maqueta.sheet.scales import parse_scale
+from tests.dimensioning.counted_parts import extrude
 from tests.parts import block, demo_projected, hole, projected, seven_block
 
 
@@ -114,3 +119,16 @@ def test_surfaces_are_counted_by_kind() -> None:
     """A block has six flat faces; a through hole adds a cylinder, a countersink a cone."""
     view = projected(block((40, 30, 10)), {**hole((20, 15, 10), "-z", 6), "countersink": {"diameter": 12}})
     assert analysis(view)["surfaces"] == {"cone": 1, "cylinder": 1, "plane": 6}
+
+
+def test_no_dimensions_are_proposed_for_a_part_that_lies_aslant() -> None:
+    """A block 80 by 40 turned by the angle of a 3-4-5 triangle: its extents 88 and 80 are no sizes of it."""
+    part = projected(extrude((0, 0), (64, 48), (40, 80), (-24, 32), depth=20, plane="xy"))
+    assert demands(part).sizes == 3
+    assert analysis(part)["dimensioning"]["proposal"] == []
+    task = Exercise(views=("front", "top"))
+    sheet = model_sheet(part, task, Drafter("A", "B", "2026-11-20"))
+    assert sheet.dimensions == ()
+    odd = LinearDimension(id="w", view="v1", start=(-24, 0), end=(64, 0), along="across", place=(0, -20))
+    drawn = check(part, task, sheet.model_copy(update={"dimensions": (odd,)}))
+    assert "aslant" in drawn.scope.unjudged["dimensions"]

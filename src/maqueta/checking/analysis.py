@@ -4,7 +4,7 @@ from collections import Counter
 from typing import Any, Final
 
 from maqueta.checking.demands import Demands, demands
-from maqueta.dimensioning.form_model import form_model
+from maqueta.dimensioning.form_model import form_model, undimensioned
 from maqueta.dimensioning.places import axis_and_sign
 from maqueta.dimensioning.proposal import Proposed, propose
 from maqueta.dimensioning.sides import direction_of_axis
@@ -111,7 +111,9 @@ def _dimensioning(found: Demands, projected: ProjectedPart) -> dict[str, Any]:
 
 
 def _proposal(projected: ProjectedPart, front: Attitude) -> tuple[Proposed, ...]:
-    """A set of dimensions for front, top and right view, which are named by their ids."""
+    """A set of dimensions for front, top and right view, which are named by their ids; none for a part aslant."""
+    if undimensioned(projected.part) is not None:
+        return ()
     views: list[PlacedView] = []
     for name in DEFAULT_VIEWS:
         attitude = neighbour(front, name)

@@ -8,7 +8,7 @@ from maqueta.checking.survey import Survey, attitude_of
 from maqueta.dimensioning.count import DirectionCount, count, diameters
 from maqueta.dimensioning.determinacy import Equation, Reading, read
 from maqueta.dimensioning.form_equations import Row
-from maqueta.dimensioning.form_model import FormModel, beyond, form_model
+from maqueta.dimensioning.form_model import FormModel, form_model, undimensioned
 from maqueta.dimensioning.measure import Measured, measure
 from maqueta.dimensioning.mirrored import marked_symmetries, mirror_rows
 from maqueta.dimensioning.sighted import Sighted
@@ -36,10 +36,7 @@ class DimensionSurvey:
     @cached_property
     def reason(self) -> str | None:
         """Why the sizes of this part are not judged, or None when they are."""
-        reason = beyond(self.survey.projected.part)
-        if reason is None and self.form.aslant:
-            return "the part lies aslant to the axes of its model"
-        return reason
+        return undimensioned(self.survey.projected.part)
 
     @cached_property
     def front(self) -> Attitude:

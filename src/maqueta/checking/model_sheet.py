@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from maqueta.checking.exercise import Exercise
 from maqueta.checking.model_views import model_front, model_views
 from maqueta.dimensioning.centre_marks import proposed_marks
-from maqueta.dimensioning.form_model import beyond, form_model
+from maqueta.dimensioning.form_model import form_model, undimensioned
 from maqueta.dimensioning.proposal import LOW_SIDES, Datum, propose
 from maqueta.dimensioning.rows import in_rows
 from maqueta.projection.attitude import Attitude
@@ -59,7 +59,7 @@ def model_sheet(projected: ProjectedPart, exercise: Exercise, drafter: Drafter) 
     principal = [placed[f"v{index + 1}"] for index in range(len(names))]
     marks = list(proposed_marks(projected, principal)) if exercise.centre_lines else []
     sheet = sheet.model_copy(update={"marks": tuple(marks)})
-    if exercise.dimensioning.required and beyond(part) is None:
+    if exercise.dimensioning.required and undimensioned(part) is None:
         return dimensioned(projected, sheet, front)
     return sheet
 

@@ -170,6 +170,14 @@ def beyond(part: Part) -> str | None:
     return None if None in reasons else reasons[0]
 
 
+def undimensioned(part: Part) -> str | None:
+    """Why dimensions of a part are neither judged nor proposed, or None when they are."""
+    if (reason := beyond(part)) is not None:
+        return reason
+    turned = any(frame is not MODEL for frame in candidate_frames(part))
+    return "the part lies aslant to the axes of its model" if turned and form_model(part).aslant else None
+
+
 def _uncounted(part: Part) -> str | None:
     for face in part.faces:
         if face.kind == "other":

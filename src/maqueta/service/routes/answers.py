@@ -3,7 +3,7 @@
 from fastapi import APIRouter, HTTPException, Response
 
 from maqueta.checking.model_sheet import Drafter, dimensioned, model_sheet
-from maqueta.dimensioning.form_model import beyond
+from maqueta.dimensioning.form_model import undimensioned
 from maqueta.dimensioning.proposal import Datum
 from maqueta.dimensioning.sides import end_at
 from maqueta.service.drawings import DrawingKind, drawing
@@ -58,7 +58,7 @@ def propose_dimensions(
     """A sheet with a complete set of dimensions in place of its own, taken from the datum sides that are chosen."""
     exercise = exercise_for(session, instructor, exercise_id)
     projected = world.dossiers.get(exercise.version)
-    if (reason := beyond(projected.part)) is not None:
+    if (reason := undimensioned(projected.part)) is not None:
         raise HTTPException(422, f"No dimensions can be proposed: {reason}.")
     front = next((v for v in form.document.views if v.id == form.document.front), None)
     if front is None or front.attitude is None:
