@@ -106,3 +106,16 @@ def test_visible_layer_is_never_taken_for_dashes() -> None:
     assert kind_of(style) == "visible"
     assert list(join_dashes(marks)) == marks
     assert all(b.piece.interval[0] > a.piece.interval[1] for a, b in pairwise(marks))
+
+
+def test_many_lines_of_two_strokes_show_their_rhythm_to_each_other() -> None:
+    """Short hidden lines beside a centre line, all of them strokes in one style of layer 0."""
+    axis = strokes(60, (8, 1.5, 1, 1.5))
+    pairs = [stroke(x, x + 3, y) for y in (10, 15, 20, 25) for x in (0, 4.5)]
+    kinds = [meant(mark) for mark in join_dashes([*axis, *pairs])]
+    assert sorted(map(str, kinds)) == ["centre", *["hidden"] * 4]
+    # Fewer show nothing, nor do such of which one differs, or with another gap than the axis, as sides of a groove.
+    others = [*pairs, stroke(0, 6, 30), stroke(7.5, 13.5, 30)]
+    wider = [stroke(x, x + 3, y) for y in (10, 15, 20, 25) for x in (0, 5.5)]
+    for left in (pairs[:6], others, wider):
+        assert [meant(mark) for mark in join_dashes([*axis, *left])].count("hidden") == 0

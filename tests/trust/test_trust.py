@@ -21,6 +21,14 @@ def test_right_sheets_raise_no_error(kind: str) -> None:
     assert sum(sum(tally.sheets.values()) for tally in tallies) or kind == "turned"
 
 
+def test_hidden_lines_of_two_strokes_each_are_read_as_such() -> None:
+    """No line of this part is long enough to show the rhythm of its dashes alone."""
+    case = right_sheet("patterned", 28)
+    assert case is not None
+    for how in CONVENTIONS:
+        assert errors(case, write_sheet(case.part, case.sheet, how)) == [], how.name
+
+
 @pytest.mark.parametrize("kind", KINDS)
 def test_planted_mistakes_are_found_and_nothing_else(kind: str) -> None:
     for seed in SAMPLE:

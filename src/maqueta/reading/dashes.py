@@ -24,6 +24,8 @@ JOINED: Final = "STROKES"
 _EVEN: Final = 0.25
 #: A lone stroke up to this long may be one dash, with at most this much of a gap after it (mm).
 _STUB, _STUB_GAP = 6.0, 2.0
+#: So many lines of two strokes with one rhythm show that they are broken lines.
+_FEWEST_PAIRS: Final = 4
 #: Strokes lie on one line within this (mm).
 _IN_LINE: Final = 0.05
 
@@ -58,6 +60,7 @@ def join_dashes(marks: Sequence[Mark]) -> tuple[Mark, ...]:
             rhythms.append((max(run.lengths), gap))
         joined.append(_joined(marks, run, meant, gap))
         taken.update(run.members)
+    rhythms += _among_pairs(marks, runs, taken, joined)
     for run in runs:
         if len(run.members) == 2 and not taken.intersection(run.members) and _like(run, rhythms):
             joined.append(_joined(marks, run, "hidden", run.gaps[0]))
@@ -214,6 +217,33 @@ def _alternates(lengths: Sequence[float]) -> bool:
         if short and max(short) <= 0.5 * min(compared) and max(short) - min(short) <= max(0.2, _EVEN * max(short)):
             return True
     return False
+
+
+def _among_pairs(
+    marks: Sequence[Mark], runs: Sequence[_Run], taken: set[int], joined: Sequence[Mark]
+) -> list[tuple[float, float]]:
+    """Rhythms that short hidden lines of two strokes show among themselves, beside centre lines in strokes of their style.
+
+    All pairs of strokes left in the style keep one rhythm, with the gap of its centre lines: two sides of a groove that
+    happen to be as far apart do not make it up.
+    """
+    found: list[tuple[float, float]] = []
+    for style in dict.fromkeys(replace(mark.style, pattern=(), pattern_name="") for mark in joined):
+        pairs = [
+            (max(run.lengths), run.gaps[0])
+            for run in runs
+            if len(run.members) == 2
+            and not taken.intersection(run.members)
+            and replace(marks[run.members[0]].style, pattern=(), pattern_name="") == style
+        ]
+        if kind_of(style) != "open" or len(pairs) < _FEWEST_PAIRS:
+            continue
+        dash, gap = pairs[0]
+        alike = all(abs(d - dash) <= 0.05 * dash and abs(g - gap) <= 0.05 * gap for d, g in pairs)
+        of_axes = [-m.style.pattern[1] for m in joined if replace(m.style, pattern=(), pattern_name="") == style]
+        if alike and gap <= dash <= _LONGEST_HIDDEN and any(abs(gap - other) <= 0.1 * other for other in of_axes):
+            found.append((dash, gap))
+    return found
 
 
 def _like(run: _Run, rhythms: Sequence[tuple[float, float]]) -> bool:
