@@ -222,15 +222,15 @@ def _alternates(lengths: Sequence[float]) -> bool:
 def _among_pairs(
     marks: Sequence[Mark], runs: Sequence[_Run], taken: set[int], joined: Sequence[Mark]
 ) -> list[tuple[float, float]]:
-    """Rhythms that short hidden lines of two strokes show among themselves, beside centre lines in strokes of their style.
+    """Rhythms that short hidden lines of two strokes show among themselves, beside centre lines of the same style.
 
-    All pairs of strokes left in the style keep one rhythm, with the gap of its centre lines: two sides of a groove that
-    happen to be as far apart do not make it up.
+    All pairs left in the style are of equal strokes and keep one rhythm, with the gap of its centre lines: sides of a
+    groove that happen to be as far apart do not make it up, nor does what begins a centre line, long and short.
     """
     found: list[tuple[float, float]] = []
     for style in dict.fromkeys(replace(mark.style, pattern=(), pattern_name="") for mark in joined):
         pairs = [
-            (max(run.lengths), run.gaps[0])
+            (*run.lengths, run.gaps[0])
             for run in runs
             if len(run.members) == 2
             and not taken.intersection(run.members)
@@ -238,8 +238,10 @@ def _among_pairs(
         ]
         if kind_of(style) != "open" or len(pairs) < _FEWEST_PAIRS:
             continue
-        dash, gap = pairs[0]
-        alike = all(abs(d - dash) <= 0.05 * dash and abs(g - gap) <= 0.05 * gap for d, g in pairs)
+        dash, _, gap = pairs[0]
+        alike = all(
+            max(abs(a - dash), abs(b - dash)) <= 0.05 * dash and abs(g - gap) <= 0.05 * gap for a, b, g in pairs
+        )
         of_axes = [-m.style.pattern[1] for m in joined if replace(m.style, pattern=(), pattern_name="") == style]
         if alike and gap <= dash <= _LONGEST_HIDDEN and any(abs(gap - other) <= 0.1 * other for other in of_axes):
             found.append((dash, gap))
