@@ -6,11 +6,13 @@ from typing import Final
 from pydantic import TypeAdapter
 
 from maqueta.checking.catalogue import CATALOGUE, wording
+from maqueta.checking.dimension_survey import DimensionSurvey
 from maqueta.checking.exercise import CRITERIA, Exercise
 from maqueta.checking.finding import Finding
 from maqueta.checking.marks import Mark, cost, mark
 from maqueta.checking.report import Check, check
-from maqueta.checking.scope import Scope
+from maqueta.checking.scope import Scope, scope_of
+from maqueta.checking.survey import Survey
 from maqueta.drawing.sheet_ink import piece_item
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.line_set import LineSet
@@ -125,6 +127,12 @@ def is_late(sheet: SheetRecord, exercise: ExerciseRecord) -> bool:
 def checked(projected: ProjectedPart, sheet: SheetRecord, task: Exercise) -> Check:
     """The check of a stored sheet."""
     return check(projected, task, SheetDocument.model_validate(sheet.document))
+
+
+def judged_scope(projected: ProjectedPart, sheet: SheetRecord, task: Exercise) -> Scope:
+    """What of a stored sheet can be judged, without checking it again."""
+    survey = Survey(projected, task, SheetDocument.model_validate(sheet.document))
+    return scope_of(survey, DimensionSurvey(survey))
 
 
 def paper_form(sheet_layout: Layout) -> PaperForm:

@@ -21,11 +21,11 @@ from maqueta.service.forms import (
     WallSheet,
 )
 from maqueta.service.present import (
-    checked,
     exercise_form,
     finding_form,
     finding_of,
     is_late,
+    judged_scope,
     marks_of,
     share_key,
     task_of,
@@ -63,7 +63,7 @@ def listing(account: AnyAccount, session: InTransaction, world: InWorld) -> list
             points = None
             if sheet is not None and sheet.state == "returned":
                 projected = world.dossiers.get(version_for(world, session, exercise, account.id))
-                scope = checked(projected, sheet, task_of(exercise)).scope
+                scope = judged_scope(projected, sheet, task_of(exercise))
                 points = sum(mark.points for mark in marks_of(sheet.findings, task_of(exercise), scope))
             forms.append(
                 exercise_form(
@@ -173,7 +173,7 @@ def wall(exercise_id: int, instructor: Instructor, session: InTransaction, world
             continue
         students.discard(sheet.student.name)
         projected = world.dossiers.get(version_for(world, session, exercise, sheet.student_id))
-        marks = marks_of(sheet.findings, task, checked(projected, sheet, task).scope)
+        marks = marks_of(sheet.findings, task, judged_scope(projected, sheet, task))
         pinned.append(
             WallSheet(
                 id=sheet.id,
