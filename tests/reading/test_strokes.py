@@ -118,5 +118,6 @@ def test_many_lines_of_two_strokes_show_their_rhythm_to_each_other() -> None:
     others = [*pairs, stroke(0, 6, 30), stroke(7.5, 13.5, 30)]
     wider = [stroke(x, x + 3, y) for y in (10, 15, 20, 25) for x in (0, 5.5)]
     begun = [stroke(x, x + length, y) for y in (10, 15, 20, 25) for x, length in ((0, 8), (9.5, 1))]
-    for left in (pairs[:6], others, wider, begun):
+    crossed = [stroke(x, x + 8, y) for y in (10, 15, 20, 25) for x in (0, 9.5)]
+    for left in (pairs[:6], others, wider, begun, crossed):
         assert [meant(mark) for mark in join_dashes([*axis, *left])].count("hidden") == 0

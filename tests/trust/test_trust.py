@@ -21,9 +21,10 @@ def test_right_sheets_raise_no_error(kind: str) -> None:
     assert sum(sum(tally.sheets.values()) for tally in tallies) or kind == "turned"
 
 
-def test_hidden_lines_of_two_strokes_each_are_read_as_such() -> None:
-    """No line of this part is long enough to show the rhythm of its dashes alone."""
-    case = right_sheet("patterned", 28)
+@pytest.mark.parametrize(("kind", "number"), [("patterned", 28), ("patterned", 11), ("slanted", 36)])
+def test_lines_of_two_strokes_each_are_read_as_what_they_are(kind: str, number: int) -> None:
+    """Hidden lines too short to show the rhythm of their dashes alone; centre lines of two long strokes."""
+    case = right_sheet(kind, number)
     assert case is not None
     for how in CONVENTIONS:
         assert errors(case, write_sheet(case.part, case.sheet, how)) == [], how.name

@@ -60,7 +60,7 @@ def join_dashes(marks: Sequence[Mark]) -> tuple[Mark, ...]:
             rhythms.append((max(run.lengths), gap))
         joined.append(_joined(marks, run, meant, gap))
         taken.update(run.members)
-    rhythms += _among_pairs(marks, runs, taken, joined)
+    rhythms = rhythms or _among_pairs(marks, runs, taken, joined)
     for run in runs:
         if len(run.members) == 2 and not taken.intersection(run.members) and _like(run, rhythms):
             joined.append(_joined(marks, run, "hidden", run.gaps[0]))
@@ -225,7 +225,7 @@ def _among_pairs(
     """Rhythms that short hidden lines of two strokes show among themselves, beside centre lines of the same style.
 
     All pairs left in the style are of equal strokes and keep one rhythm, with the gap of its centre lines: sides of a
-    groove that happen to be as far apart do not make it up, nor does what begins a centre line, long and short.
+    groove that happen to be as far apart do not make it up, nor do the strokes of short centre lines.
     """
     found: list[tuple[float, float]] = []
     for style in dict.fromkeys(replace(mark.style, pattern=(), pattern_name="") for mark in joined):
@@ -242,8 +242,10 @@ def _among_pairs(
         alike = all(
             max(abs(a - dash), abs(b - dash)) <= 0.05 * dash and abs(g - gap) <= 0.05 * gap for a, b, g in pairs
         )
-        of_axes = [-m.style.pattern[1] for m in joined if replace(m.style, pattern=(), pattern_name="") == style]
-        if alike and gap <= dash <= _LONGEST_HIDDEN and any(abs(gap - other) <= 0.1 * other for other in of_axes):
+        of_axes = [m.style.pattern for m in joined if replace(m.style, pattern=(), pattern_name="") == style]
+        gap_of_axes = any(abs(gap + other[1]) <= -0.1 * other[1] for other in of_axes)
+        dash_of_axes = any(abs(dash - other[0]) <= _EVEN * other[0] for other in of_axes)
+        if alike and gap <= dash <= _LONGEST_HIDDEN and gap_of_axes and not dash_of_axes:
             found.append((dash, gap))
     return found
 
