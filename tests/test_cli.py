@@ -2,9 +2,10 @@
 
 import io
 import json
-import math
 import os
 import signal
+import subprocess
+import sys
 from pathlib import Path
 from typing import Any
 
@@ -13,9 +14,9 @@ import pytest
 from OCP.BRepBuilderAPI import BRepBuilderAPI_Transform
 from OCP.gp import gp_Pnt, gp_Trsf
 
-from maqueta import cli
 from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.cli import main
+from maqueta.command import part_work
 from maqueta.demo.mistakes import MISTAKES
 from maqueta.demo.workshop import EXERCISES, demo_recipe
 from maqueta.solid.step import write_step
@@ -186,8 +187,12 @@ def _endless_rows(document: Any) -> None:
     document.modelspace().add_blockref("A", (0, 0), dxfattribs=rows)
 
 
-def _endless_curve(document: Any) -> None:
-    document.modelspace().add_lwpolyline([(math.cos(k / 999) * k / 999, math.sin(k / 999)) for k in range(100_000)])
+def _endless_curve() -> bytes:
+    # The writing library takes minutes for so many points: a short curve is lengthened in the text.
+    short = _dxf(lambda document: document.modelspace().add_lwpolyline([(0.5, 0.25), (7.5, 3.25)]))
+    first, second = b" 10\n0.5\n 20\n0.25\n", b" 10\n7.5\n 20\n3.25\n"
+    assert b" 90\n2\n" in short
+    return short.replace(b" 90\n2\n", b" 90\n100000\n").replace(first + second, 50_000 * (first + second))
 
 
 def _strange_lines(document: Any) -> None:
@@ -197,19 +202,19 @@ def _strange_lines(document: Any) -> None:
 
 
 @pytest.mark.parametrize(
-    ("draw", "words"),
+    ("drawn", "words"),
     [
-        (_self_inserting, "no line"),
+        (lambda: _dxf(_self_inserting), "no line"),
         (_endless_curve, "100000 points"),
-        (_endless_rows, "m large"),
-        (_strange_lines, None),
+        (lambda: _dxf(_endless_rows), "m large"),
+        (lambda: _dxf(_strange_lines), None),
     ],
 )
 def test_odd_sheets_are_refused_in_one_line_or_read(
-    inputs: dict[str, Path], tmp_path: Path, capsys: pytest.CaptureFixture[str], draw: Any, words: str | None
+    inputs: dict[str, Path], tmp_path: Path, capsys: pytest.CaptureFixture[str], drawn: Any, words: str | None
 ) -> None:
     sheet = tmp_path / "odd.dxf"
-    sheet.write_bytes(_dxf(draw))
+    sheet.write_bytes(drawn())
     status, result, errors = run({**inputs, "sheet": sheet}, capsys)
     if words is None:
         assert (status, errors) == (0, "")
@@ -270,6 +275,13 @@ def test_numbers_that_are_none_name_their_key(
     assert f": {key}: " in errors
 
 
+def test_the_waiting_process_loads_neither_kernel_nor_reader() -> None:
+    loaded = "import sys, maqueta.cli; print(*sorted({name.partition('.')[0] for name in sys.modules}))"
+    names = subprocess.run([sys.executable, "-c", loaded], capture_output=True, text=True, check=True).stdout.split()
+    assert "pebble" in names
+    assert not {"OCP", "numpy", "shapely", "ezdxf"}.intersection(names)
+
+
 def _dies(_: Path) -> Any:
     os.kill(os.getpid(), signal.SIGKILL)
 
@@ -282,7 +294,7 @@ def test_whatever_a_file_does_to_the_kernel_is_told_in_one_line(
     inputs: dict[str, Path], capsys: pytest.CaptureFixture[str], monkeypatch: pytest.MonkeyPatch
 ) -> None:
     for work, words in ((_dies, "the geometry kernel failed on it"), (_fails, "RecursionError")):
-        monkeypatch.setattr(cli, "_project", work)
+        monkeypatch.setattr(part_work, "projected", work)
         status, _, errors = run(inputs, capsys)
         assert status == 2
         assert errors.startswith(f"{inputs['part']}: ")

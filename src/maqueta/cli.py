@@ -1,4 +1,8 @@
-"""The command line: the same core as the application, without server or database."""
+"""The command line: the same core as the application, without server or database.
+
+Part and sheet are worked on in two processes side by side. What a half needs is loaded in its process, so that the
+geometry kernel, the larger part of the wait, is loaded while the sheet is read.
+"""
 
 import argparse
 import json
@@ -8,30 +12,10 @@ from collections.abc import Callable, Sequence
 from pathlib import Path
 from typing import Any, TypeVar
 
-from pydantic import BaseModel, ValidationError
-
-from maqueta.checking.analysis import analysis
-from maqueta.checking.delivered import read_delivered
-from maqueta.checking.exercise import Exercise
-from maqueta.checking.report import check, report
+from maqueta.command.inputs import InputError, there
 from maqueta.confined import KERNEL_SECONDS, WAITED_SECONDS, ConfinedError, Confinement
-from maqueta.projection.project import project
-from maqueta.projection.projected_part import ProjectedPart
-from maqueta.reading.dxf_file import LARGEST_FILE
-from maqueta.reading.errors import UnreadableSheetError
-from maqueta.sheet.document import SheetDocument
-from maqueta.solid.errors import PartError
-from maqueta.solid.source import load_part
 
-_LARGEST_JSON = 16 * 1024 * 1024
-
-
-M = TypeVar("M", bound=BaseModel)
 Result = TypeVar("Result")
-
-
-class InputError(Exception):
-    """An input cannot be used: which file, where in it, why."""
 
 
 def main(arguments: Sequence[str] | None = None) -> int:
@@ -49,11 +33,11 @@ def main(arguments: Sequence[str] | None = None) -> int:
     options = parser.parse_args(arguments)
     try:
         _check_target(options.out)
-        with Confinement(InputError) as apart:
-            if options.command == "check":
-                result = _check(apart, options.part, options.sheet, options.task)
-            else:
-                result = _about(apart, options.part, KERNEL_SECONDS, _analysed, options.part)
+        if options.command == "check":
+            result = _check(options.part, options.sheet, options.task)
+        else:
+            with Confinement(InputError) as apart:
+                result = _about(options.part, apart.begin(_analysed, options.part, seconds=KERNEL_SECONDS))
         _write(result, options.out)
     except InputError as error:
         print(" ".join(str(error).split()), file=sys.stderr)
@@ -61,87 +45,46 @@ def main(arguments: Sequence[str] | None = None) -> int:
     return 0
 
 
-def _about(apart: Confinement, path: Path, seconds: float, work: Callable[..., Result], *arguments: Any) -> Result:
+def _check(part: Path, sheet: Path, task: Path) -> dict[str, Any]:
+    for path in (task, sheet, part):
+        there(path)
+    with Confinement(InputError) as kernel, Confinement(InputError) as eye:
+        line_sets = kernel.begin(_projected, part, seconds=KERNEL_SECONDS)
+        given = _about(sheet, eye.begin(_given, task, sheet, seconds=WAITED_SECONDS))
+        work = (sheet, _about(part, line_sets), given)
+        return _about(sheet, eye.begin(_judged, *work, seconds=WAITED_SECONDS))
+
+
+def _about(path: Path, result: Callable[[], Result]) -> Result:
     """The result of work on a file. Raises InputError that names the file where there is none."""
     try:
-        return apart.run(work, *arguments, seconds=seconds)
+        return result()
     except ConfinedError as error:
         raise InputError(f"{path}: {error}") from error
 
 
 def _analysed(part: Path) -> dict[str, Any]:
-    return analysis(_project(part))
+    from maqueta.command import part_work
+
+    return part_work.analysed(part)
 
 
-def _check(apart: Confinement, part: Path, sheet: Path, task: Path) -> dict[str, Any]:
-    exercise = _model(Exercise, task)
-    if sheet.suffix.lower() not in (".dxf", ".json"):
-        _missing(sheet)
-        raise InputError(f"{sheet}: a sheet is a document (.json) or a DXF file (.dxf)")
-    data = _bytes(sheet) if sheet.suffix.lower() == ".dxf" else b""
-    document = None if data else _model(SheetDocument, sheet)
-    projected = _about(apart, part, KERNEL_SECONDS, _project, part)
-    return _about(apart, sheet, WAITED_SECONDS, _checked, projected, exercise, sheet, document or data)
+def _projected(part: Path) -> bytes:
+    from maqueta.command import part_work
+
+    return part_work.projected(part)
 
 
-def _checked(projected: ProjectedPart, exercise: Exercise, path: Path, sheet: SheetDocument | bytes) -> dict[str, Any]:
-    """The report on a sheet document, or on a file that has to be read first."""
-    not_read: tuple[str, ...] = ()
-    if isinstance(sheet, bytes):
-        try:
-            read = read_delivered(sheet, projected, exercise)
-        except UnreadableSheetError as error:
-            raise InputError(f"{path}: {error}") from error
-        sheet, not_read = read.document, read.not_read
-    return report(check(projected, exercise, _named(sheet, path))) | {"not_read": list(not_read)}
+def _given(task: Path, sheet: Path) -> bytes:
+    from maqueta.command import sheet_work
+
+    return sheet_work.given(task, sheet)
 
 
-def _named(document: SheetDocument, path: Path) -> SheetDocument:
-    """A sheet without a name of its own is called as its file."""
-    return document if document.name is not None else document.model_copy(update={"name": path.stem[:120]})
+def _judged(sheet: Path, part: bytes, given: bytes) -> dict[str, Any]:
+    from maqueta.command import sheet_work
 
-
-def _bytes(path: Path) -> bytes:
-    _missing(path)
-    try:
-        if path.stat().st_size > LARGEST_FILE:
-            raise InputError(f"{path}: the file is larger than {LARGEST_FILE // 2**20} MB")
-        return path.read_bytes()
-    except OSError as error:
-        raise InputError(f"{path}: {error.strerror}") from error
-
-
-def _project(path: Path) -> ProjectedPart:
-    _missing(path)
-    try:
-        shape, part, _ = load_part(path)
-        return project(shape, part)
-    except PartError as error:
-        raise InputError(f"{path}: {error}") from error
-    except OSError as error:
-        raise InputError(f"{path}: {error.strerror}") from error
-
-
-def _missing(path: Path) -> None:
-    if not path.is_file():
-        raise InputError(f"{path}: there is no such file")
-
-
-def _model(kind: type[M], path: Path) -> M:
-    _missing(path)
-    try:
-        if path.stat().st_size > _LARGEST_JSON:
-            raise InputError(f"{path}: the file is larger than 16 MB")
-        data = json.loads(path.read_bytes())
-        return kind.model_validate(data)
-    except ValidationError as error:
-        first = error.errors()[0]
-        where = ".".join(str(key) for key in first["loc"]) or "the document"
-        raise InputError(f"{path}: {where}: {first['msg']}") from error
-    except (ValueError, RecursionError) as error:
-        raise InputError(f"{path}: it is not JSON ({error})") from error
-    except OSError as error:
-        raise InputError(f"{path}: {error.strerror}") from error
+    return sheet_work.judged(sheet, part, given)
 
 
 def _check_target(out: Path | None) -> None:

@@ -41,7 +41,7 @@ def reason_of(error: BaseException, seconds: float) -> str:
 
 
 class Confinement:
-    """One process beside this one, replaced when it dies; forked, so that nothing is loaded twice.
+    """One process beside this one, replaced when it dies; forked from one that has loaded little.
 
     Exceptions of the kinds in `told` are for people already and come through as they are.
     """
@@ -62,12 +62,17 @@ class Confinement:
         self._pool.stop()
         self._pool.join()
 
-    def run(self, work: Callable[..., Result], *arguments: Any, seconds: float) -> Result:
-        """The result of some work. Raises ConfinedError where there is none."""
-        try:
-            result: Result = self._pool.schedule(work, args=arguments, timeout=seconds).result()
-            return result
-        except self._told:
-            raise
-        except Exception as error:  # the other process's own exceptions arrive here, whatever they are
-            raise ConfinedError(reason_of(error, seconds)) from error
+    def begin(self, work: Callable[..., Result], *arguments: Any, seconds: float) -> Callable[[], Result]:
+        """Begin some work; what comes back waits for its result, and raises ConfinedError where there is none."""
+        begun = self._pool.schedule(work, args=arguments, timeout=seconds)
+
+        def result() -> Result:
+            try:
+                done: Result = begun.result()
+                return done
+            except self._told:
+                raise
+            except Exception as error:  # the other process's own exceptions arrive here, whatever they are
+                raise ConfinedError(reason_of(error, seconds)) from error
+
+        return result

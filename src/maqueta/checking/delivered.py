@@ -4,6 +4,7 @@ from maqueta.checking.exercise import Exercise
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.projection.ranking import DEFAULT_VIEWS, rank
+from maqueta.reading.content import Content
 from maqueta.reading.dxf_file import read_dxf
 from maqueta.reading.expectation import Expectation
 from maqueta.reading.sheet import ReadSheet, read_sheet
@@ -11,7 +12,12 @@ from maqueta.reading.sheet import ReadSheet, read_sheet
 
 def read_delivered(data: bytes, projected: ProjectedPart, exercise: Exercise) -> ReadSheet:
     """Read a DXF sheet of an exercise. Raises UnreadableSheetError with one line for people."""
-    return read_sheet(read_dxf(data), projected, expectation(projected, exercise))
+    return understood(read_dxf(data), projected, exercise)
+
+
+def understood(content: Content, projected: ProjectedPart, exercise: Exercise) -> ReadSheet:
+    """The sheet of an exercise that the content of a file makes. Raises UnreadableSheetError."""
+    return read_sheet(content, projected, expectation(projected, exercise))
 
 
 def expectation(projected: ProjectedPart, exercise: Exercise) -> Expectation:
