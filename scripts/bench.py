@@ -22,7 +22,8 @@ from maqueta.demo.workshop import EXERCISES, PARTS, demo_recipe
 from maqueta.dimensioning.determinacy import Equation, read
 from maqueta.dimensioning.form_model import form_model
 from maqueta.projection.attitude import SIDES, usual
-from maqueta.projection.hidden_lines import Frame, HiddenLines, bare_hidden_lines
+from maqueta.projection.hidden_lines import HiddenLines, bare_hidden_lines
+from maqueta.projection.kernel_pieces import Frame
 from maqueta.projection.project import project
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.projection.ranking import rank
@@ -80,9 +81,9 @@ def kernel_rows() -> None:
         def afresh(shape: Shape = shape, part: Part = part, frames: list[Frame] = frames) -> object:
             return [HiddenLines(shape, part).line_set(frame) for frame in frames]
 
-        def all_attitudes(shape: Shape = shape, part: Part = part) -> object:
-            view = HiddenLines(shape, part)
-            return rank(ProjectedPart(part, {side: view.line_set(usual(side).frame()) for side in SIDES}, {}))
+        def all_attitudes(shape: Shape = shape, part: Part = part, frames: list[Frame] = frames) -> object:
+            lines = HiddenLines(shape, part).line_sets(frames)
+            return rank(ProjectedPart(part, dict(zip(SIDES, lines, strict=True)), {}))
 
         kernel, again_ms, afresh_ms, ranking = milliseconds(bare, again, afresh, all_attitudes)
         warm.append(again_ms / kernel)

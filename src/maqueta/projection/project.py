@@ -2,9 +2,8 @@
 
 from collections.abc import Callable
 
-from maqueta.projection.attitude import CORNERS, SIDES, Corner, Side, corner_frame, usual
+from maqueta.projection.attitude import CORNERS, SIDES, Side, corner_frame, usual
 from maqueta.projection.hidden_lines import HiddenLines
-from maqueta.projection.line_set import LineSet
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.solid.kernel import Shape
 from maqueta.solid.part import Part
@@ -20,17 +19,12 @@ def project(shape: Shape, part: Part, progress: Callable[[int, int], None] = lam
 
     `progress` is told before each view how many are done, of how many.
     """
-    view = HiddenLines(shape, part)
     up = upright(part)
-    frames = {side: usual(side).frame() for side in SIDES}
-    corners = {corner: corner_frame(corner, up) for corner in CORNERS}
-    total = len(frames) + len(corners)
-    sides: dict[Side, LineSet] = {}
-    eight: dict[Corner, LineSet] = {}
-    for side, frame in frames.items():
-        progress(len(sides), total)
-        sides[side] = view.line_set(frame)
-    for corner, frame in corners.items():
-        progress(len(sides) + len(eight), total)
-        eight[corner] = view.line_set(frame)
-    return ProjectedPart(part=part, sides=sides, corners=eight)
+    sides = [usual(side).frame() for side in SIDES]
+    corners = [corner_frame(corner, up) for corner in CORNERS]
+    lines = HiddenLines(shape, part).line_sets([*sides, *corners], progress)
+    return ProjectedPart(
+        part=part,
+        sides=dict(zip(SIDES, lines, strict=False)),
+        corners=dict(zip(CORNERS, lines[len(SIDES) :], strict=True)),
+    )

@@ -28,23 +28,22 @@ def mirrored_edges(part: Part, axis: Axis) -> Mapping[int, int] | None:
         return None
 
     def mirrored(point: Vector) -> Vector:
-        x, y, z = (2 * middle - c if k == place else c for k, c in enumerate(point))
-        return (x, y, z)
+        x, y, z = point
+        flipped = 2 * middle - point[place]
+        return (flipped, y, z) if place == 0 else (x, flipped, z) if place == 1 else (x, y, flipped)
 
-    own = [index for index, edge in enumerate(part.edges) if not edge.seam]
-    spots: Places[int] = Places(_NEAR * part.size)
-    for index in own:
-        spots.put((*middle_of(part.edges[index]), part.edges[index].length), index)
+    near = _NEAR * part.size
+    middles = {index: middle_of(edge) for index, edge in enumerate(part.edges) if not edge.seam}
+    spots: Places[int] = Places(near)
+    for index, spot in middles.items():
+        spots.put((*spot, part.edges[index].length), index)
     found: dict[int, int] = {}
-    for index in own:
+    for index, spot in middles.items():
         edge = part.edges[index]
-        ends = {mirrored(edge.start), mirrored(edge.end)}
-        for other in spots.all((*mirrored(middle_of(edge)), edge.length)):
-            near = _NEAR * part.size
-            far = [
-                p for p in (part.edges[other].start, part.edges[other].end) if min(math.dist(p, e) for e in ends) > near
-            ]
-            if not far or edge.closed:
+        ends = (mirrored(edge.start), mirrored(edge.end))
+        for other in spots.all((*mirrored(spot), edge.length)):
+            opposite = part.edges[other]
+            if edge.closed or all(min(math.dist(p, e) for e in ends) <= near for p in (opposite.start, opposite.end)):
                 found[index] = other
                 break
         else:
@@ -78,5 +77,5 @@ def middle_of(edge: Edge) -> Vector:
     if edge.kind == "circle" and edge.closed:
         return edge.centre
     count = len(edge.samples)
-    x, y, z = (sum(point[k] for point in edge.samples) / count for k in range(3))
-    return (x, y, z)
+    xs, ys, zs = zip(*edge.samples, strict=True)
+    return (sum(xs) / count, sum(ys) / count, sum(zs) / count)

@@ -34,11 +34,11 @@ class Places(Generic[Thing]):
     def all(self, place: Iterable[float]) -> Iterator[Thing]:
         """Everything at a place."""
         exact = tuple(map(float, place))
-        spans = [
-            range(math.floor((c - self._tolerance) / self._cell), math.floor((c + self._tolerance) / self._cell) + 1)
-            for c in exact
-        ]
-        for cell in product(*spans):
+        low = [math.floor((c - self._tolerance) / self._cell) for c in exact]
+        high = [math.floor((c + self._tolerance) / self._cell) for c in exact]
+        # Seldom is a place so near a wall that there is more than one cell to look at.
+        cells = [tuple(low)] if low == high else product(*(range(a, b + 1) for a, b in zip(low, high, strict=True)))
+        for cell in cells:
             for other, thing in self._cells.get(cell, ()):
                 if all(abs(a - b) <= self._tolerance for a, b in zip(exact, other, strict=True)):
                     yield thing
