@@ -35,6 +35,10 @@ _IN_LINE, _IN_LINE_SHARE = 0.6, 0.5
 _LIKE_A_VIEW: Final = 0.3
 
 
+#: Whether a view may stand in a box.
+Suits = Callable[[Box], bool]
+
+
 @dataclass(frozen=True, slots=True)
 class Untangled:
     """Kinds of all marks, and the open ones outside the views that belong to none: axes, or rests of dimensions."""
@@ -76,6 +80,7 @@ def untangled(
     # What sizes are made of cannot be part of a view; what is left may be one that is there in part.
     made, _ = finder.sizes(views, [i for i in open_ones if i in rest])
     views, rest = finder.in_line(views, [i for i in rest if i not in made])
+    views, rest = finder.at_odd_scales(views, rest)
     free = [i for i in open_ones if i in rest or i in made]
     made, found = finder.sizes(views, free)
     if not free:
@@ -125,27 +130,47 @@ class _Finder:
     tolerance: float
 
     def whole(self, taken: Sequence[int]) -> tuple[list[_View], list[int]]:
-        """The views that are there whole, one after the other, and the marks that lie on none."""
+        """The views that are there whole, one after the other, and the marks that lie on none.
+
+        All at one scale: the one at which they explain the most.
+        """
+        likely = [self._whole_at([scale], taken) for scale in self.scales]
+        views, rest = min(likely, key=lambda found: len(found[1]))
+        return (views, rest) if views else self._whole_at(self._standard, taken)
+
+    @property
+    def _standard(self) -> list[float]:
+        return [float(scale) for scale in recommended("mm") if scale not in self.scales]
+
+    def _whole_at(self, scales: Sequence[float], taken: Sequence[int]) -> tuple[list[_View], list[int]]:
         views: list[_View] = []
         rest = list(taken)
-        standard = [float(scale) for scale in recommended("mm") if scale not in self.scales]
         while len(rest) >= 3 and len(views) < _MOST_VIEWS:
-            tries = [self.scales, standard] if not views else [[views[0].scale]]
-            found = next((f for scales in tries if (f := self._within(rest, scales, WHOLE)) is not None), None)
+            found = self._within(rest, [views[0].scale] if views else scales, WHOLE)
             if found is None or not found.members:
                 break
             views, rest = self._taken(views, rest, found)
         return views, rest
 
+    def at_odd_scales(self, views: Sequence[_View], rest: Sequence[int]) -> tuple[list[_View], list[int]]:
+        """Also views that are there whole at another scale than the others, beside them."""
+        scales = [scale for scale in (*self.scales, *self._standard) if scale != views[0].scale]
+        known, left = list(views), list(rest)
+        while len(left) >= 3 and len(known) < _MOST_VIEWS:
+            found = self._within(left, scales, WHOLE, _clear_of(known))
+            if found is None or not found.members:
+                break
+            known, left = self._taken(known, left, found)
+        return known, left
+
     def in_line(self, views: Sequence[_View], rest: Sequence[int]) -> tuple[list[_View], list[int]]:
         """Also views that are there in part, where they are in line with a whole one."""
         known, left = list(views), list(rest)
         while len(left) >= 3 and len(known) < _MOST_VIEWS:
-            boxes = [view.box for view in known]
+            clear, boxes = _clear_of(known), [view.box for view in known]
 
-            def suits(box: Box, boxes: Sequence[Box] = boxes) -> bool:
-                free = not any(apart(box, other) == 0.0 for other in boxes)
-                return free and any(_in_line(box, other) for other in boxes)
+            def suits(box: Box, clear: Suits = clear, boxes: Sequence[Box] = boxes) -> bool:
+                return clear(box) and any(_in_line(box, other) for other in boxes)
 
             found = self._within(left, [known[0].scale], _IN_LINE_SHARE, suits)
             if found is None or not found.members:
@@ -166,7 +191,7 @@ class _Finder:
         rest: Sequence[int],
         scales: Sequence[float],
         least: float,
-        suits: Callable[[Box], bool] = lambda _: True,
+        suits: Suits = lambda _: True,
     ) -> Found | None:
         pieces = [drawn_piece(self.marks[i], self.kinds[i], self.kinds[i] == "open") for i in rest]
         return find_within(self.projected, pieces, scales, self.tolerance, least, suits)
@@ -175,6 +200,11 @@ class _Finder:
         # A line that leads out of a view is none of its own, though it may run along one.
         gone = {rest[k] for k in found.members if _within(box_of(extremes(self.marks[rest[k]].piece)), found.box)}
         return [*views, _View(found.box, found.fit.scale)], [i for i in rest if i not in gone]
+
+
+def _clear_of(views: Sequence[_View]) -> Suits:
+    """Whether a box stands clear of all views."""
+    return lambda box: not any(apart(box, view.box) == 0.0 for view in views)
 
 
 def _in_line(box: Box, other: Box) -> bool:
