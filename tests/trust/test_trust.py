@@ -1,9 +1,11 @@
 """A sample of the trust table: no right sheet is reported wrong, no planted mistake is missed."""
 
+import random
+
 import pytest
 
 from tests.reading.dxf_writer import CONVENTIONS, write_sheet
-from tests.reading.planted import PLANTED
+from tests.reading.planted import FOLLOWS, PLANTED
 from tests.trust.parts import KINDS
 from tests.trust.sheets import right_sheet
 from tests.trust.table import errors, judged_right, judged_spoilt
@@ -12,6 +14,8 @@ pytestmark = pytest.mark.trust
 #: Numbers of the sample; scripts/trust goes on from there.
 SAMPLE = range(2)
 RULES = tuple(PLANTED)
+#: Sheets whose sizes are loose lines like all others, on one layer.
+UNTOLD = [how for how in CONVENTIONS if how.name.startswith("one layer") and how.name.endswith("loose lines")]
 
 
 @pytest.mark.parametrize("kind", KINDS)
@@ -28,6 +32,26 @@ def test_lines_of_two_strokes_each_are_read_as_what_they_are(kind: str, number: 
     assert case is not None
     for how in CONVENTIONS:
         assert errors(case, write_sheet(case.part, case.sheet, how)) == [], how.name
+
+
+def test_axis_in_line_with_the_end_of_a_round_is_a_centre_line() -> None:
+    """Smooth transitions run there too; a stroke that overshoots them is none."""
+    case = right_sheet("round", 16)
+    assert case is not None
+    for how in UNTOLD:
+        assert errors(case, write_sheet(case.part, case.sheet, how)) == [], how.name
+
+
+@pytest.mark.parametrize(("kind", "number"), [("square", 4), ("square", 6), ("slanted", 2), ("turned", 14)])
+def test_view_at_another_scale_is_found_where_nothing_tells_lines_apart(kind: str, number: int) -> None:
+    case = right_sheet(kind, number)
+    assert case is not None
+    planted = PLANTED["scale.mixed"](case, random.Random(0))
+    assert planted is not None
+    for how in UNTOLD:
+        found = {finding.rule for finding in errors(case, write_sheet(case.part, planted[0], how, planted[1]))}
+        assert "scale.mixed" in found, how.name
+        assert found <= {"scale.mixed", *FOLLOWS["scale.mixed"]}, how.name
 
 
 @pytest.mark.parametrize("kind", KINDS)

@@ -19,7 +19,7 @@ from maqueta.solid.unit import MILLIMETRES
 
 #: A centre line belongs to every view whose box it comes this near to (mm).
 AXIS_NEAR: Final = 4.0
-#: A stroke this much of which lies on a hidden line of the part is one.
+#: A stroke this much of which lies on a hidden line of the part, or on a smooth transition, is one.
 _ON_IT: Final = 0.9
 
 
@@ -44,13 +44,16 @@ def told_by_place(
         expected = projected.line_set(attitude).moved(move)
         near = [i for i in settled.dropped if apart(box_of_marks(marks, [i]), group.box) <= AXIS_NEAR]
         mine = [i for i in group.members if i in settled.loose]
-        on_part = _share_on(marks, [*mine, *near], expected.pieces, tolerance)
+        on_part = _share_on(marks, [*mine, *near], expected.of("visible", "hidden"), tolerance)
+        on_smooth = _share_on(marks, [*mine, *near], expected.of("smooth"), tolerance)
         on_hidden = _share_on(marks, near, expected.of("hidden"), tolerance)
         for i in (*mine, *near):
             if i in near and on_hidden[i] >= _ON_IT:
                 known[i] = "hidden"
                 gained.setdefault(place, []).append(i)
-            elif on_part[i] < 0.5 and runs_through_centre(marks[i].piece, projected.part, attitude, move, tolerance):
+            elif on_part[i] >= 0.5 or on_smooth[i] >= _ON_IT:
+                continue
+            elif runs_through_centre(marks[i].piece, projected.part, attitude, move, tolerance):
                 known[i] = "centre"
     result = []
     for place, group in enumerate(groups):
