@@ -245,6 +245,8 @@ def recognised(points: Sequence[Point], tolerance: float) -> tuple[Carrier, Inte
     The kernel returns circles seen edge-on as degenerate curves and some lines as splines.
     Circle by algebraic least squares (Kåsa 1976, from memory).
     """
+    if len(points) == 2 and points[0] != points[1]:
+        return line_through(points[0], points[1])
     array = np.asarray(points)
     middle = array.mean(axis=0)
     if np.ptp(array, axis=0).max() <= tolerance and math.dist(points[0], points[-1]) > 0:

@@ -33,6 +33,7 @@ from maqueta.sheet.document import (
     MOST_LINES,
     MOST_MARKS,
     MOST_NOTES,
+    MOST_POINTS_IN_ALL,
     MOST_VIEWS,
     CentreLine,
     Drafted,
@@ -41,6 +42,7 @@ from maqueta.sheet.document import (
     SheetDocument,
     TitleBlock,
     View,
+    points_of,
 )
 from maqueta.sheet.drafted import Pen, drafted_of
 from maqueta.sheet.fields import FARTHEST, Identifier
@@ -82,7 +84,7 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
     groups, beyond = _most(without_strays(groups, marks), marks)
     fits, front = arrange([Standing(g.box, g.fits) for g in groups], expected.angle, expected.fronts, expected.views)
     groups, kinds = told_by_place(groups, fits, marks, kinds, settled, projected, expected.tolerance)
-    views = _views(groups, fits, marks, kinds, settled.either, projected)
+    views, left = _as_many_lines(_views(groups, fits, marks, kinds, settled.either, projected))
     shift = _shift(frame)
     document = SheetDocument(
         paper=_paper(frame, expected),
@@ -90,7 +92,7 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
         style=expected.style,
         decimals=expected.decimals,
         front=views[front].id if front is not None else None,
-        views=tuple(v.model_copy(update={"lines": (v.lines or ())[:MOST_LINES]}) for v in views),
+        views=tuple(views),
         title=title,
     )
     placed = placed_views(projected, document)
@@ -115,7 +117,7 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
             (len(tied.dimensions) - MOST_DIMENSIONS, "dimensions", MOST_DIMENSIONS),
             (len(centre_lines) - MOST_MARKS, "centre lines", MOST_MARKS),
             (len(notes) - MOST_NOTES, "notes", MOST_NOTES),
-            (max((len(view.lines or ()) for view in views), default=0) - MOST_LINES, "lines of a view", MOST_LINES),
+            (left, "lines in views", MOST_LINES),
         )
         if count > 0
     ]
@@ -152,6 +154,19 @@ def _loose(
     scale = Counter(item.view.scale for item in placed if item.view.attitude is not None).most_common(1)
     factor = (scale[0][0] if scale else 1.0) * MILLIMETRES[units]
     return loose_sizes(words, lines, content.filled, [item.box for item in placed], factor)
+
+
+def _as_many_lines(views: Sequence[View]) -> tuple[list[View], int]:
+    """Views with as many lines and points as a sheet may have, in their order, and how many lines are left out."""
+    kept, room, points = [], MOST_LINES, MOST_POINTS_IN_ALL
+    for view in views:
+        lines = []
+        for line in view.lines or ():
+            if room > 0 and points_of([line]) <= points:
+                lines.append(line)
+                room, points = room - 1, points - points_of([line])
+        kept.append(view.model_copy(update={"lines": tuple(lines)}))
+    return kept, sum(len(view.lines or ()) for view in views) - sum(len(view.lines or ()) for view in kept)
 
 
 def _views(

@@ -6,6 +6,7 @@ lands on the sheet.
 """
 
 import math
+from collections.abc import Iterable
 from typing import Annotated, Any, Literal, Self
 
 from pydantic import Field, model_validator
@@ -31,6 +32,8 @@ MOST_MARKS = 400
 MOST_LINES = 4000
 MOST_NOTES = 200
 MOST_POINTS = 2000
+#: Points of all drafted lines of a sheet together; the largest sheet still opens in less than two seconds.
+MOST_POINTS_IN_ALL = 20_000
 #: How far centre lines reach past the outline (common practice, no source).
 CENTRE_BEYOND = 3.0
 
@@ -225,6 +228,15 @@ class SheetDocument(Strict):
     name: ShortText | None = None
 
     @model_validator(mode="after")
+    def _not_too_large(self) -> Self:
+        lines = [line for view in self.views for line in view.lines or ()]
+        if len(lines) > MOST_LINES:
+            raise ValueError(f"a sheet has at most {MOST_LINES} drafted lines")
+        if points_of(lines) > MOST_POINTS_IN_ALL:
+            raise ValueError(f"the curves of a sheet have at most {MOST_POINTS_IN_ALL} points")
+        return self
+
+    @model_validator(mode="after")
     def _references(self) -> Self:
         views = [view.id for view in self.views]
         for kind, names in (
@@ -246,6 +258,11 @@ class SheetDocument(Strict):
     def view(self, identifier: str) -> View:
         """A view by its id; the document guarantees that every reference resolves."""
         return next(view for view in self.views if view.id == identifier)
+
+
+def points_of(lines: Iterable[Drafted]) -> int:
+    """How many points drafted lines have in all; arcs and ellipses are given by three."""
+    return sum(len(line.points) if isinstance(line, DraftedLine) else 3 for line in lines)
 
 
 def open_document(data: Any) -> SheetDocument:

@@ -6,11 +6,11 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from typing import Final, Literal
 
-import numpy as np
+import shapely
 from shapely import STRtree
 from shapely.geometry import LineString
 
-from maqueta.projection.carrier import TURN, Circle, Ellipse, Line, Point
+from maqueta.projection.carrier import TURN, Circle, Ellipse, Free, Line, Point
 from maqueta.projection.crossing import covers, crossings
 from maqueta.projection.line_set import Piece
 from maqueta.sheet.placed import PlacedView
@@ -18,6 +18,9 @@ from maqueta.sheet.placed import PlacedView
 SnapKind = Literal["end", "centre", "crossing", "middle"]
 #: More points than these are no help to a hand.
 _MOST: Final = 3000
+#: Lines looked at together, and pairs of chords compared in all: a sheet drawn by a person needs a small part of it.
+_TOGETHER: Final = 32
+_MOST_WORK: Final = 1_000_000
 #: Points this close (mm) are one.
 _SAME: Final = 1e-3
 
@@ -68,16 +71,30 @@ def _ends(piece: Piece) -> Iterable[Point]:
 
 
 def _crossings(lines: Sequence[tuple[Piece, str, bool]]) -> list[Snap]:
+    """Crossings of lines of one view, and of construction lines with all others; as many as are any help.
+
+    Found by an index, some lines at a time: where everything crosses everything, the first few lines bring enough.
+    """
     shapes = [LineString(piece.outline()) for piece, _, _ in lines]
     if not shapes:
         return []
-    first, second = STRtree(shapes).query(shapes, predicate="intersects")
-    result = []
-    for i, j in zip(np.asarray(first).tolist(), np.asarray(second).tolist(), strict=True):
-        (a, view, a_thin), (b, other, b_thin) = lines[i], lines[j]
-        if i < j and (view == other or a_thin or b_thin):
-            points = [p for p in crossings(a.carrier, b, _SAME) if covers(a, p, _SAME)]
-            result += [Snap("crossing", point, other if a_thin else view) for point in points]
+    tree, sizes = STRtree(shapes), [shapely.get_num_points(shape) for shape in shapes]
+    result: list[Snap] = []
+    work = 0
+    for start in range(0, len(shapes), _TOGETHER):
+        first, second = tree.query(shapes[start : start + _TOGETHER], predicate="intersects")
+        for i, j in zip((first + start).tolist(), second.tolist(), strict=True):
+            (a, view, a_thin), (b, other, b_thin) = lines[i], lines[j]
+            if i < j and (view == other or a_thin or b_thin):
+                work += int(sizes[i]) * int(sizes[j])
+                if work > _MOST_WORK:
+                    return result
+                points = crossings(a.carrier, b, _SAME)
+                if not isinstance(a.carrier, Free):
+                    points = [p for p in points if covers(a, p, _SAME)]
+                result += [Snap("crossing", point, other if a_thin else view) for point in points]
+                if len(result) >= _MOST:
+                    return result
     return result
 
 
