@@ -91,7 +91,7 @@ def serve(settings: Settings) -> None:
             host=HOST,
             port=settings.port,
             log_level="warning",
-            timeout_graceful_shutdown=5,
+            timeout_graceful_shutdown=2,
             server_header=False,
         )
         uvicorn.Server(config).run()

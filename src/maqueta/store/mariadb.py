@@ -4,15 +4,19 @@ import getpass
 import hashlib
 import os
 import shutil
+import signal
 import subprocess
 import tempfile
 import time
+from contextlib import suppress
 from pathlib import Path
 from urllib.parse import quote
 
 import pymysql
 
 _PATIENCE = 40.0
+#: How long a server that was left behind may take to answer, and any server to end when it is told to (seconds).
+_LEFT_PATIENCE, _GENTLE = 5.0, 3.0
 
 
 class DatabaseServerError(Exception):
@@ -29,6 +33,8 @@ class MariaDB:
         self._home = Path(tempfile.gettempdir()) / f"maqueta-{os.getuid()}-{digest}"
         self._socket = self._home / "db.sock"
         self._process: subprocess.Popen[bytes] | None = None
+        # A server that an earlier run of Maqueta left behind, and that this one has taken over.
+        self._found: int | None = None
 
     @property
     def url(self) -> str:
@@ -39,15 +45,22 @@ class MariaDB:
     @property
     def alive(self) -> bool:
         """Whether the process runs."""
+        if self._found is not None:
+            return self._serves(self._found)
         return self._process is not None and self._process.poll() is None
 
     @property
     def pid(self) -> int | None:
         """Process id while it runs."""
-        return self._process.pid if self._process is not None and self.alive else None
+        if not self.alive:
+            return None
+        return self._found if self._process is None else self._process.pid
 
     def start(self) -> None:
-        """Create the data folder when it is new, start the server, wait until it answers, create the database."""
+        """Create the data folder when it is new, start the server, wait until it answers, create the database.
+
+        A server that is left from a run that was killed is taken over; one that does not answer is ended first.
+        """
         server, installer = shutil.which("mariadbd"), shutil.which("mariadb-install-db")
         if server is None or installer is None:
             raise DatabaseServerError("MariaDB is not installed: the Debian package mariadb-server is missing")
@@ -56,6 +69,13 @@ class MariaDB:
         if not (self._data / "mysql").is_dir():
             self._install(installer, user)
         log = self._data / "server.log"
+        self._process, self._found = None, self._left_behind()
+        if self._found is not None:
+            if self._answers(_LEFT_PATIENCE):
+                return
+            self._end(self._found)
+            self._found = None
+        self._socket.unlink(missing_ok=True)
         with log.open("ab") as output:
             self._process = subprocess.Popen(
                 [
@@ -101,31 +121,58 @@ class MariaDB:
             raise DatabaseServerError(f"MariaDB could not be set up: {reason[-1] if reason else 'no reason given'}")
         fresh.rename(self._data)
 
-    def _wait(self, log: Path) -> None:
-        deadline = time.monotonic() + _PATIENCE
-        while time.monotonic() < deadline:
-            if not self.alive:
-                lines = [line for line in log.read_text(errors="replace").splitlines() if "[ERROR]" in line]
-                raise DatabaseServerError(
-                    f"MariaDB stopped while starting: {lines[-1] if lines else 'see ' + str(log)}"
-                )
+    def _serves(self, pid: int) -> bool:
+        """Whether a process is a database server on this data folder."""
+        try:
+            words = Path(f"/proc/{pid}/cmdline").read_bytes().split(b"\0")
+            ended = Path(f"/proc/{pid}/stat").read_text().rpartition(")")[2].split()[0] == "Z"
+        except OSError:
+            return False
+        return f"--datadir={self._data}".encode() in words and not ended
+
+    def _left_behind(self) -> int | None:
+        """The process of a server on this data folder, whoever started it."""
+        pids = (int(entry.name) for entry in Path("/proc").iterdir() if entry.name.isdigit())
+        return next((pid for pid in pids if self._serves(pid)), None)
+
+    def _end(self, pid: int) -> None:
+        """End a server of ours, gently and then not: its log brings the data back at the next start."""
+        for sign, patience in ((signal.SIGTERM, _GENTLE), (signal.SIGKILL, _GENTLE)):
+            with suppress(ProcessLookupError):
+                os.kill(pid, sign)
+            deadline = time.monotonic() + patience
+            while time.monotonic() < deadline:
+                if self._process is not None:
+                    self._process.poll()
+                if not self._serves(pid):
+                    return
+                time.sleep(0.02)
+        raise DatabaseServerError(f"the database server left from an earlier run (process {pid}) cannot be ended")
+
+    def _answers(self, patience: float) -> bool:
+        deadline = time.monotonic() + patience
+        while time.monotonic() < deadline and self.alive:
             try:
-                with pymysql.connect(unix_socket=str(self._socket), user=getpass.getuser()) as connection:
-                    connection.cursor().execute("CREATE DATABASE IF NOT EXISTS maqueta CHARACTER SET utf8mb4")
-                return
+                with pymysql.connect(unix_socket=str(self._socket), user=getpass.getuser(), connect_timeout=2) as db:
+                    db.cursor().execute("CREATE DATABASE IF NOT EXISTS maqueta CHARACTER SET utf8mb4")
+                return True
             except pymysql.err.OperationalError:
                 time.sleep(0.1)
+        return False
+
+    def _wait(self, log: Path) -> None:
+        if self._answers(_PATIENCE):
+            return
+        if not self.alive:
+            lines = [line for line in log.read_text(errors="replace").splitlines() if "[ERROR]" in line]
+            raise DatabaseServerError(f"MariaDB stopped while starting: {lines[-1] if lines else 'see ' + str(log)}")
         raise DatabaseServerError(f"MariaDB did not answer within {_PATIENCE:.0f} seconds")
 
     def stop(self) -> None:
         """Stop the server and wait for it."""
-        if self._process is None:
-            return
-        if self.alive:
-            self._process.terminate()
-            try:
-                self._process.wait(30)
-            except subprocess.TimeoutExpired:
-                self._process.kill()
-                self._process.wait()
-        shutil.rmtree(self._home, ignore_errors=True)
+        pid = self.pid
+        if pid is not None:
+            self._end(pid)
+        if self._process is not None or self._found is not None:
+            self._process = self._found = None
+            shutil.rmtree(self._home, ignore_errors=True)
