@@ -79,25 +79,28 @@ class DimensioningTask(_Strict):
     grooves_from_centre: bool = False
 
 
+Threshold = Annotated[float, Field(ge=0, le=1000, allow_inf_nan=False)]
+
+
 class Thresholds(_Strict):
     """Every tolerance the checks use, in one place. Lengths in mm on paper."""
 
     #: Front views within this many points of the best are accepted.
-    front_margin: float = 5.0
-    alignment_mm: float = 0.5
+    front_margin: Threshold = 5.0
+    alignment_mm: Threshold = 0.5
     #: Group of views off the middle of the drawing area by more than this (common practice, no source).
-    centring_mm: float = 10.0
+    centring_mm: Threshold = 10.0
     #: A missing and a surplus line up to this far apart are one displaced line.
-    displaced_mm: float = 5.0
+    displaced_mm: Threshold = 5.0
     #: Gaps between views that differ by more than this are unequal (common practice, no source).
-    gaps_mm: float = 10.0
+    gaps_mm: Threshold = 10.0
     #: Room a gap between views needs for dimensions (common practice, no source).
-    room_mm: float = 15.0
+    room_mm: Threshold = 15.0
     #: First row of dimensions off the outline, and further rows apart, at least (ASME Y14.5, from memory).
-    first_row_mm: float = 10.0
-    next_row_mm: float = 6.0
+    first_row_mm: Threshold = 10.0
+    next_row_mm: Threshold = 6.0
     #: Scales agree within this ratio.
-    scale_ratio: float = 1e-3
+    scale_ratio: Threshold = 1e-3
 
 
 #: Points per criterion, thirty in all; the placing of dimensions counts where an exercise gives it points.
@@ -188,7 +191,7 @@ class Exercise(_Strict):
     views: tuple[ViewName, ...] | None = None
     pictorial: Literal["required", "allowed", "unwanted"] = "allowed"
     front: FrontTask = FrontTask()
-    scale: str | None = None
+    scale: Annotated[str, Field(max_length=40)] | None = None
     hidden_lines: bool = True
     centre_lines: bool = True
     dimensioning: DimensioningTask = DimensioningTask()
@@ -212,6 +215,13 @@ class Exercise(_Strict):
         if scale is not None and parse_scale(scale) is None:
             raise ValueError("write the scale as 1:2 or 2:1")
         return scale
+
+    @field_validator("views")
+    @classmethod
+    def _each_once(cls, views: tuple[ViewName, ...] | None) -> tuple[ViewName, ...] | None:
+        if views is not None and len(set(views)) != len(views):
+            raise ValueError("every view is asked for once")
+        return views
 
     @field_validator("sheet_name")
     @classmethod

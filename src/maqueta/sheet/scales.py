@@ -37,6 +37,10 @@ def is_recommended(scale: float, units: Unit) -> bool:
     return any(abs(scale / float(good) - 1) < 1e-4 for good in recommended(units))
 
 
+#: No drawing is larger or smaller than its part by more than this.
+_FARTHEST: Final = 1_000_000
+
+
 def parse_scale(text: str) -> float | None:
     """A written scale ("1:2", "2/1", "3/4 = 1", "FULL") as paper ÷ model, or None when it cannot be read."""
     cleaned = text.strip().lower().removeprefix("scale").strip(" :=")
@@ -47,7 +51,10 @@ def parse_scale(text: str) -> float | None:
         return None
     below = int(found["below"] or 1)
     paper, model = _read(found["paper"]), _read(found["model"])
-    return float(paper / below / model) if below > 0 and model > 0 and paper > 0 else None
+    if below <= 0 or model <= 0 or paper <= 0:
+        return None
+    scale = paper / below / model
+    return float(scale) if 1 / _FARTHEST <= scale <= _FARTHEST else None
 
 
 def _read(number: str) -> Fraction:
