@@ -5,11 +5,11 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from pydantic import ValidationError
 
-from maqueta.checking.by_hand import not_by_hand
 from maqueta.checking.exercise import Exercise, usual_points
 from maqueta.checking.model_views import model_views
 from maqueta.checking.report import check
 from maqueta.checking.starting_sheet import choices, proposed_changes, starting_sheet
+from maqueta.checking.told import drawn_for_student
 from maqueta.demo.workshop import PARTS
 from maqueta.projection.carrier import Similarity
 from maqueta.projection.mirror import mirror_image
@@ -186,11 +186,11 @@ def test_what_is_left_to_the_hand_may_not_come_from_the_program() -> None:
     asked = task("third view")
     projected_one = starting_sheet(part, asked)
     again = tuple(v.model_copy(update={"lines": None}) for v in projected_one.views)
-    assert not_by_hand(part, asked, projected_one) == ()
-    assert not_by_hand(part, asked, projected_one.model_copy(update={"views": again})) == ("right view",)
+    assert drawn_for_student(part, asked, projected_one) == ()
+    assert drawn_for_student(part, asked, projected_one.model_copy(update={"views": again})) == ("right view",)
     views, _ = model_views(part, task("drafted"))
-    assert len(not_by_hand(part, task("drafted"), SheetDocument(views=views))) == 3
-    assert not_by_hand(part, task("projected"), SheetDocument(views=views)) == ()
+    assert len(drawn_for_student(part, task("drafted"), SheetDocument(views=views))) == 3
+    assert drawn_for_student(part, task("projected"), SheetDocument(views=views)) == ()
 
 
 @pytest.mark.parametrize(

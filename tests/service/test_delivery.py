@@ -1,10 +1,12 @@
 """Sheets delivered as files: a student's own on the bench, a whole class's on the wall."""
 
+from pathlib import Path
 from typing import Any
 
 import pytest
 from sqlalchemy import select
 
+from maqueta.checking.exercise import Exercise
 from maqueta.service import workers
 from maqueta.service.settings import Settings
 from maqueta.service.sheet_work import SheetWork
@@ -115,17 +117,18 @@ def test_only_the_right_people_deliver(log_in: LogIn, database: Database, instru
     assert other.status_code == 404
 
 
-def _hang(data: bytes, dossier: bytes, task: str) -> SheetWork:
+def _hang(data: bytes, part: str, task: Exercise) -> SheetWork:
     while True:
         pass
 
 
-def test_file_that_hangs_the_reader_is_stopped(monkeypatch: pytest.MonkeyPatch) -> None:
+def test_file_that_hangs_the_reader_is_stopped(monkeypatch: pytest.MonkeyPatch, tmp_path: Path) -> None:
     readers = workers.KernelWorkers(Settings(preview_seconds=4, sheet_readers=1))
     try:
         monkeypatch.setattr(workers, "read_sheet_file", _hang)
-        assert readers.read_sheet(b"", b"", "").refused == "it took longer than 4 seconds and was stopped"
+        nowhere = str(tmp_path / "part")
+        assert readers.read_sheet(b"", nowhere, Exercise()).refused == "it took longer than 4 seconds and was stopped"
         monkeypatch.undo()
-        assert readers.read_sheet(b"", b"{}", "{}").refused == "it could not be examined (ValidationError)"
+        assert readers.read_sheet(b"", nowhere, Exercise()).refused == "it could not be examined (FileNotFoundError)"
     finally:
         readers.close()

@@ -11,9 +11,8 @@ from sqlalchemy import select
 
 from maqueta.store.clock import now
 from maqueta.store.database import Database
-from maqueta.store.jobs import add_job, requeue_interrupted
 from maqueta.store.mariadb import MariaDB
-from maqueta.store.models import Account, JobRecord
+from maqueta.store.models import Account
 from tests.server_process import free_port, running, start, wait_until
 
 
@@ -63,22 +62,6 @@ def test_missing_database_server_is_one_clear_line(tmp_path: Path) -> None:
     assert result.returncode == 1
     assert result.stderr.strip().endswith("the Debian package mariadb-server is missing")
     assert result.stderr.count("\n") == 1
-
-
-def test_interrupted_jobs_wait_again_after_a_restart(database: Database) -> None:
-    with database.transaction() as session:
-        owner = session.scalars(select(Account)).first()
-        assert owner is not None
-        # A subject of its own kind, so that the running service leaves it alone while it is "running".
-        job = add_job(session, owner, "part", 1)
-        job.state, job.progress, number = "running", 0.1, job.id
-    with database.transaction() as session:
-        requeue_interrupted(session)
-        waiting = session.get(JobRecord, number)
-        assert waiting is not None
-        session.refresh(waiting)
-        assert (waiting.state, waiting.progress) == ("waiting", 0.0)
-        waiting.state = "cancelled"
 
 
 def test_times_are_utc(database: Database) -> None:

@@ -129,10 +129,10 @@ def test_worker_that_dies_loops_or_devours_memory_is_replaced(
             patch.setattr("maqueta.service.workers.examine", work)
             if work is _loop:
                 patch.setattr(workers, "_seconds", 1.0)
-            lost = workers.examine(1, source)
+            lost = workers.examine(source)
         assert lost is not None
         assert reason in (lost.refused or "")
-        again = workers.examine(2, source)
+        again = workers.examine(source)
         assert again is not None
         assert (again.refused, again.name) == (None, "Shuttle rest")
     finally:

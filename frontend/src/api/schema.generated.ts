@@ -458,7 +458,7 @@ export interface paths {
         post?: never;
         /**
          * Cancel
-         * @description Stop a job; one that has ended stays as it is.
+         * @description Stop a job, whoever works on it. 409 says how one has ended that cannot be stopped any more.
          */
         delete: operations["jobs_cancel"];
         options?: never;
@@ -497,7 +497,7 @@ export interface paths {
         put?: never;
         /**
          * Start
-         * @description Log in. Too many refusals in a short time close the door for a while.
+         * @description Log in. Too many refusals in a short time close the door for a while, but not to a browser known from before.
          */
         post: operations["accounts_start"];
         delete?: never;
@@ -822,6 +822,26 @@ export interface paths {
          * @description Close an account, or open it again. Nobody closes their own.
          */
         patch: operations["accounts_change"];
+        trace?: never;
+    };
+    "/api/people/{person}/unlock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Unlock
+         * @description Let somebody try to log in again at once, after too many refusals.
+         */
+        post: operations["accounts_unlock"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
         trace?: never;
     };
     "/api/sheets/{sheet_id}": {
@@ -1458,6 +1478,8 @@ export interface components {
             decision: ("upheld" | "waived") | null;
             /** Remark */
             remark?: string | null;
+            /** Seen */
+            seen?: ("open" | "upheld" | "waived") | null;
         };
         /**
          * DeliveryForm
@@ -2412,64 +2434,113 @@ export interface components {
         };
         /**
          * ModelDetail
-         * @description What a part looks like and what its drawing demands.
+         * @description What a part looks like and what its drawing demands; empty where it is left to a student to find out.
          */
         ModelDetail: {
-            /** Counts */
+            /**
+             * Counts
+             * @default []
+             */
             counts: components["schemas"]["CountForm"][];
-            /** Extents */
+            /**
+             * Extents
+             * @default [
+             *       0,
+             *       0,
+             *       0
+             *     ]
+             */
             extents: [
                 number,
                 number,
                 number
             ];
-            /** Faces */
+            /**
+             * Faces
+             * @default 0
+             */
             faces: number;
-            /** Features */
+            /**
+             * Features
+             * @default []
+             */
             features: components["schemas"]["FeatureForm"][];
-            /** Flat Faces */
+            /**
+             * Flat Faces
+             * @default 0
+             */
             flat_faces: number;
             /** Least Sizes */
-            least_sizes: number | null;
+            least_sizes?: number | null;
             /** Material */
             material: string;
             /** Name */
             name: string;
             /** Natural Up */
             natural_up: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
-            /** Patterns */
+            /**
+             * Patterns
+             * @default []
+             */
             patterns: string[];
-            /** Ranking */
+            /**
+             * Ranking
+             * @default []
+             */
             ranking: components["schemas"]["RankedForm"][];
-            /** Scales */
+            /**
+             * Scales
+             * @default []
+             */
             scales: components["schemas"]["ScaleForm"][];
             /** Sides */
             sides: components["schemas"]["SideDrawing"][];
             /** Sizes */
-            sizes: number | null;
+            sizes?: number | null;
             /** Sizes Reason */
-            sizes_reason: string | null;
-            /** Solids */
+            sizes_reason?: string | null;
+            /**
+             * Solids
+             * @default 0
+             */
             solids: number;
-            /** Standings */
+            /**
+             * Standings
+             * @default []
+             */
             standings: components["schemas"]["StandingForm"][];
-            /** Symmetry */
+            /**
+             * Symmetry
+             * @default []
+             */
             symmetry: string[];
             /**
              * Unit
              * @enum {string}
              */
             unit: "mm" | "inch";
-            /** View Reasons */
+            /**
+             * View Reasons
+             * @default []
+             */
             view_reasons: components["schemas"]["ViewReason"][];
-            /** Views Needed */
+            /**
+             * Views Needed
+             * @default []
+             */
             views_needed: ("front" | "top" | "right" | "left" | "bottom" | "rear")[];
-            /** Views Repeated */
+            /**
+             * Views Repeated
+             * @default []
+             */
             views_repeated: [
                 "front" | "top" | "right" | "left" | "bottom" | "rear",
                 "front" | "top" | "right" | "left" | "bottom" | "rear"
             ][];
-            /** Volume */
+            /**
+             * Volume
+             * @default 0
+             */
             volume: number;
         };
         /**
@@ -3314,6 +3385,8 @@ export interface components {
             decision: ("upheld" | "waived") | null;
             /** Remark */
             remark?: string | null;
+            /** Seen */
+            seen?: ("open" | "upheld" | "waived") | null;
             /** Share */
             share: string;
         };
@@ -5545,6 +5618,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Person"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    accounts_unlock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Number"];
                 };
             };
             /** @description Validation Error */

@@ -18,13 +18,22 @@ export function useMarking(sheet: Sheet) {
   const shown = (fresh: Sheet) => {
     queries.setQueryData(["sheet", sheet.id], fresh);
   };
+  // How a finding stands as it is shown now, so that nobody's newer decision is written over unseen.
+  const standing = (place: number) => {
+    const now = queries.getQueryData<Sheet>(["sheet", sheet.id]) ?? sheet;
+    return now.findings.find((finding) => finding.place === place)?.decision ?? "open";
+  };
   const decide = useMutation({
     scope,
     mutationFn: (what: { place: number; decision: Decision; remark?: string }) =>
       answer(
         api.PUT("/api/sheets/{sheet_id}/findings/{place}", {
           params: { path: { sheet_id: sheet.id, place: what.place } },
-          body: { decision: what.decision, remark: what.remark ?? null },
+          body: {
+            decision: what.decision,
+            remark: what.remark ?? null,
+            seen: standing(what.place),
+          },
         }),
       ),
     onSuccess: (fresh, { place }) => {
@@ -33,6 +42,8 @@ export function useMarking(sheet: Sheet) {
     },
     onError: (_, { place }) => {
       refused.current.add(`finding ${place}`);
+      // Somebody else may have decided meanwhile: what stands now is shown.
+      void queries.invalidateQueries({ queryKey: ["sheet", sheet.id] });
     },
   });
   const remark = useMutation({

@@ -3,13 +3,16 @@
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
 from pathlib import Path
+from typing import Final
 
+from anyio.to_thread import current_default_thread_limiter
 from fastapi import FastAPI, HTTPException
 from fastapi.responses import FileResponse
 from fastapi.routing import APIRoute
 from fastapi.staticfiles import StaticFiles
 
 from maqueta.service import guards
+from maqueta.service.admission import MOST_ASIDE, PLACES
 from maqueta.service.jobs import LocalJobs
 from maqueta.service.routes import (
     accounts,
@@ -29,6 +32,9 @@ from maqueta.service.workers import KernelWorkers
 from maqueta.service.world import World
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore
+
+#: Addresses of the interface are short; longer ones are no file's.
+_LONGEST_PATH: Final = 200
 
 
 def _operation_name(route: APIRoute) -> str:
@@ -61,13 +67,17 @@ def create_app(settings: Settings, database: Database) -> FastAPI:
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
         kernel = KernelWorkers(settings)
         local_jobs = LocalJobs(database, files, kernel)
-        app.state.world = World(settings, database, files, local_jobs, kernel)
+        app.state.world = world = World(settings, database, files, local_jobs, kernel)
+        # Beside the places inside, threads for who stands aside and for the interface's files.
+        current_default_thread_limiter().total_tokens = PLACES + MOST_ASIDE + 12
         local_jobs.start()
         kernel.warm_up()
         try:
             yield
         finally:
             local_jobs.close()
+            kernel.close()
+            world.passwords.close()
             database.close()
 
     app.router.lifespan_context = lifespan
@@ -85,6 +95,8 @@ def _serve_interface(app: FastAPI, folder: Path) -> None:
     @app.get("/{path:path}", include_in_schema=False)
     def page(path: str) -> FileResponse:
         if path.startswith("api/"):
+            raise HTTPException(404, "There is no such address.")
+        if "\0" in path or len(path) > _LONGEST_PATH:
             raise HTTPException(404, "There is no such address.")
         wanted = (folder / path).resolve()
         if path and wanted.is_file() and wanted.is_relative_to(folder.resolve()):

@@ -19,8 +19,8 @@ from maqueta.demo.workshop import EXERCISES, LEVELS, DemoExercise, demo_recipe, 
 from maqueta.projection.projected_part import ProjectedPart, from_json
 from maqueta.service.kernel_work import described
 from maqueta.service.part_files import kept
+from maqueta.service.passwords import hashed
 from maqueta.service.present import FINDING
-from maqueta.service.routes.accounts import hasher
 from maqueta.service.settings import Settings
 from maqueta.sheet.document import SheetDocument
 from maqueta.solid.source import part_of_recipe
@@ -86,7 +86,7 @@ def load_demo(database: Database, files: FileStore, settings: Settings) -> bool:
         if session.scalar(select(Account).limit(1)) is not None:
             return False
         password = settings.demo_password or secrets.token_urlsafe(9)
-        people = _people(session, hasher.hash(password))
+        people = _people(session, hashed(password))
         instructor = people[_INSTRUCTOR[0]]
         school_class = SchoolClass(name=_CLASS, instructor_id=instructor.id)
         session.add(school_class)

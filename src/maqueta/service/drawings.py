@@ -1,8 +1,9 @@
 """Sheets as files."""
 
+import hashlib
 from typing import Final, Literal
 
-from fastapi import Response
+from fastapi import Request, Response
 
 from maqueta.drawing.dxf import dxf
 from maqueta.drawing.pdf import pdf
@@ -16,14 +17,26 @@ DrawingKind = Literal["svg", "pdf", "dxf"]
 _SANDBOX: Final = "sandbox; default-src 'none'; style-src 'unsafe-inline'; font-src data:"
 
 
-def drawing(projected: ProjectedPart, document: SheetDocument, kind: DrawingKind, title: str, name: str) -> Response:
+def drawing(projected: ProjectedPart, document: SheetDocument, kind: DrawingKind, title: str) -> bytes:
     """A sheet as SVG or PDF true to scale, or as DXF in millimetres with a layer for each kind of line."""
     groups = sheet_ink(projected, document)
     if kind == "svg":
-        headers = {"content-security-policy": _SANDBOX}
-        return Response(svg(groups, document.paper.layout, title), media_type="image/svg+xml", headers=headers)
+        return svg(groups, document.paper.layout, title).encode()
     if kind == "pdf":
-        headers = {"content-disposition": f'inline; filename="{name}.pdf"'}
-        return Response(pdf(groups, document.paper.layout, title), media_type="application/pdf", headers=headers)
-    headers = {"content-disposition": f'attachment; filename="{name}.dxf"'}
-    return Response(dxf(groups, sheet_sizes(projected, document)), media_type="image/vnd.dxf", headers=headers)
+        return pdf(groups, document.paper.layout, title)
+    return dxf(groups, sheet_sizes(projected, document))
+
+
+def drawing_response(data: bytes, kind: DrawingKind, name: str, request: Request) -> Response:
+    """A drawing as an answer; nothing but its mark where the browser has it already."""
+    tag = f'"{hashlib.sha256(data).hexdigest()[:32]}"'
+    headers = {"etag": tag, "cache-control": "private, no-cache"}
+    if request.headers.get("if-none-match") == tag:
+        return Response(status_code=304, headers=headers)
+    if kind == "svg":
+        return Response(data, media_type="image/svg+xml", headers=headers | {"content-security-policy": _SANDBOX})
+    if kind == "pdf":
+        shown = {"content-disposition": f'inline; filename="{name}.pdf"'}
+        return Response(data, media_type="application/pdf", headers=headers | shown)
+    kept = {"content-disposition": f'attachment; filename="{name}.dxf"'}
+    return Response(data, media_type="image/vnd.dxf", headers=headers | kept)

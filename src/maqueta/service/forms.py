@@ -3,7 +3,7 @@
 from datetime import UTC, datetime
 from typing import Annotated, Any
 
-from pydantic import AfterValidator, BaseModel, Field, PlainSerializer
+from pydantic import AfterValidator, BaseModel, Field, PlainSerializer, StringConstraints
 
 from maqueta.checking.catalogue import MarkShape
 from maqueta.checking.exercise import Aid, Criterion, Exercise, Kind, LineChange
@@ -19,13 +19,22 @@ from maqueta.sheet.drafting import Change
 from maqueta.sheet.paper import Rectangle
 from maqueta.sheet.snaps import Snap
 from maqueta.store.accounts import Role
-from maqueta.store.exercises import Decision, SheetState
+from maqueta.store.exercises import Decision, Seen, SheetState
 from maqueta.store.jobs import JobState
 
 
 def _to_database(time: datetime) -> datetime:
     """A time from outside as the database keeps it: UTC, without a zone mark."""
-    return time.astimezone(UTC).replace(tzinfo=None, microsecond=0) if time.tzinfo else time
+    try:
+        return time.astimezone(UTC).replace(tzinfo=None, microsecond=0) if time.tzinfo else time
+    except OverflowError as error:
+        raise ValueError("this is beyond the end of time") from error
+
+
+def _in_these_years(time: datetime) -> datetime:
+    if not 2000 <= time.year < 2200:
+        raise ValueError("give a day in this century or the next")
+    return time
 
 
 #: A time of the database (UTC without a zone mark), sent with its zone.
@@ -62,13 +71,25 @@ class Person(Form):
     active: bool
 
 
+def _hard_to_guess(password: str) -> str:
+    if len(set(password)) < 4:
+        raise ValueError("a password needs at least four different characters")
+    return password
+
+
+#: A name somebody can be called by: not only blanks.
+PersonName = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=80)]
+Title = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120)]
+NewPassword = Annotated[str, Field(min_length=10, max_length=200), AfterValidator(_hard_to_guess)]
+
+
 class NewPerson(Form):
     """A new account."""
 
     login: Annotated[str, Field(pattern=r"^[a-z0-9.-]{3,60}$")]
-    name: Annotated[str, Field(min_length=1, max_length=80)]
+    name: PersonName
     role: Role
-    password: Annotated[str, Field(min_length=10, max_length=200)]
+    password: NewPassword
 
 
 class PersonChange(Form):
@@ -99,8 +120,8 @@ class NewExercise(Form):
 
     part: int
     school_class: int
-    title: Annotated[str, Field(min_length=1, max_length=120)]
-    due_at: Time
+    title: Title
+    due_at: Annotated[Time, AfterValidator(_in_these_years)]
     task: Exercise
     #: Every student gets the part in sizes of their own.
     varied: bool = False
@@ -337,6 +358,8 @@ class DecisionForm(Form):
 
     decision: Decision | None
     remark: Annotated[str, Field(max_length=2000)] | None = None
+    #: How the finding stood when it was looked at; somebody may have decided it since.
+    seen: Seen | None = None
 
 
 class SharedDecision(DecisionForm):
@@ -362,3 +385,5 @@ class Problem(BaseModel):
 
     message: str
     detail: dict[str, Any] = {}
+    #: The number of the request, which the log carries too.
+    request: str = ""

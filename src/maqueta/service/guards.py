@@ -1,35 +1,30 @@
 """Guards around every request: size, headers, and errors told in one sentence."""
 
 import logging
+from collections.abc import Mapping
+from typing import Final
 
-from fastapi import FastAPI, HTTPException, Request, Response
+from fastapi import FastAPI, HTTPException, Request
 from fastapi.exceptions import RequestValidationError
+from fastapi.middleware.gzip import GZipMiddleware
 from fastapi.responses import JSONResponse
-from sqlalchemy.exc import InterfaceError, OperationalError
+from sqlalchemy.exc import DataError, InterfaceError, OperationalError
+from sqlalchemy.exc import TimeoutError as ConnectionWaitError
 from starlette.exceptions import HTTPException as StarletteHTTPException
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
+from maqueta.service.admission import FullHouseError
+from maqueta.service.crew import AbandonedError, BrokenCrewError
+from maqueta.service.desk_work import RefusedError
+from maqueta.service.envelope import Envelope, request_number
 from maqueta.service.forms import Problem
 from maqueta.service.settings import Settings
 from maqueta.solid.errors import place_of
 from maqueta.store.errors import NotVisible, OutOfDate
 
 _LOG = logging.getLogger("maqueta.service")
-
-_HEADERS = {
-    "x-content-type-options": "nosniff",
-    "x-frame-options": "DENY",
-    "referrer-policy": "same-origin",
-    "cross-origin-opener-policy": "same-origin",
-    "permissions-policy": "camera=(), microphone=(), geolocation=()",
-    # The component library sets its own style element; scripts come from files only.
-    "content-security-policy": (
-        "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; "
-        "font-src 'self' data:; connect-src 'self'; frame-ancestors 'none'; base-uri 'none'; form-action 'self'"
-    ),
-}
-
-
+#: For who comes when it is full: seconds.
+_SOON: Final = {"retry-after": "2"}
 #: Where sheets are delivered as files.
 _SHEET_FILES = ("/sheet/file", "/deliveries")
 
@@ -50,7 +45,7 @@ class SizeGuard:
         most = self._settings.largest_upload + 65536 if upload else self._settings.largest_request
         stated = dict(scope["headers"]).get(b"content-length", b"0")
         if not stated.isdigit() or int(stated) > most:
-            await _refusal(most)(scope, receive, send)
+            await _problem(413, _too_large(most))(scope, receive, send)
             return
         seen = 0
 
@@ -69,30 +64,24 @@ def _too_large(most: int) -> str:
     return f"That is too large: at most {most // (1024 * 1024)} MB can be taken. Nothing was changed."
 
 
-def _refusal(most: int) -> JSONResponse:
-    return JSONResponse(Problem(message=_too_large(most)).model_dump(), 413)
-
-
-def _problem(status: int, message: str, **detail: object) -> JSONResponse:
-    return JSONResponse(Problem(message=message, detail=detail).model_dump(), status)
+def _problem(status: int, message: str, headers: Mapping[str, str] | None = None, **detail: object) -> JSONResponse:
+    problem = Problem(message=message, detail=detail, request=request_number.get())
+    return JSONResponse(problem.model_dump(), status, headers)
 
 
 def install(app: FastAPI, settings: Settings) -> None:
     """Put the guards around an application."""
     app.add_middleware(SizeGuard, settings=settings)
-
-    @app.middleware("http")
-    async def headers(request: Request, call_next):  # type: ignore[no-untyped-def]
-        response: Response = await call_next(request)
-        for name, value in _HEADERS.items():
-            response.headers.setdefault(name, value)
-        if request.url.path.startswith("/api/"):
-            response.headers.setdefault("cache-control", "no-store")
-        return response
+    app.add_middleware(GZipMiddleware, minimum_size=1000, compresslevel=5)
+    app.add_middleware(Envelope)
 
     @app.exception_handler(StarletteHTTPException)
     async def refused(_: Request, error: StarletteHTTPException) -> JSONResponse:
-        return _problem(error.status_code, str(error.detail))
+        return _problem(error.status_code, str(error.detail), error.headers)
+
+    @app.exception_handler(FullHouseError)
+    async def full(_: Request, __: FullHouseError) -> JSONResponse:
+        return _problem(503, "Very many people are asking just now. Nothing was changed; try again.", _SOON)
 
     @app.exception_handler(NotVisible)
     async def not_visible(_: Request, __: NotVisible) -> JSONResponse:
@@ -103,6 +92,15 @@ def install(app: FastAPI, settings: Settings) -> None:
         message = "This sheet was changed in another tab. What you have here is not lost; choose which one to keep."
         return _problem(409, message, revision=error.revision)
 
+    @app.exception_handler(RefusedError)
+    async def not_done(_: Request, error: RefusedError) -> JSONResponse:
+        return _problem(error.status, error.message)
+
+    @app.exception_handler(AbandonedError)
+    @app.exception_handler(BrokenCrewError)
+    async def given_up(_: Request, __: Exception) -> JSONResponse:
+        return _problem(503, "The work was given up. Nothing was changed; try again in a moment.", _SOON)
+
     @app.exception_handler(RequestValidationError)
     async def invalid(_: Request, error: RequestValidationError) -> JSONResponse:
         first = error.errors()[0]
@@ -111,6 +109,12 @@ def install(app: FastAPI, settings: Settings) -> None:
 
     @app.exception_handler(OperationalError)
     @app.exception_handler(InterfaceError)
+    @app.exception_handler(ConnectionWaitError)
     async def no_database(_: Request, __: Exception) -> JSONResponse:
         _LOG.warning("the database does not answer")
-        return _problem(503, "The database does not answer just now. Nothing was changed; try again in a moment.")
+        message = "The database does not answer just now. Nothing was changed; try again in a moment."
+        return _problem(503, message, _SOON)
+
+    @app.exception_handler(DataError)
+    async def beyond(_: Request, __: DataError) -> JSONResponse:
+        return _problem(422, "A number or a text in the request is larger than can be kept. Nothing was changed.")

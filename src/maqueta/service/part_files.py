@@ -1,5 +1,9 @@
 """Between the files of a version and the kernel's work on them."""
 
+from functools import lru_cache
+from pathlib import Path
+
+from maqueta.projection.projected_part import ProjectedPart, from_json
 from maqueta.service.kernel_work import PartSource, PartWork
 from maqueta.solid.recipe import Recipe
 from maqueta.solid.source import recipe_in
@@ -33,3 +37,9 @@ def recipe_of(files: FileStore, version: VersionRecord) -> Recipe | None:
     if not version.file_name.lower().endswith(".json"):
         return None
     return recipe_in(files.get(version.source))
+
+
+@lru_cache(maxsize=32)
+def part_at(path: str) -> ProjectedPart:
+    """The projected part in a file; files are named by their content, so what is read once stays true."""
+    return from_json(Path(path).read_bytes())

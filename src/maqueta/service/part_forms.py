@@ -188,31 +188,31 @@ class ViewReason(Form):
 
 
 class ModelDetail(Form):
-    """What a part looks like and what its drawing demands."""
+    """What a part looks like and what its drawing demands; empty where it is left to a student to find out."""
 
     name: str
     unit: Unit
     material: str
     natural_up: Side | None
-    extents: tuple[float, float, float]
-    volume: float
-    faces: int
-    flat_faces: int
-    solids: int
     sides: list[SideDrawing]
-    ranking: list[RankedForm]
-    views_needed: list[ViewName]
-    views_repeated: list[tuple[ViewName, ViewName]]
-    view_reasons: list[ViewReason]
-    sizes: int | None
-    least_sizes: int | None
-    sizes_reason: str | None
-    counts: list[CountForm]
-    features: list[FeatureForm]
-    patterns: list[str]
-    symmetry: list[str]
-    standings: list[StandingForm]
-    scales: list[ScaleForm]
+    extents: tuple[float, float, float] = (0.0, 0.0, 0.0)
+    volume: float = 0.0
+    faces: int = 0
+    flat_faces: int = 0
+    solids: int = 0
+    ranking: list[RankedForm] = Field(default=[])
+    views_needed: list[ViewName] = Field(default=[])
+    views_repeated: list[tuple[ViewName, ViewName]] = Field(default=[])
+    view_reasons: list[ViewReason] = Field(default=[])
+    sizes: int | None = None
+    least_sizes: int | None = None
+    sizes_reason: str | None = None
+    counts: list[CountForm] = Field(default=[])
+    features: list[FeatureForm] = Field(default=[])
+    patterns: list[str] = Field(default=[])
+    symmetry: list[str] = Field(default=[])
+    standings: list[StandingForm] = Field(default=[])
+    scales: list[ScaleForm] = Field(default=[])
 
 
 class ViewDrawing(Form):

@@ -1,22 +1,18 @@
 """From records and core results to what the interface shows."""
 
 from collections.abc import Sequence
-from typing import Final
+from typing import Any, Final
 
 from pydantic import TypeAdapter
 
 from maqueta.checking.catalogue import CATALOGUE, wording
-from maqueta.checking.dimension_survey import DimensionSurvey
 from maqueta.checking.exercise import CRITERIA, Exercise
 from maqueta.checking.finding import Finding
 from maqueta.checking.marks import Mark, cost, mark
-from maqueta.checking.report import Check, check
-from maqueta.checking.scope import Scope, scope_of
-from maqueta.checking.survey import Survey
+from maqueta.checking.scope import Scope
 from maqueta.drawing.sheet_ink import piece_item
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.line_set import LineSet
-from maqueta.projection.projected_part import ProjectedPart
 from maqueta.service.forms import (
     ExerciseForm,
     FindingForm,
@@ -24,7 +20,6 @@ from maqueta.service.forms import (
     PaperForm,
 )
 from maqueta.service.part_forms import LineDrawing, PartSummary, SideDrawing
-from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.paper import Layout, layout
 from maqueta.store.models import ExerciseRecord, FindingRecord, PartRecord, SheetRecord
 
@@ -124,15 +119,9 @@ def is_late(sheet: SheetRecord, exercise: ExerciseRecord) -> bool:
     return sheet.handed_in_at is not None and sheet.handed_in_at > exercise.due_at
 
 
-def checked(projected: ProjectedPart, sheet: SheetRecord, task: Exercise) -> Check:
-    """The check of a stored sheet."""
-    return check(projected, task, SheetDocument.model_validate(sheet.document))
-
-
-def judged_scope(projected: ProjectedPart, sheet: SheetRecord, task: Exercise) -> Scope:
-    """What of a stored sheet can be judged, without checking it again."""
-    survey = Survey(projected, task, SheetDocument.model_validate(sheet.document))
-    return scope_of(survey, DimensionSurvey(survey))
+def scope_json(scope: Scope) -> dict[str, Any]:
+    """What of a sheet could be judged, as it is kept."""
+    return {"unjudged": dict(scope.unjudged), "lacking": dict(scope.lacking)}
 
 
 def paper_form(sheet_layout: Layout) -> PaperForm:

@@ -30,3 +30,7 @@ class Settings(BaseSettings):
     workers: int = 1
     #: Delivered sheets read at a time.
     sheet_readers: int = 2
+    #: Sheets drawn and checked at a time.
+    desks: int = 2
+    #: How long drawing or checking one sheet may take (seconds); the largest sheet takes a small part of it.
+    desk_seconds: float = 10.0

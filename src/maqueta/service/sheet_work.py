@@ -4,8 +4,8 @@ from dataclasses import dataclass
 
 from maqueta.checking.delivered import read_delivered
 from maqueta.checking.exercise import Exercise
-from maqueta.projection.projected_part import from_json
 from maqueta.reading.errors import UnreadableSheetError
+from maqueta.service.part_files import part_at
 
 
 @dataclass(frozen=True, slots=True)
@@ -17,10 +17,10 @@ class SheetWork:
     refused: str | None = None
 
 
-def read_sheet_file(data: bytes, dossier: bytes, task: str) -> SheetWork:
-    """Read a DXF sheet of a projected part (JSON) for an exercise (JSON)."""
+def read_sheet_file(data: bytes, part: str, task: Exercise) -> SheetWork:
+    """Read a DXF sheet of a projected part, by the file it is kept in, for an exercise."""
     try:
-        read = read_delivered(data, from_json(dossier), Exercise.model_validate_json(task))
+        read = read_delivered(data, part_at(part), task)
     except UnreadableSheetError as error:
         return SheetWork(refused=str(error))
     except MemoryError:

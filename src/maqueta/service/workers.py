@@ -1,83 +1,66 @@
-"""The pools of processes: for parts that are brought in, for what somebody is waiting for, for delivered sheets."""
+"""Crews of processes: for parts that are brought in, for what somebody is waiting for, for sheets at the desk."""
 
-import multiprocessing
 import tempfile
 from collections.abc import Callable
-from concurrent.futures import CancelledError, TimeoutError
 from pathlib import Path
 from typing import Any, TypeVar
 
-from pebble import ProcessPool
-
-from maqueta.confined import limit_process, reason_of
+from maqueta.checking.exercise import Exercise
+from maqueta.confined import reason_of
+from maqueta.service.crew import AbandonedError, Crew
 from maqueta.service.kernel_work import PartSource, PartWork, Preview, examine, preview, ready, step_file
 from maqueta.service.settings import Settings
 from maqueta.service.sheet_work import SheetWork, read_sheet_file
 from maqueta.solid.errors import PartError
 from maqueta.solid.recipe import Recipe
 
-_POLL_SECONDS = 0.2
 Result = TypeVar("Result")
+#: Whether somebody still waits.
+Wanted = Callable[[], bool]
 
 
 class KernelWorkers:
-    """Runs kernel work in processes that are replaced when they die or overrun."""
+    """Work that is done in processes of its own, each kind by a crew that the others cannot keep busy."""
 
     def __init__(self, settings: Settings) -> None:
         self._seconds = settings.kernel_seconds
         self._at_once_seconds = settings.preview_seconds
-        self._uploads = self._pool(settings.workers, settings.kernel_memory)
-        self._at_once = self._pool(1, settings.kernel_memory)
-        self._sheets = self._pool(settings.sheet_readers, settings.kernel_memory)
-        self._running: dict[int, Any] = {}
-
-    @staticmethod
-    def _pool(workers: int, memory: int) -> Any:
-        # Workers are forked from a small process that has loaded the kernel already and runs no threads.
-        context = multiprocessing.get_context("forkserver")
-        context.set_forkserver_preload(["maqueta.service.kernel_work", "maqueta.service.sheet_work"])
-        return ProcessPool(
-            max_workers=workers,
-            context=context,
-            initializer=limit_process,
-            initargs=(memory,),
-        )
+        memory = settings.kernel_memory
+        self._uploads = Crew("uploads", settings.workers, memory)
+        self._at_once = Crew("previews", 1, memory)
+        self._readers = Crew("readers", settings.sheet_readers, memory)
+        self._desk = Crew("desk", settings.desks, memory)
+        self.crews = (self._uploads, self._at_once, self._readers, self._desk)
 
     def examine(
-        self, job_id: int, source: PartSource, progress: Callable[[float, str], None] = lambda _, __: None
+        self,
+        source: PartSource,
+        progress: Callable[[float, str], None] = lambda _, __: None,
+        wanted: Wanted = lambda: True,
     ) -> PartWork | None:
-        """Examine an upload; None when the job was cancelled. Never raises for anything the file does.
+        """Examine an upload; None when it was not wanted any more. Never raises for anything the file does.
 
         `progress` is told how far the work is, and what it is doing.
         """
         with tempfile.TemporaryDirectory() as folder:
             notes = Path(folder) / "progress"
-            future = self._uploads.schedule(examine, args=(source, str(notes)), timeout=self._seconds)
-            self._running[job_id] = future
             last = ""
+
+            def looked() -> bool:
+                nonlocal last
+                text = notes.read_text("utf-8") if notes.exists() else ""
+                if text and text != last:
+                    share, _, doing = text.partition(" ")
+                    progress(float(share), doing)
+                    last = text
+                return wanted()
+
             try:
-                while not future.done():
-                    text = notes.read_text("utf-8") if notes.exists() else ""
-                    if text and text != last:
-                        share, _, doing = text.partition(" ")
-                        progress(float(share), doing)
-                        last = text
-                    self._wait(future)
-                work: PartWork = future.result()
-                return work
-            except CancelledError:
+                return self._uploads.run(examine, source, str(notes), seconds=self._seconds, wanted=looked)
+            except AbandonedError:
                 return None
             except Exception as error:  # the worker's own exceptions arrive here, whatever they are
                 return PartWork(refused=reason_of(error, self._seconds) + "; your file is kept")
-            finally:
-                self._running.pop(job_id, None)
-
-    @staticmethod
-    def _wait(future: Any) -> None:
-        try:
-            future.exception(timeout=_POLL_SECONDS)
-        except (TimeoutError, CancelledError):
-            return
 
     def examine_now(self, source: PartSource) -> PartWork:
         """Examine a part somebody waits for. Never raises for anything the file does."""
@@ -97,38 +80,37 @@ class KernelWorkers:
         """A part as STEP. Raises PartError with the reason why not."""
         return self._now(step_file, source)
 
-    def read_sheet(self, data: bytes, dossier: bytes, task: str) -> SheetWork:
-        """Read a delivered sheet. Never raises for anything the file does."""
+    def read_sheet(self, data: bytes, part: str, task: Exercise, wanted: Wanted = lambda: True) -> SheetWork:
+        """Read a delivered sheet of the projected part kept at a path.
+
+        Never raises for anything the file does; AbandonedError when nobody waits.
+        """
         try:
-            seconds = self._at_once_seconds
-            work: SheetWork = self._sheets.schedule(
-                read_sheet_file, args=(data, dossier, task), timeout=seconds
-            ).result()
-            return work
+            return self._readers.run(read_sheet_file, data, part, task, seconds=self._at_once_seconds, wanted=wanted)
+        except AbandonedError:
+            raise
         except Exception as error:  # the worker's own exceptions arrive here, whatever they are
             return SheetWork(refused=reason_of(error, self._at_once_seconds))
 
+    def at_desk(self, work: Callable[..., Result], *arguments: Any, seconds: float, wanted: Wanted) -> Result:
+        """Work on a sheet and its part. Raises what the work raises, and what `Crew.run` does."""
+        return self._desk.run(work, *arguments, seconds=seconds, wanted=wanted)
+
     def _now(self, work: Callable[..., Result], *args: Any) -> Result:
         try:
-            result: Result = self._at_once.schedule(work, args=args, timeout=self._at_once_seconds).result()
-            return result
+            return self._at_once.run(work, *args, seconds=self._at_once_seconds)
         except PartError:
             raise
         except Exception as error:  # the worker's own exceptions arrive here, whatever they are
             raise PartError(reason_of(error, self._at_once_seconds)) from error
 
     def warm_up(self) -> None:
-        """Have a worker ready before somebody waits for it."""
-        self._at_once.schedule(ready)
-
-    def cancel(self, job_id: int) -> None:
-        """Stop the work of a job, if it runs."""
-        future = self._running.get(job_id)
-        if future is not None:
-            future.cancel()
+        """Have workers ready before somebody waits for them."""
+        for crew in (self._at_once, self._desk, self._readers):
+            for _ in range(crew.workers):
+                crew.warm_up(ready)
 
     def close(self) -> None:
         """Stop all processes."""
-        for pool in (self._uploads, self._at_once, self._sheets):
-            pool.stop()
-            pool.join()
+        for crew in self.crews:
+            crew.close()

@@ -2,16 +2,21 @@
 
 import threading
 from collections import OrderedDict
-from collections.abc import Iterator
+from collections.abc import AsyncIterator
 from dataclasses import dataclass, field
 from typing import Annotated, Any
 
 from fastapi import Depends, HTTPException, Request
+from fastapi.concurrency import run_in_threadpool
 from sqlalchemy.orm import Session
 
 from maqueta.projection.projected_part import ProjectedPart, from_json
+from maqueta.service.admission import Admission
+from maqueta.service.envelope import asking
 from maqueta.service.jobs import JobQueue
+from maqueta.service.passwords import PasswordDesk
 from maqueta.service.settings import Settings
+from maqueta.service.streams import JobNews
 from maqueta.service.workers import KernelWorkers
 from maqueta.store.accounts import log_in_of
 from maqueta.store.database import Database
@@ -33,18 +38,23 @@ class Dossiers:
 
     def get(self, version: VersionRecord) -> ProjectedPart:
         """The projected part. Raises HTTPException 409 while it is not examined."""
-        if version.dossier is None:
-            why = version.error or "it is still being examined"
-            raise HTTPException(409, f"This part is not ready: {why}.")
+        name = _dossier(version)
         with self._lock:
-            found = self._kept.get(version.dossier)
+            found = self._kept.get(name)
             if found is None:
-                found = from_json(self._files.get(version.dossier))
-                self._kept[version.dossier] = found
+                found = from_json(self._files.get(name))
+                self._kept[name] = found
                 while len(self._kept) > self._most:
                     self._kept.popitem(last=False)
-            self._kept.move_to_end(version.dossier)
+            self._kept.move_to_end(name)
             return found
+
+
+def _dossier(version: VersionRecord) -> str:
+    if version.dossier is None:
+        why = version.error or "it is still being examined"
+        raise HTTPException(409, f"This part is not ready: {why}.")
+    return version.dossier
 
 
 @dataclass
@@ -56,13 +66,21 @@ class World:
     files: FileStore
     jobs: JobQueue
     kernel: KernelWorkers
+    admission: Admission = field(default_factory=Admission)
+    passwords: PasswordDesk = field(default_factory=PasswordDesk)
     dossiers: Dossiers = field(init=False)
+    news: JobNews = field(init=False)
 
     def __post_init__(self) -> None:
+        self.news = JobNews(self.database, self.admission)
         self.dossiers = Dossiers(self.files)
 
+    def dossier_path(self, version: VersionRecord) -> str:
+        """Where a projected part is kept. Raises HTTPException 409 while it is not examined."""
+        return str(self.files.path(_dossier(version)))
 
-def world_of(request: Request) -> World:
+
+async def world_of(request: Request) -> World:
     """The world of a request."""
     world: World = request.app.state.world
     return world
@@ -71,10 +89,18 @@ def world_of(request: Request) -> World:
 InWorld = Annotated[World, Depends(world_of)]
 
 
-def transaction(world: InWorld) -> Iterator[Session]:
-    """A transaction that lasts for the request; an error undoes all of it."""
-    with world.database.transaction() as session:
-        yield session
+async def transaction(world: InWorld) -> AsyncIterator[Session]:
+    """A transaction that lasts for the request, within a place inside; an error undoes all of it."""
+    async with world.admission.place():
+        session = world.database.session()
+        try:
+            yield session
+            await run_in_threadpool(session.commit)
+        except BaseException:
+            await run_in_threadpool(session.rollback)
+            raise
+        finally:
+            await run_in_threadpool(session.close)
 
 
 InTransaction = Annotated[Session, Depends(transaction, scope="function")]
@@ -88,10 +114,13 @@ def log_in(request: Request, session: InTransaction) -> LogIn:
         raise HTTPException(401, "You are not logged in, or your session has ended. What you drew is kept here.")
     if request.method not in ("GET", "HEAD") and request.headers.get(TOKEN_HEADER) != record.request_token:
         raise HTTPException(403, "This page is out of date. Reload it and try again.")
+    who = asking.get()
+    if who is not None:
+        who.append(record.account_id)
     return record
 
 
-def account(record: Annotated[LogIn, Depends(log_in)]) -> Account:
+async def account(record: Annotated[LogIn, Depends(log_in)]) -> Account:
     """Who is asking."""
     return record.account
 
@@ -100,7 +129,7 @@ AnyAccount = Annotated[Account, Depends(account)]
 
 
 def _of_role(role: str) -> Any:
-    def check(who: AnyAccount) -> Account:
+    async def check(who: AnyAccount) -> Account:
         # Told like a thing that does not exist, so that roles reveal nothing.
         if who.role != role:
             raise HTTPException(404, "There is no such page.")

@@ -5,17 +5,19 @@ import secrets
 from datetime import timedelta
 from typing import Literal
 
-from sqlalchemy import delete, func, select
+from sqlalchemy import delete, func, select, update
 from sqlalchemy.orm import Session
 
 from maqueta.store.clock import now
 from maqueta.store.errors import NotVisible
-from maqueta.store.models import Account, Enrolment, FailedLogIn, LogIn, SchoolClass
+from maqueta.store.models import Account, Enrolment, FailedLogIn, KnownBrowser, LogIn, SchoolClass
 
 Role = Literal["instructor", "student", "admin"]
 SESSION_LENGTH = timedelta(hours=12)
 #: Refused log-ins per account within the window before further ones are turned away unheard.
 MOST_FAILURES = 6
+#: The same for one address, behind which a whole school may sit.
+MOST_FROM_ADDRESS = 200
 FAILURE_WINDOW = timedelta(minutes=10)
 
 
@@ -54,22 +56,64 @@ def close_log_in(session: Session, token: str) -> None:
     session.execute(delete(LogIn).where(LogIn.token_hash == _hash(token)))
 
 
-def too_many_failures(session: Session, login: str) -> bool:
-    """Whether a log-in name was refused too often lately."""
-    since = now() - FAILURE_WINDOW
-    query = select(func.count()).select_from(FailedLogIn).where(FailedLogIn.login == login, FailedLogIn.at > since)
-    return (session.scalar(query) or 0) >= MOST_FAILURES
+def begin_log_in(session: Session, login: str, address: str, browser: str | None) -> int:
+    """Count a log-in before its password is looked at; returns the number it succeeds or fails under.
 
-
-def note_failure(session: Session, login: str) -> None:
-    """Remember a refused log-in; old ones are forgotten."""
+    `browser` is the token of a browser known from before, if it has one.
+    """
     session.execute(delete(FailedLogIn).where(FailedLogIn.at < now() - FAILURE_WINDOW))
-    session.add(FailedLogIn(login=login[:60], at=now()))
+    known = ""
+    if browser is not None:
+        query = select(KnownBrowser).join(Account, Account.id == KnownBrowser.account_id)
+        found = session.scalar(query.where(KnownBrowser.token_hash == _hash(browser), Account.login == login))
+        known = found.token_hash if found is not None else ""
+    record = FailedLogIn(login=login[:60], at=now(), address=_hash(address), known=known)
+    session.add(record)
+    session.flush()
+    return record.id
 
 
-def forget_failures(session: Session, login: str) -> None:
-    """A successful log-in clears the slate."""
-    session.execute(delete(FailedLogIn).where(FailedLogIn.login == login))
+def too_many_log_ins(session: Session, number: int) -> bool:
+    """Whether a log-in that was begun comes after too many that failed or are still under way.
+
+    Counted are those of the same name, and of the same address. From a browser the owner has used before, only those
+    from there count: whoever guesses elsewhere does not lock the owner out. What was begun must be committed: of any
+    number begun at one moment, only the first few pass.
+    """
+    own = session.get(FailedLogIn, number)
+    if own is None:
+        return False
+    earlier = select(func.count()).select_from(FailedLogIn).where(FailedLogIn.id < own.id)
+    same = earlier.where(FailedLogIn.login == own.login, FailedLogIn.known == own.known)
+    near = earlier.where(FailedLogIn.address == own.address)
+    by_name, by_address = session.scalar(same) or 0, session.scalar(near) or 0
+    return by_name >= MOST_FAILURES or (by_address >= MOST_FROM_ADDRESS and not own.known)
+
+
+def drop_log_in(session: Session, number: int) -> None:
+    """Forget a log-in whose password was not looked at: it tells nobody anything."""
+    session.execute(delete(FailedLogIn).where(FailedLogIn.id == number))
+
+
+def log_in_succeeded(session: Session, number: int, account: Account, browser: str | None) -> str:
+    """Clear the slate of where a person has logged in; returns the token by which the browser is known from now on."""
+    own = session.get(FailedLogIn, number)
+    known = own.known if own is not None else ""
+    session.execute(delete(FailedLogIn).where(FailedLogIn.login == account.login, FailedLogIn.known == known))
+    if known and browser is not None:
+        session.execute(update(KnownBrowser).where(KnownBrowser.token_hash == known).values(seen_at=now()))
+        return browser
+    token = secrets.token_urlsafe(24)
+    session.add(KnownBrowser(token_hash=_hash(token), account_id=account.id, seen_at=now()))
+    return token
+
+
+def forget_failures(session: Session, login: str) -> int:
+    """Let a person try again at once; returns how many refused log-ins were forgotten."""
+    found = list(session.scalars(select(FailedLogIn).where(FailedLogIn.login == login)))
+    for record in found:
+        session.delete(record)
+    return len(found)
 
 
 def add_account(session: Session, login: str, name: str, role: Role, password_hash: str) -> Account:

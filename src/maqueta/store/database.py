@@ -9,6 +9,10 @@ from sqlalchemy import Engine, create_engine
 from sqlalchemy.orm import Session, sessionmaker
 
 MIGRATIONS = "maqueta:store/migrations"
+#: Connections kept, and how many more in a rush. Whoever uses them admits fewer than these at one time.
+CONNECTIONS, MORE_CONNECTIONS = 16, 8
+#: Seconds somebody waits for a connection before the database counts as not answering.
+_PATIENCE = 5
 
 
 class Database:
@@ -21,6 +25,9 @@ class Database:
             url,
             pool_pre_ping=True,
             pool_recycle=600,
+            pool_size=CONNECTIONS,
+            max_overflow=MORE_CONNECTIONS,
+            pool_timeout=_PATIENCE,
             isolation_level="READ COMMITTED",
             connect_args={"init_command": "SET time_zone = '+00:00', sql_mode = 'TRADITIONAL'"},
         )
@@ -31,6 +38,10 @@ class Database:
         """A session that commits at the end, or rolls back when an exception leaves it."""
         with self._sessions.begin() as session:
             yield session
+
+    def session(self) -> Session:
+        """A session whose user ends it; it takes a connection when it is first asked something."""
+        return self._sessions()
 
     def migrate(self) -> None:
         """Bring the schema up to date."""

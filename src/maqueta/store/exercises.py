@@ -5,6 +5,7 @@ from datetime import datetime
 from typing import Any, Literal
 
 from sqlalchemy import delete, select
+from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session, contains_eager, joinedload, selectinload
 
 from maqueta.store.clock import now
@@ -22,6 +23,8 @@ from maqueta.store.models import (
 
 SheetState = Literal["draft", "handed-in", "returned"]
 Decision = Literal["upheld", "waived"]
+#: How a finding stood for whoever decides about it.
+Seen = Literal["open", "upheld", "waived"]
 
 
 def add_exercise(
@@ -79,6 +82,17 @@ def sheets_of(session: Session, exercise: ExerciseRecord) -> list[SheetRecord]:
         .join(SheetRecord.student)
         .options(contains_eager(SheetRecord.student), selectinload(SheetRecord.findings))
         .where(SheetRecord.exercise_id == exercise.id)
+        .order_by(Account.name)
+    )
+    return list(session.scalars(query))
+
+
+def sheets_around(session: Session, exercise: ExerciseRecord) -> list[int]:
+    """Numbers of all sheets of an exercise that can be reviewed, by student name."""
+    query = (
+        select(SheetRecord.id)
+        .join(SheetRecord.student)
+        .where(SheetRecord.exercise_id == exercise.id, SheetRecord.state != "draft")
         .order_by(Account.name)
     )
     return list(session.scalars(query))
@@ -146,7 +160,13 @@ def save_draft(
             document={},
             saved_at=now(),
         )
-        session.add(record)
+        try:
+            with session.begin_nested():
+                session.add(record)
+        except IntegrityError as error:
+            # Another tab began the sheet at the same moment and was first.
+            first = own_sheet(session, student, exercise.id, lock=True)
+            raise OutOfDate(first.revision if first is not None else 0) from error
     if record.revision != base or record.state != "draft":
         raise OutOfDate(record.revision)
     record.document = dict(document)
@@ -175,14 +195,24 @@ def save_model_answer(
     record.document = dict(document)
     record.revision += 1
     record.saved_at = now()
-    session.flush()
+    try:
+        session.flush()
+    except IntegrityError as error:
+        # Another tab kept the first one at the same moment.
+        raise OutOfDate(1) from error
     return record
 
 
-def hand_in(session: Session, sheet: SheetRecord, findings: Iterable[tuple[str, Mapping[str, Any]]]) -> None:
-    """Close a draft and keep what the program found."""
+def hand_in(
+    session: Session,
+    sheet: SheetRecord,
+    findings: Iterable[tuple[str, Mapping[str, Any]]],
+    scope: Mapping[str, Any] | None = None,
+) -> None:
+    """Close a draft and keep what the program found, and what of it could be judged."""
     session.execute(delete(FindingRecord).where(FindingRecord.sheet_id == sheet.id))
     sheet.state = "handed-in"
+    sheet.scope = dict(scope) if scope is not None else None
     sheet.handed_in_at = now()
     for place, (rule, measured) in enumerate(findings):
         session.add(FindingRecord(sheet_id=sheet.id, place=place, rule=rule, measured=dict(measured), remark=""))
@@ -196,12 +226,18 @@ def deliver(
     exercise: ExerciseRecord,
     document: Mapping[str, Any],
     findings: Iterable[tuple[str, Mapping[str, Any]]],
+    scope: Mapping[str, Any] | None = None,
 ) -> SheetRecord:
     """Hand in a sheet that came as a file, in place of the student's draft. Raises OutOfDate for a sheet handed in."""
     before = own_sheet(session, student, exercise.id, lock=True)
     sheet = save_draft(session, student, exercise, document, before.revision if before is not None else 0)
-    hand_in(session, sheet, findings)
+    hand_in(session, sheet, findings, scope)
     return sheet
+
+
+def decided_since(finding: FindingRecord, seen: Seen | None) -> bool:
+    """Whether a finding stands otherwise than whoever decides has seen it; None where that does not matter."""
+    return seen is not None and (finding.decision or "open") != seen
 
 
 def decide(

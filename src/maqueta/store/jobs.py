@@ -1,8 +1,10 @@
 """Jobs: work beside the server whose state outlives a restart."""
 
+from collections.abc import Sequence
+from datetime import timedelta
 from typing import Literal
 
-from sqlalchemy import select, update
+from sqlalchemy import and_, func, or_, select, update
 from sqlalchemy.orm import Session
 
 from maqueta.store.clock import now
@@ -11,6 +13,9 @@ from maqueta.store.models import Account, JobRecord
 
 JobState = Literal["waiting", "running", "done", "failed", "cancelled"]
 FINISHED: tuple[JobState, ...] = ("done", "failed", "cancelled")
+#: After so long without a sign of life somebody else takes a job; three who try are enough.
+LOST_AFTER = timedelta(seconds=15)
+MOST_ATTEMPTS = 3
 EXAMINATION_STOPPED = "the examination was stopped"
 
 
@@ -38,21 +43,66 @@ def own_job(session: Session, owner: Account, job_id: int) -> JobRecord:
     return found
 
 
+def jobs_of(session: Session, numbers: Sequence[int]) -> list[JobRecord]:
+    """Jobs by their numbers, for whoever has shown that they are the owner's."""
+    return list(session.scalars(select(JobRecord).where(JobRecord.id.in_(numbers))))
+
+
 def claim_next(session: Session) -> JobRecord | None:
-    """Take the oldest waiting job and mark it running."""
-    query = select(JobRecord).where(JobRecord.state == "waiting").order_by(JobRecord.id).limit(1)
+    """Take the oldest waiting job, or one whose worker gave no sign of life for too long, and mark it running."""
+    silent = or_(JobRecord.seen_at.is_(None), JobRecord.seen_at < now() - LOST_AFTER)
+    lost = and_(JobRecord.state == "running", silent)
+    query = select(JobRecord).where(or_(JobRecord.state == "waiting", lost)).order_by(JobRecord.id).limit(1)
     job = session.scalar(query.with_for_update(skip_locked=True))
     if job is not None:
-        job.state = "running"
+        job.state, job.seen_at = "running", now()
+        job.attempts += 1
     return job
 
 
-def note_progress(session: Session, job_id: int, share: float, doing: str) -> None:
+def running_job(session: Session, job_id: int, attempt: int) -> JobRecord | None:
+    """A job, locked, if it still runs in this attempt: neither cancelled nor taken over by another worker."""
+    query = select(JobRecord).where(JobRecord.id == job_id, JobRecord.state == "running", JobRecord.attempts == attempt)
+    return session.scalar(query.with_for_update())
+
+
+def cancel_job(session: Session, owner: Account, job_id: int) -> JobRecord:
+    """Cancel a job of one's own for good, whoever works on it. One that has ended stays as it is. Raises NotVisible."""
+    query = select(JobRecord).where(JobRecord.id == job_id, JobRecord.owner_id == owner.id)
+    job = session.scalar(query.with_for_update())
+    if job is None:
+        raise NotVisible
+    if job.state not in FINISHED:
+        job.state, job.message = "cancelled", "cancelled"
+    return job
+
+
+def sign_of_life(session: Session, job_id: int, attempt: int) -> bool:
+    """Tell that a job is still worked on; whether it is still wanted."""
+    job = running_job(session, job_id, attempt)
+    if job is not None:
+        job.seen_at = now()
+    return job is not None
+
+
+def note_progress(session: Session, job_id: int, attempt: int, share: float, doing: str) -> None:
     """Say how far a running job is, and what it is doing."""
-    running = update(JobRecord).where(JobRecord.id == job_id, JobRecord.state == "running")
-    session.execute(running.values(progress=share, message=doing))
+    running = update(JobRecord).where(
+        JobRecord.id == job_id, JobRecord.state == "running", JobRecord.attempts == attempt
+    )
+    session.execute(running.values(progress=share, message=doing, seen_at=now()))
 
 
-def requeue_interrupted(session: Session) -> None:
-    """After a restart: what was running waits again."""
-    session.execute(update(JobRecord).where(JobRecord.state == "running").values(state="waiting", progress=0.0))
+def give_up(session: Session, job_id: int, attempt: int) -> None:
+    """Let another worker take a job: this one stops."""
+    job = running_job(session, job_id, attempt)
+    if job is not None:
+        job.state, job.progress = "waiting", 0.0
+        job.attempts -= 1
+
+
+def queue_counts(session: Session) -> dict[str, int]:
+    """How many jobs wait and run."""
+    query = select(JobRecord.state, func.count()).where(JobRecord.state.in_(("waiting", "running")))
+    counts = dict(session.execute(query.group_by(JobRecord.state)).tuples().all())
+    return {"waiting": counts.get("waiting", 0), "running": counts.get("running", 0)}

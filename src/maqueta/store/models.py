@@ -58,12 +58,27 @@ class LogIn(Base):
 
 
 class FailedLogIn(Base):
-    """A refused log-in, kept to slow down guessing."""
+    """A log-in that was tried and has not succeeded, kept to slow down guessing.
+
+    `address` is a hash of where it came from; `known` the hash of a browser's token where its owner was logged in with
+    it before, else empty.
+    """
 
     __tablename__ = "failed_log_in"
     id: Mapped[int] = mapped_column(primary_key=True)
     login: Mapped[str] = mapped_column(String(60), index=True)
     at: Mapped[datetime] = mapped_column(DateTime, index=True)
+    address: Mapped[str] = mapped_column(String(64), index=True)
+    known: Mapped[str] = mapped_column(String(64))
+
+
+class KnownBrowser(Base):
+    """A browser from which a person has logged in before; only the hash of its token is kept."""
+
+    __tablename__ = "known_browser"
+    token_hash: Mapped[str] = mapped_column(String(64), primary_key=True)
+    account_id: Mapped[int] = mapped_column(ForeignKey("account.id", ondelete="CASCADE"))
+    seen_at: Mapped[datetime] = mapped_column(DateTime)
 
 
 class SchoolClass(Base):
@@ -182,7 +197,10 @@ class StudentPartRecord(Base):
 
 
 class SheetRecord(Base):
-    """A student's sheet for an exercise. `revision` grows with every change."""
+    """A student's sheet for an exercise. `revision` grows with every change.
+
+    `scope` tells what of it could be judged when it was handed in; sheets older than this column have none.
+    """
 
     __tablename__ = "sheet"
     __table_args__ = (UniqueConstraint("exercise_id", "student_id"),)
@@ -192,6 +210,7 @@ class SheetRecord(Base):
     state: Mapped[str] = mapped_column(String(12))
     revision: Mapped[int] = mapped_column(Integer)
     document: Mapped[dict[str, Any]] = mapped_column(JSON)
+    scope: Mapped[dict[str, Any] | None] = mapped_column(JSON)
     remark: Mapped[str] = mapped_column(Text, default="")
     saved_at: Mapped[datetime] = mapped_column(DateTime)
     handed_in_at: Mapped[datetime | None] = mapped_column(DateTime)
@@ -221,7 +240,10 @@ class FindingRecord(Base):
 
 
 class JobRecord(Base):
-    """Work done beside the server; its state outlives a restart."""
+    """Work done beside the server; its state outlives a restart.
+
+    `attempts` counts how often it was begun, `seen_at` is the last sign of life of who works on it.
+    """
 
     __tablename__ = "job"
     id: Mapped[int] = mapped_column(primary_key=True)
@@ -231,4 +253,6 @@ class JobRecord(Base):
     state: Mapped[str] = mapped_column(String(12), index=True)
     progress: Mapped[float] = mapped_column(Float, default=0.0)
     message: Mapped[str] = mapped_column(Text, default="")
+    attempts: Mapped[int] = mapped_column(Integer, default=0)
+    seen_at: Mapped[datetime | None] = mapped_column(DateTime)
     created_at: Mapped[datetime] = mapped_column(DateTime)

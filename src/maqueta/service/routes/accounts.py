@@ -1,69 +1,87 @@
 """Logging in and out; accounts for administrators."""
 
-from typing import Annotated
+from typing import Annotated, Final
 
-from argon2 import PasswordHasher
-from argon2.exceptions import InvalidHashError, VerificationError
 from fastapi import APIRouter, Depends, HTTPException, Request, Response
+from fastapi.concurrency import run_in_threadpool
 from sqlalchemy.exc import IntegrityError
 
 from maqueta.service.forms import ClassForm, Credentials, Me, NewPerson, Number, Person, PersonChange
-from maqueta.service.world import COOKIE, Admin, Instructor, InTransaction, InWorld, log_in
+from maqueta.service.passwords import NOBODY, hashed
+from maqueta.service.world import COOKIE, Admin, Instructor, InTransaction, InWorld, World, log_in
 from maqueta.store.accounts import (
+    FAILURE_WINDOW,
     SESSION_LENGTH,
     account,
     account_by_login,
     add_account,
     all_accounts,
+    begin_log_in,
     classes_of,
     close_account,
     close_log_in,
+    drop_log_in,
     forget_failures,
-    note_failure,
+    log_in_succeeded,
     open_log_in,
-    too_many_failures,
+    too_many_log_ins,
 )
 from maqueta.store.models import Account, LogIn
 
 router = APIRouter(prefix="/api")
-hasher = PasswordHasher()
-#: Verified when the log-in name is unknown, so that both refusals take equally long.
-_NOBODY = hasher.hash("nobody has this password")
-
-
-def _matches(password_hash: str, password: str) -> bool:
-    try:
-        return hasher.verify(password_hash, password)
-    except (VerificationError, InvalidHashError):
-        return False
+#: The cookie by which a browser is known in which somebody has logged in before.
+_BROWSER: Final = "maqueta-browser"
+_KNOWN_SECONDS: Final = 365 * 24 * 3600
 
 
 @router.post("/log-in")
-def start(credentials: Credentials, response: Response, world: InWorld) -> Me:
-    """Log in. Too many refusals in a short time close the door for a while."""
+async def start(credentials: Credentials, request: Request, response: Response, world: InWorld) -> Me:
+    """Log in. Too many refusals in a short time close the door for a while, but not to a browser known from before."""
     login = credentials.login.strip().lower()
+    browser = request.cookies.get(_BROWSER)
+    address = request.client.host if request.client else ""
+    # Counted before the password is looked at, so that guesses at one moment are as few as guesses one by one.
+    async with world.admission.place():
+        number = await run_in_threadpool(_begun, world, login, address, browser)
+    async with world.admission.place():
+        found = await run_in_threadpool(_let_try, world, login, number)
+    right = await world.passwords.matches(found.password_hash if found else NOBODY, credentials.password)
+    if found is None or not right:
+        raise HTTPException(401, "That name and password do not go together.")
+    async with world.admission.place():
+        token, known, record = await run_in_threadpool(_entered, world, found, number, browser)
+    secure = world.settings.secure_cookies
+    age = int(SESSION_LENGTH.total_seconds())
+    response.set_cookie(COOKIE, token, max_age=age, httponly=True, samesite="lax", secure=secure)
+    response.set_cookie(
+        _BROWSER, known, max_age=_KNOWN_SECONDS, path="/api/log-in", httponly=True, samesite="strict", secure=secure
+    )
+    return _me(found, record)
+
+
+def _begun(world: World, login: str, address: str, browser: str | None) -> int:
     with world.database.transaction() as session:
-        if too_many_failures(session, login):
-            raise HTTPException(429, "Too many failed attempts. Wait ten minutes and try again.")
-        found = account_by_login(session, login)
-    right = _matches(found.password_hash if found else _NOBODY, credentials.password)
-    # A refusal must be remembered although the request fails, hence a transaction of its own.
+        return begin_log_in(session, login, address, browser)
+
+
+def _let_try(world: World, login: str, number: int) -> Account | None:
+    """Who a log-in that was begun is for. Raises HTTPException 429 where too many were begun before it."""
     with world.database.transaction() as session:
-        if found is None or not right:
-            note_failure(session, login)
-        else:
-            forget_failures(session, login)
-            token, record = open_log_in(session, found)
-            response.set_cookie(
-                COOKIE,
-                token,
-                max_age=int(SESSION_LENGTH.total_seconds()),
-                httponly=True,
-                samesite="lax",
-                secure=world.settings.secure_cookies,
-            )
-            return _me(found, record)
-    raise HTTPException(401, "That name and password do not go together.")
+        refused = too_many_log_ins(session, number)
+        if refused:
+            drop_log_in(session, number)
+        found = None if refused else account_by_login(session, login)
+    if refused:
+        wait = {"retry-after": str(int(FAILURE_WINDOW.total_seconds()))}
+        raise HTTPException(429, "Too many failed attempts. Wait ten minutes and try again.", wait)
+    return found
+
+
+def _entered(world: World, found: Account, number: int, browser: str | None) -> tuple[str, str, LogIn]:
+    with world.database.transaction() as session:
+        known = log_in_succeeded(session, number, found, browser)
+        token, record = open_log_in(session, found)
+    return token, known, record
 
 
 def _me(found: Account, record: LogIn) -> Me:
@@ -102,11 +120,17 @@ def people(_: Admin, session: InTransaction) -> list[Person]:
     return [_person(found) for found in all_accounts(session)]
 
 
+@router.post("/people/{person}/unlock")
+def unlock(person: int, _: Admin, session: InTransaction) -> Number:
+    """Let somebody try to log in again at once, after too many refusals."""
+    return Number(number=forget_failures(session, account(session, person).login))
+
+
 @router.post("/people", status_code=201)
 def add(form: NewPerson, _: Admin, session: InTransaction) -> Person:
     """A new account."""
     try:
-        return _person(add_account(session, form.login, form.name, form.role, hasher.hash(form.password)))
+        return _person(add_account(session, form.login, form.name, form.role, hashed(form.password)))
     except IntegrityError as error:
         raise HTTPException(409, f"The log-in name “{form.login}” is taken.") from error
 

@@ -2,15 +2,14 @@
 
 from fastapi import APIRouter, HTTPException, Response
 
-from maqueta.checking.model_sheet import Drafter, dimensioned, model_sheet
-from maqueta.dimensioning.form_model import undimensioned
-from maqueta.dimensioning.proposal import Datum
-from maqueta.dimensioning.sides import end_at
-from maqueta.service.drawings import DrawingKind, drawing
+from maqueta.checking.model_sheet import Drafter
+from maqueta.service.desk import AtDesk, DeskPlace
+from maqueta.service.desk_work import answered, dimensions_proposed, drawn
+from maqueta.service.drawings import DrawingKind, drawing_response
 from maqueta.service.forms import DraftForm, SaveForm
 from maqueta.service.present import task_of
 from maqueta.service.reading_forms import ProposalRequest
-from maqueta.service.world import AnyAccount, Instructor, InTransaction, InWorld, World
+from maqueta.service.world import AnyAccount, Instructor, InTransaction
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.exercises import exercise_for, model_answer, own_sheet, save_model_answer
 from maqueta.store.models import ExerciseRecord, ModelAnswerRecord
@@ -28,19 +27,19 @@ def _form(document: SheetDocument, record: ModelAnswerRecord | None) -> DraftFor
     )
 
 
-def _document(world: World, exercise: ExerciseRecord, record: ModelAnswerRecord | None) -> SheetDocument:
+def _document(at: DeskPlace, exercise: ExerciseRecord, record: ModelAnswerRecord | None) -> SheetDocument:
     if record is not None:
         return SheetDocument.model_validate(record.document)
     drafter = Drafter("Model answer", exercise.school_class.name, f"{exercise.due_at:%Y-%m-%d}")
-    return model_sheet(world.dossiers.get(exercise.version), task_of(exercise), drafter)
+    return at.run(answered, at.desk(exercise.version, task_of(exercise)), drafter)
 
 
 @router.get("/{exercise_id}/answer")
-def answer(exercise_id: int, instructor: Instructor, session: InTransaction, world: InWorld) -> DraftForm:
+def answer(exercise_id: int, instructor: Instructor, session: InTransaction, at: AtDesk) -> DraftForm:
     """The model answer as its instructor left it, or as proposed."""
     exercise = exercise_for(session, instructor, exercise_id)
     record = model_answer(session, exercise)
-    return _form(_document(world, exercise, record), record)
+    return _form(_document(at, exercise, record), record)
 
 
 @router.put("/{exercise_id}/answer")
@@ -53,28 +52,16 @@ def save_answer(exercise_id: int, form: SaveForm, instructor: Instructor, sessio
 
 @router.post("/{exercise_id}/answer/dimensions")
 def propose_dimensions(
-    exercise_id: int, form: ProposalRequest, instructor: Instructor, session: InTransaction, world: InWorld
+    exercise_id: int, form: ProposalRequest, instructor: Instructor, session: InTransaction, at: AtDesk
 ) -> SheetDocument:
     """A sheet with a complete set of dimensions in place of its own, taken from the datum sides that are chosen."""
     exercise = exercise_for(session, instructor, exercise_id)
-    projected = world.dossiers.get(exercise.version)
-    if (reason := undimensioned(projected.part)) is not None:
-        raise HTTPException(422, f"No dimensions can be proposed: {reason}.")
-    front = next((v for v in form.document.views if v.id == form.document.front), None)
-    if front is None or front.attitude is None:
-        raise HTTPException(422, "There is no front view on the sheet yet.")
-    attitude = front.attitude
-    datum = Datum(
-        width=end_at(attitude, "width", form.width),
-        height=end_at(attitude, "height", form.height),
-        depth=end_at(attitude, "depth", form.depth),
-    )
-    return dimensioned(projected, form.document, attitude, datum)
+    return at.run(dimensions_proposed, at.desk(exercise.version, task_of(exercise)), form)
 
 
 @router.get("/{exercise_id}/answer/drawing.{kind}", response_class=Response)
 def answer_as_file(
-    exercise_id: int, kind: DrawingKind, account: AnyAccount, session: InTransaction, world: InWorld
+    exercise_id: int, kind: DrawingKind, account: AnyAccount, session: InTransaction, at: AtDesk
 ) -> Response:
     """The model answer as a file; for a student once the own sheet is returned."""
     exercise = exercise_for(session, account, exercise_id)
@@ -82,7 +69,7 @@ def answer_as_file(
         own = own_sheet(session, account, exercise.id)
         if own is None or own.state != "returned" or exercise.varied:
             raise HTTPException(403, "The model answer can be seen once your sheet is returned.")
-    projected = world.dossiers.get(exercise.version)
-    document = _document(world, exercise, model_answer(session, exercise))
-    title = f"{exercise.title} - model answer"
-    return drawing(projected, document, kind, title, f"answer-{exercise.id}")
+    document = _document(at, exercise, model_answer(session, exercise))
+    desk = at.desk(exercise.version, task_of(exercise))
+    data = at.run(drawn, desk, document, kind, f"{exercise.title} - model answer")
+    return drawing_response(data, kind, f"answer-{exercise.id}", at.request)

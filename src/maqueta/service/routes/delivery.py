@@ -5,20 +5,17 @@ from typing import Annotated
 
 from fastapi import APIRouter, Form, HTTPException, UploadFile
 
-from maqueta.checking.delivered import expectation
-from maqueta.checking.report import check
-from maqueta.checking.survey import Survey
-from maqueta.projection.projected_part import ProjectedPart, to_json
-from maqueta.reading.correct import corrected
-from maqueta.service.delivery_forms import CorrectionForm, DeliveryForm, ReadSheetForm, ReadView, StudentName
-from maqueta.service.present import FINDING, task_of
+from maqueta.service.delivery_forms import CorrectionForm, DeliveryForm, ReadSheetForm, StudentName
+from maqueta.service.desk import AtDesk, DeskPlace
+from maqueta.service.desk_work import Desk, judged, mended, recognised
+from maqueta.service.present import scope_json, task_of
 from maqueta.service.sheet_work import SheetWork
 from maqueta.service.variation import version_for
-from maqueta.service.world import Instructor, InTransaction, InWorld, Student, World
+from maqueta.service.world import Instructor, InTransaction, Student, World
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.accounts import students_of
 from maqueta.store.exercises import deliver, exercise_for, own_sheet
-from maqueta.store.models import Account, ExerciseRecord
+from maqueta.store.models import Account
 
 router = APIRouter(prefix="/api/exercises")
 
@@ -33,8 +30,11 @@ def _upload(world: World, file: UploadFile) -> tuple[bytes, str]:
     return data, name
 
 
-def _read(world: World, projected: ProjectedPart, exercise: ExerciseRecord, data: bytes) -> SheetWork:
-    return world.kernel.read_sheet(data, to_json(projected), task_of(exercise).model_dump_json())
+def _read(at: DeskPlace, desk: Desk, data: bytes) -> SheetWork:
+    """A file as read, while the place inside is somebody else's."""
+    at.session.commit()
+    with at.world.admission.stepped_aside():
+        return at.world.kernel.read_sheet(data, desk.part, desk.task, at.wanted)
 
 
 def _document(work: SheetWork, file_name: str) -> SheetDocument:
@@ -42,47 +42,29 @@ def _document(work: SheetWork, file_name: str) -> SheetDocument:
     return SheetDocument.model_validate_json(work.document).model_copy(update={"name": PurePath(file_name).stem[:120]})
 
 
-def _form(
-    projected: ProjectedPart, exercise: ExerciseRecord, document: SheetDocument, unread: list[str]
-) -> ReadSheetForm:
-    survey = Survey(projected, task_of(exercise), document)
-    views = [
-        ReadView(id=item.view.id, name=survey.name(item), scale=item.view.scale, match=survey.match(item))
-        for item in survey.placed
-    ]
-    return ReadSheetForm(document=document, views=views, not_read=unread)
-
-
 @router.post("/{exercise_id}/sheet/file")
 def read_file(
-    exercise_id: int, file: UploadFile, student: Student, session: InTransaction, world: InWorld
+    exercise_id: int, file: UploadFile, student: Student, session: InTransaction, at: AtDesk
 ) -> ReadSheetForm:
     """Read a student's own file. Nothing is stored: the bench keeps what was read as a draft."""
     exercise = exercise_for(session, student, exercise_id)
-    data, name = _upload(world, file)
-    projected = world.dossiers.get(version_for(world, session, exercise, student.id))
-    work = _read(world, projected, exercise, data)
+    data, name = _upload(at.world, file)
+    desk = at.desk_of(exercise, student)
+    work = _read(at, desk, data)
     if work.refused is not None:
         raise HTTPException(422, f"{name}: {work.refused}. Your draft is as it was.")
-    return _form(projected, exercise, _document(work, name), list(work.not_read))
+    return at.run(recognised, desk, _document(work, name), list(work.not_read))
 
 
 @router.post("/{exercise_id}/sheet/correction")
 def correct(
-    exercise_id: int, form: CorrectionForm, student: Student, session: InTransaction, world: InWorld
+    exercise_id: int, form: CorrectionForm, student: Student, session: InTransaction, at: AtDesk
 ) -> ReadSheetForm:
     """Take one view of a delivered sheet for what the student says it is, and tell what all views are taken for."""
-    exercise = exercise_for(session, student, exercise_id)
-    projected = world.dossiers.get(version_for(world, session, exercise, student.id))
+    desk = at.desk_of(exercise_for(session, student, exercise_id), student)
     if form.view is None or form.said is None:
-        return _form(projected, exercise, form.document, [])
-    try:
-        document = corrected(projected, form.document, form.view, form.said, expectation(projected, task_of(exercise)))
-    except KeyError as error:
-        raise HTTPException(404, "There is no such view on the sheet.") from error
-    except ValueError as error:
-        raise HTTPException(422, f"Nothing was changed: {error}.") from error
-    return _form(projected, exercise, document, [])
+        return at.run(recognised, desk, form.document, [])
+    return at.run(mended, desk, form.document, form.view, form.said)
 
 
 @router.post("/{exercise_id}/deliveries")
@@ -91,7 +73,7 @@ def take_delivery(
     file: UploadFile,
     instructor: Instructor,
     session: InTransaction,
-    world: InWorld,
+    at: AtDesk,
     student: Annotated[int | None, Form()] = None,
 ) -> DeliveryForm:
     """Read one file of a class, check it and pin it up for its student, told by the title block or the file's name.
@@ -99,7 +81,7 @@ def take_delivery(
     A sheet that is already handed in is never replaced.
     """
     exercise = exercise_for(session, instructor, exercise_id)
-    data, name = _upload(world, file)
+    data, name = _upload(at.world, file)
     people = students_of(session, exercise.class_id)
     asked = next((person for person in people if person.id == student), None)
     if student is not None and asked is None:
@@ -107,16 +89,16 @@ def take_delivery(
     known = asked or _named(people, PurePath(name).stem)
     if exercise.varied and known is None:
         return _unknown(people, "the part has sizes of its own for every student: say whose sheet this is")
-    projected = world.dossiers.get(
-        version_for(world, session, exercise, known.id) if known is not None else exercise.version
-    )
-    work = _read(world, projected, exercise, data)
+    version = version_for(at.world, session, exercise, known.id) if known is not None else exercise.version
+    desk = at.desk(version, task_of(exercise))
+    work = _read(at, desk, data)
     if work.refused is not None:
         raise HTTPException(422, f"{name}: {work.refused}.")
     document = _document(work, name)
     whose = known or _named(people, document.title.fields.get("drafter", ""))
     if whose is None:
         return _unknown(people, "neither the file's name nor its title block tells whose sheet it is")
+    result = at.run(judged, desk, document, True)
     before = own_sheet(session, whose, exercise.id, lock=True)
     if before is not None and (before.state != "draft" or before.document.get("views")):
         handed_in = before.state != "draft"
@@ -130,16 +112,15 @@ def take_delivery(
             not_read=[],
             findings=0,
         )
-    findings = check(projected, task_of(exercise), document).findings
-    measured = [(finding.rule, FINDING.dump_python(finding, mode="json")) for finding in findings]
-    record = deliver(session, whose, exercise, document.model_dump(mode="json"), measured)
+    kept = result.document.model_dump(mode="json")
+    record = deliver(session, whose, exercise, kept, result.measured, scope_json(result.scope))
     return DeliveryForm(
         sheet=record.id,
         student=StudentName(id=whose.id, name=whose.name),
         why="",
         candidates=[],
         not_read=list(work.not_read),
-        findings=len(measured),
+        findings=len(result.measured),
     )
 
 

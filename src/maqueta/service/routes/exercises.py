@@ -4,13 +4,11 @@ from fastapi import APIRouter, HTTPException
 from sqlalchemy.orm import Session
 
 from maqueta.checking.exercise import USUAL_POINTS, Exercise
-from maqueta.checking.starting_sheet import choices, proposed_changes, starting_sheet
-from maqueta.checking.survey import Survey
-from maqueta.drawing.sheet_ink import piece_item
 from maqueta.projection.ranking import DEFAULT_VIEWS
+from maqueta.service.desk import AtDesk, scope_of_sheet
+from maqueta.service.desk_work import begun, tried
 from maqueta.service.forms import (
     BlankTask,
-    ChoiceForm,
     ExerciseForm,
     NewExercise,
     Number,
@@ -25,17 +23,13 @@ from maqueta.service.present import (
     finding_form,
     finding_of,
     is_late,
-    judged_scope,
     marks_of,
     share_key,
     task_of,
     task_paper,
 )
-from maqueta.service.present_ink import ink_form
 from maqueta.service.variation import check_ranges, version_for
-from maqueta.service.world import AnyAccount, Instructor, InTransaction, InWorld, World
-from maqueta.sheet.document import SheetDocument
-from maqueta.sheet.placed import placed_views
+from maqueta.service.world import AnyAccount, Instructor, InTransaction, World
 from maqueta.store.accounts import own_class, students_of
 from maqueta.store.exercises import (
     add_exercise,
@@ -46,14 +40,14 @@ from maqueta.store.exercises import (
     own_sheets,
     sheets_of,
 )
-from maqueta.store.models import ExerciseRecord, VersionRecord
+from maqueta.store.models import ExerciseRecord
 from maqueta.store.shelf import own_part
 
 router = APIRouter(prefix="/api/exercises")
 
 
 @router.get("")
-def listing(account: AnyAccount, session: InTransaction, world: InWorld) -> list[ExerciseForm]:
+def listing(account: AnyAccount, session: InTransaction, at: AtDesk) -> list[ExerciseForm]:
     """The exercises of an instructor with counts, or of a student with the own sheet."""
     forms = []
     if account.role == "student":
@@ -62,13 +56,12 @@ def listing(account: AnyAccount, session: InTransaction, world: InWorld) -> list
             sheet = own.get(exercise.id)
             points = None
             if sheet is not None and sheet.state == "returned":
-                projected = world.dossiers.get(version_for(world, session, exercise, account.id))
-                scope = judged_scope(projected, sheet, task_of(exercise))
+                scope = scope_of_sheet(at, sheet, version_for(at.world, session, exercise, account.id))
                 points = sum(mark.points for mark in marks_of(sheet.findings, task_of(exercise), scope))
             forms.append(
                 exercise_form(
                     exercise,
-                    model=_model_for(world, session, exercise, account.id),
+                    model=_model_for(at.world, session, exercise, account.id),
                     to_student=True,
                     sheet=sheet.id if sheet else None,
                     sheet_state=sheet.state if sheet else None,
@@ -100,14 +93,14 @@ def _model_for(world: World, session: Session, exercise: ExerciseRecord, student
 
 
 @router.post("", status_code=201)
-def set_exercise(form: NewExercise, instructor: Instructor, session: InTransaction, world: InWorld) -> ExerciseForm:
+def set_exercise(form: NewExercise, instructor: Instructor, session: InTransaction, at: AtDesk) -> ExerciseForm:
     """Set an exercise for a class."""
     version = own_part(session, instructor, form.part).current
-    _started(world, version, form.task)
+    at.run(begun, at.desk(version, form.task))
     if form.varied and form.task.drafting.changes:
         raise HTTPException(422, "Lines can be changed only on a part that has the same sizes for everybody.")
     if form.varied:
-        check_ranges(world, version)
+        check_ranges(at.world, version)
     school_class = own_class(session, instructor, form.school_class)
     task = form.task.model_copy(update={"title": form.title})
     record = add_exercise(
@@ -115,13 +108,6 @@ def set_exercise(form: NewExercise, instructor: Instructor, session: InTransacti
     )
     session.refresh(record, ["version", "school_class"])
     return exercise_form(record, total=len(students_of(session, school_class.id)))
-
-
-def _started(world: World, version: VersionRecord, task: Exercise) -> SheetDocument:
-    try:
-        return starting_sheet(world.dossiers.get(version), task)
-    except ValueError as error:
-        raise HTTPException(422, f"The exercise cannot be set: {error}.") from error
 
 
 @router.get("/blank", response_model=BlankTask)
@@ -132,38 +118,26 @@ def blank(_: Instructor) -> BlankTask:
 
 
 @router.post("/starting-sheet")
-def started(form: StartingRequest, instructor: Instructor, session: InTransaction, world: InWorld) -> StartingForm:
+def started(form: StartingRequest, instructor: Instructor, session: InTransaction, at: AtDesk) -> StartingForm:
     """The sheet students would start from, and the lines of it that can be changed, before the exercise is set.
 
     With `propose` that many changes are chosen by the program; the same `seed` chooses the same ones.
     """
     version = own_part(session, instructor, form.part).current
-    projected, task = world.dossiers.get(version), form.task
-    if form.propose and task.drafting.kind in ("missing lines", "wrong lines"):
-        changes = proposed_changes(projected, task, form.propose, form.seed)
-        task = task.model_copy(update={"drafting": task.drafting.model_copy(update={"changes": changes})})
-    document = _started(world, version, task)
-    views = dict(zip(task.view_names, (item.move for item in placed_views(projected, document)), strict=False))
-    offered = choices(projected, task) if task.drafting.given and task.drafting.kind != "third view" else ()
-    lines = [
-        ChoiceForm(view=c.view, at=c.at, added=c.added, item=piece_item(c.piece.moved(views[c.view]))) for c in offered
-    ]
-    return StartingForm(
-        ink=ink_form(Survey(projected, task, document)), changes=list(task.drafting.changes), choices=lines
-    )
+    return at.run(tried, at.desk(version, form.task), form.propose, form.seed)
 
 
 @router.get("/{exercise_id}")
-def one(exercise_id: int, account: AnyAccount, session: InTransaction, world: InWorld) -> ExerciseForm:
+def one(exercise_id: int, account: AnyAccount, session: InTransaction, at: AtDesk) -> ExerciseForm:
     """One exercise."""
-    found = next((form for form in listing(account, session, world) if form.id == exercise_id), None)
+    found = next((form for form in listing(account, session, at) if form.id == exercise_id), None)
     if found is None:
         raise HTTPException(404, "There is no such exercise.")
     return found
 
 
 @router.get("/{exercise_id}/wall")
-def wall(exercise_id: int, instructor: Instructor, session: InTransaction, world: InWorld) -> WallForm:
+def wall(exercise_id: int, instructor: Instructor, session: InTransaction, at: AtDesk) -> WallForm:
     """All sheets handed in, with their findings; who has not handed in yet."""
     exercise = exercise_for(session, instructor, exercise_id)
     task = task_of(exercise)
@@ -172,8 +146,8 @@ def wall(exercise_id: int, instructor: Instructor, session: InTransaction, world
         if sheet.state == "draft":
             continue
         students.discard(sheet.student.name)
-        projected = world.dossiers.get(version_for(world, session, exercise, sheet.student_id))
-        marks = marks_of(sheet.findings, task, judged_scope(projected, sheet, task))
+        scope = scope_of_sheet(at, sheet, version_for(at.world, session, exercise, sheet.student_id))
+        marks = marks_of(sheet.findings, task, scope)
         pinned.append(
             WallSheet(
                 id=sheet.id,

@@ -1,12 +1,14 @@
 """One version of a part as everybody who works from it sees it: drawings, demands, triangles."""
 
+from functools import reduce
+from operator import or_
 from typing import Annotated
 
 from fastapi import APIRouter, HTTPException, Query, Response
 from sqlalchemy.orm import Session
 
-from maqueta.checking.demands import demands, feature_words, form_words, pattern_words
-from maqueta.checking.exercise import Drafting
+from maqueta.checking.demands import Demands, demands, feature_words, form_words, pattern_words
+from maqueta.checking.told import EVERYTHING, Told, told
 from maqueta.projection.arrangement import ViewName, neighbour
 from maqueta.projection.attitude import SIDES, Attitude, Side, usual
 from maqueta.projection.ranking import words
@@ -21,8 +23,9 @@ from maqueta.service.part_forms import (
 )
 from maqueta.service.present import side_drawing, task_of
 from maqueta.service.present_reading import count_forms
-from maqueta.service.world import AnyAccount, InTransaction, InWorld
+from maqueta.service.world import AnyAccount, InTransaction, InWorld, World
 from maqueta.solid.formed import Symmetry
+from maqueta.solid.part import Part
 from maqueta.store.exercises import own_sheets
 from maqueta.store.models import Account, VersionRecord
 from maqueta.store.shelf import exercises_from, visible_version
@@ -30,28 +33,22 @@ from maqueta.store.shelf import exercises_from, visible_version
 router = APIRouter(prefix="/api/models")
 
 
-def _asked(session: Session, account: Account, version: VersionRecord) -> list[Drafting]:
-    """What a student's exercises leave to the hand; empty for those who set them, and for a sheet that is returned."""
+def _told(session: Session, world: World, account: Account, version: VersionRecord) -> Told:
+    """What somebody may learn of a part: everything, except a student who is still to draw it."""
     if account.role != "student":
-        return []
+        return EVERYTHING
     exercises = exercises_from(session, account, version.id)
     returned = {sheet.exercise_id for sheet in own_sheets(session, account) if sheet.state == "returned"}
     if any(exercise.id in returned for exercise in exercises):
-        return []
-    return [task_of(exercise).drafting for exercise in exercises]
+        return EVERYTHING
+    projected = world.dossiers.get(version)
+    return reduce(or_, (told(projected, task_of(exercise)) for exercise in exercises))
 
 
-def _part_shown(session: Session, account: Account, version: VersionRecord) -> VersionRecord:
-    asked = _asked(session, account, version)
-    if asked and not any(drafting.shown for drafting in asked):
+def _part_shown(session: Session, world: World, account: Account, version: VersionRecord) -> VersionRecord:
+    if not _told(session, world, account, version).part:
         raise HTTPException(403, "In this exercise the part is known from its views alone.")
     return version
-
-
-def _lines_shown(session: Session, account: Account, version: VersionRecord) -> bool:
-    """Whether the program may show the lines of the part: not where they are all to be drafted."""
-    asked = _asked(session, account, version)
-    return not asked or any(drafting.kind == "projected" for drafting in asked)
 
 
 @router.get("/{model_id}")
@@ -60,20 +57,47 @@ def detail(model_id: int, account: AnyAccount, session: InTransaction, world: In
     version = visible_version(session, account, model_id)
     projected = world.dossiers.get(version)
     part = projected.part
-    found = demands(projected)
-    shown = _lines_shown(session, account, version)
-    return ModelDetail(
+    may = _told(session, world, account, version)
+    plain = ModelDetail(
         name=version.part.name,
         unit=part.unit,
         material=part.material,
         natural_up=part.natural_up,  # type: ignore[arg-type]
-        extents=part.extents,
-        volume=part.volume,
-        faces=len(part.faces),
-        flat_faces=sum(1 for face in part.faces if face.kind == "plane"),
-        solids=part.solids,
-        sides=[side_drawing(usual(side), projected.sides[side]) for side in SIDES] if shown else [],
-        ranking=[
+        sides=[side_drawing(usual(side), projected.sides[side]) for side in SIDES if may.lines],
+    )
+    if not may.part:
+        return plain
+    found = demands(projected)
+    shown = {
+        "extents": part.extents,
+        "volume": part.volume,
+        "faces": len(part.faces),
+        "flat_faces": sum(1 for face in part.faces if face.kind == "plane"),
+        "solids": part.solids,
+        "features": [
+            *(FeatureForm(kind=f.kind, words=feature_words(f), faces=list(f.faces)) for f in part.features),
+            *(FeatureForm(kind=f.kind, words=form_words(f), faces=list(f.faces)) for f in found.forms),
+        ],
+        "patterns": [pattern_words(pattern, part) for pattern in found.patterns],
+        "symmetry": _symmetry_words(found.symmetry),
+        "standings": [StandingForm(up=s.up, footprint=s.footprint, height=s.height) for s in found.standings],
+    }
+    if may.counts:
+        shown |= {
+            "sizes": found.sizes,
+            "least_sizes": found.least_sizes,
+            "sizes_reason": found.reason,
+            "counts": count_forms(found.counts),
+        }
+    if may.demands:
+        shown |= _demands(found, part)
+    return plain.model_copy(update=shown)
+
+
+def _demands(found: Demands, part: Part) -> dict[str, object]:
+    """What a drawing of the part needs, and what would make a good front view."""
+    return {
+        "ranking": [
             RankedForm(
                 side=entry.attitude.side,
                 up=entry.attitude.up,
@@ -88,26 +112,15 @@ def detail(model_id: int, account: AnyAccount, session: InTransaction, world: In
                 words=words(entry, part),
                 equal_to=[(other.side, other.up) for other in entry.equal_to],
             )
-            for entry in (found.ranking if account.role == "instructor" else ())
+            for entry in found.ranking
         ],
-        views_needed=list(found.need.needed),
-        views_repeated=list(found.need.repeated),
-        view_reasons=[
+        "views_needed": list(found.need.needed),
+        "views_repeated": list(found.need.repeated),
+        "view_reasons": [
             ViewReason(name=name, needed=name in found.need.needed, why=why) for name, why in found.need.reasons
         ],
-        sizes=found.sizes,
-        least_sizes=found.least_sizes,
-        sizes_reason=found.reason,
-        counts=count_forms(found.counts),
-        features=[
-            *(FeatureForm(kind=f.kind, words=feature_words(f), faces=list(f.faces)) for f in part.features),
-            *(FeatureForm(kind=f.kind, words=form_words(f), faces=list(f.faces)) for f in found.forms),
-        ],
-        patterns=[pattern_words(pattern, part) for pattern in found.patterns],
-        symmetry=_symmetry_words(found.symmetry),
-        standings=[StandingForm(up=s.up, footprint=s.footprint, height=s.height) for s in found.standings],
-        scales=[ScaleForm(paper=s.paper, scale=s.scale, across=s.across, up=s.up) for s in found.scales],
-    )
+        "scales": [ScaleForm(paper=s.paper, scale=s.scale, across=s.across, up=s.up) for s in found.scales],
+    }
 
 
 def _symmetry_words(symmetry: Symmetry) -> list[str]:
@@ -120,7 +133,7 @@ def _symmetry_words(symmetry: Symmetry) -> list[str]:
 @router.get("/{model_id}/mesh", response_class=Response)
 def mesh(model_id: int, account: AnyAccount, session: InTransaction, world: InWorld) -> Response:
     """Triangles and ink edges for the turntable, packed."""
-    version = _part_shown(session, account, visible_version(session, account, model_id))
+    version = _part_shown(session, world, account, visible_version(session, account, model_id))
     if version.mesh is None:
         raise HTTPException(409, "This part is still being examined.")
     headers = {
@@ -134,7 +147,7 @@ def mesh(model_id: int, account: AnyAccount, session: InTransaction, world: InWo
 @router.get("/{model_id}/picture", response_class=Response)
 def picture(model_id: int, account: AnyAccount, session: InTransaction, world: InWorld) -> Response:
     """The part as a small card model (PNG)."""
-    found = _part_shown(session, account, visible_version(session, account, model_id)).picture
+    found = _part_shown(session, world, account, visible_version(session, account, model_id)).picture
     if found is None:
         raise HTTPException(409, "This part has no picture yet.")
     headers = {"cache-control": "private, max-age=604800, immutable", "etag": f'"{found}"'}
@@ -157,7 +170,7 @@ def views(
     except ValueError as error:
         raise HTTPException(422, str(error)) from error
     version = visible_version(session, account, model_id)
-    if not _lines_shown(session, account, version):
+    if not _told(session, world, account, version).lines:
         raise HTTPException(403, "In this exercise the lines are for you to draw.")
     projected = world.dossiers.get(version)
     drawings = []

@@ -38,7 +38,7 @@ def listing(
     words: Annotated[str, Query(max_length=100)] = "",
     label: Annotated[str | None, Query(max_length=40)] = None,
     archived: bool = False,
-    offset: Annotated[int, Query(ge=0)] = 0,
+    offset: Annotated[int, Query(ge=0, le=1_000_000)] = 0,
     limit: Annotated[int, Query(ge=1, le=200)] = 48,
 ) -> ShelfForm:
     """A stretch of the instructor's parts: those whose name, material or labels hold all words asked for."""

@@ -1,0 +1,134 @@
+"""A crew of processes: whoever dies is replaced, and so is the crew itself; work stops when nobody waits for it."""
+
+import logging
+import multiprocessing
+import threading
+from collections.abc import Callable
+from concurrent.futures import CancelledError
+from contextlib import suppress
+from typing import Any, Final, TypeVar
+
+from pebble import ProcessExpired, ProcessPool
+
+from maqueta.confined import limit_process
+
+_LOG = logging.getLogger("maqueta.crew")
+#: How often is looked whether somebody still waits (seconds).
+_LOOK_SECONDS: Final = 0.2
+_STOP_SECONDS: Final = 2.0
+#: What all processes have loaded before they are made.
+_LOADED: Final = ("kernel_work", "desk_work", "sheet_work")
+Result = TypeVar("Result")
+
+
+class AbandonedError(Exception):
+    """Nobody waits for this work any more; it was stopped."""
+
+
+class BrokenCrewError(Exception):
+    """The crew broke under this work and was given up; a new one can do it."""
+
+
+class Crew:
+    """Processes of one kind that do work one piece at a time each, with limits on time and memory.
+
+    They are forked from a small process that has loaded the kernel already and runs no threads.
+    """
+
+    def __init__(self, name: str, workers: int, memory: int) -> None:
+        self.name, self.workers = name, workers
+        self._memory = memory
+        self._lock = threading.Lock()
+        self._pool: Any = None
+        self._closed = False
+        self.waiting = 0
+
+    def run(
+        self,
+        work: Callable[..., Result],
+        *arguments: Any,
+        seconds: float,
+        wanted: Callable[[], bool] = lambda: True,
+    ) -> Result:
+        """The result of some work, done once more by another process where the first one died over it.
+
+        Raises what the work raises, TimeoutError when it takes longer than `seconds`, ProcessExpired when it killed two
+        processes, AbandonedError as soon as it is no longer `wanted`.
+        """
+        self.waiting += 1
+        try:
+            try:
+                return self._once(work, arguments, seconds, wanted)
+            except (ProcessExpired, BrokenCrewError):
+                if self._closed:
+                    raise AbandonedError from None
+                _LOG.warning("a process of the crew %r died at work; another one does it", self.name)
+                return self._once(work, arguments, seconds, wanted)
+        finally:
+            self.waiting -= 1
+
+    def _once(
+        self, work: Callable[..., Result], arguments: tuple[Any, ...], seconds: float, wanted: Callable[[], bool]
+    ) -> Result:
+        pool, future = self._begun(work, arguments, seconds)
+        while True:
+            try:
+                result: Result = future.result(_LOOK_SECONDS)
+                return result
+            except TimeoutError:
+                if future.done():
+                    raise
+            except CancelledError as error:
+                raise AbandonedError from error
+            if not pool.active and not future.done():
+                raise BrokenCrewError
+            if not wanted():
+                future.cancel()
+                raise AbandonedError
+
+    def _begun(self, work: Callable[..., Any], arguments: tuple[Any, ...], seconds: float) -> tuple[Any, Any]:
+        with self._lock:
+            if self._closed:
+                raise AbandonedError
+            for _ in range(2):
+                if self._pool is None:
+                    self._pool = self._made()
+                # A pool breaks, for good, when it cannot make a process: a new one can.
+                with suppress(RuntimeError, OSError):
+                    return self._pool, self._pool.schedule(work, args=arguments, timeout=seconds)
+                _LOG.warning("the crew %r is broken and is replaced", self.name)
+                self._end()
+        raise BrokenCrewError
+
+    def _made(self) -> Any:
+        context = multiprocessing.get_context("forkserver")
+        context.set_forkserver_preload(
+            ["maqueta.service.kernel_work", "maqueta.service.desk_work", "maqueta.service.sheet_work"]
+        )
+        return ProcessPool(
+            max_workers=self.workers, context=context, initializer=limit_process, initargs=(self._memory,)
+        )
+
+    @property
+    def sound(self) -> bool:
+        """Whether work can be given to it just now."""
+        with self._lock:
+            return not self._closed and (self._pool is None or bool(self._pool.active))
+
+    def warm_up(self, work: Callable[[], object]) -> None:
+        """Have a process ready before somebody waits for it."""
+        with suppress(AbandonedError):
+            self._begun(work, (), 60.0)
+
+    def _end(self) -> None:
+        pool, self._pool = self._pool, None
+        if pool is not None:
+            with suppress(Exception):
+                pool.stop()
+                pool.join(_STOP_SECONDS)
+
+    def close(self) -> None:
+        """Stop all processes."""
+        with self._lock:
+            self._closed = True
+            self._end()

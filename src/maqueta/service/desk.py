@@ -1,0 +1,78 @@
+"""The desk of a request: work on sheets is given to the crew there, and stops when who asked has left."""
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import Annotated, TypeVar
+
+from anyio import from_thread
+from fastapi import Depends, HTTPException, Request
+from pebble import ProcessExpired
+from sqlalchemy.orm import Session
+
+from maqueta.checking.exercise import Exercise
+from maqueta.checking.scope import Scope
+from maqueta.confined import reason_of
+from maqueta.service.desk_work import Desk, scope
+from maqueta.service.present import scope_json, task_of
+from maqueta.service.variation import version_of
+from maqueta.service.world import InTransaction, InWorld, World
+from maqueta.sheet.document import SheetDocument
+from maqueta.store.models import Account, ExerciseRecord, SheetRecord, VersionRecord
+
+Result = TypeVar("Result")
+
+
+@dataclass(frozen=True)
+class DeskPlace:
+    """Where a request has its sheets worked on."""
+
+    world: World
+    session: Session
+    request: Request
+
+    def desk(self, version: VersionRecord, task: Exercise, student: bool = False) -> Desk:
+        """A part and what is asked. Raises HTTPException 409 while the part is not examined."""
+        return Desk(self.world.dossier_path(version), task, student)
+
+    def desk_of(self, exercise: ExerciseRecord, account: Account) -> Desk:
+        """The desk of somebody who draws or has set an exercise."""
+        version = version_of(self.world, self.session, exercise, account)
+        return self.desk(version, task_of(exercise), account.role == "student")
+
+    def desk_at_sheet(self, sheet: SheetRecord, version: VersionRecord, account: Account) -> Desk:
+        """The desk of somebody who looks at a sheet: once it is returned, nothing of it is kept from its student."""
+        at_work = account.role == "student" and sheet.state != "returned"
+        return self.desk(version, task_of(sheet.exercise), at_work)
+
+    def run(self, work: Callable[..., Result], *arguments: object) -> Result:
+        """The result of some work on a sheet; what the request has changed so far is kept, its locks are let go.
+
+        Raises RefusedError as the work does, HTTPException 422 where the sheet takes longer than a sheet may.
+        """
+        self.session.commit()
+        seconds = self.world.settings.desk_seconds
+        with self.world.admission.stepped_aside():
+            try:
+                return self.world.kernel.at_desk(work, *arguments, seconds=seconds, wanted=self.wanted)
+            except (TimeoutError, ProcessExpired, MemoryError) as error:
+                raise HTTPException(422, f"This sheet cannot be worked on: {reason_of(error, seconds)}.") from error
+
+    def wanted(self) -> bool:
+        """Whether who asked is still there."""
+        return not from_thread.run(self.request.is_disconnected)
+
+
+async def desk_place(request: Request, world: InWorld, session: InTransaction) -> DeskPlace:
+    """Where a request has its sheets worked on."""
+    return DeskPlace(world, session, request)
+
+
+AtDesk = Annotated[DeskPlace, Depends(desk_place)]
+
+
+def scope_of_sheet(at: DeskPlace, sheet: SheetRecord, version: VersionRecord) -> Scope:
+    """What of a stored sheet could be judged: as kept when it was handed in; found out, once, for older ones."""
+    if sheet.scope is None:
+        document = SheetDocument.model_validate(sheet.document)
+        sheet.scope = scope_json(at.run(scope, at.desk(version, task_of(sheet.exercise)), document))
+    return Scope(sheet.scope["unjudged"], sheet.scope["lacking"])
