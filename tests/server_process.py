@@ -34,11 +34,12 @@ def free_port() -> int:
         return int(probe.getsockname()[1])
 
 
-def start(data: Path, port: int) -> subprocess.Popen[str]:
+def start(data: Path, port: int, demo: bool = True) -> subprocess.Popen[str]:
     environment = {
         **os.environ,
         "MAQUETA_DATA": str(data),
         "MAQUETA_PORT": str(port),
+        "MAQUETA_DEMO": str(demo),
         "MAQUETA_DEMO_PASSWORD": PASSWORD,
     }
     return subprocess.Popen(
@@ -70,8 +71,8 @@ def wait_until(port: int, wanted: int) -> None:
 
 
 @contextmanager
-def running(data: Path, port: int) -> Iterator[subprocess.Popen[str]]:
-    process = start(data, port)
+def running(data: Path, port: int, demo: bool = True) -> Iterator[subprocess.Popen[str]]:
+    process = start(data, port, demo)
     try:
         wait_until(port, 401)
         yield process

@@ -2,6 +2,7 @@
 
 import hashlib
 import secrets
+from collections.abc import Iterable
 from datetime import timedelta
 from typing import Literal
 
@@ -154,6 +155,12 @@ def classes_of(session: Session, instructor: Account) -> list[tuple[SchoolClass,
         .order_by(SchoolClass.name)
     )
     return [(found, number) for found, number in session.execute(query).tuples()]
+
+
+def class_sizes(session: Session, class_ids: Iterable[int]) -> dict[int, int]:
+    """How many students each class has."""
+    query = select(Enrolment.class_id, func.count()).where(Enrolment.class_id.in_(class_ids))
+    return dict(session.execute(query.group_by(Enrolment.class_id)).tuples().all())
 
 
 def own_class(session: Session, instructor: Account, class_id: int) -> SchoolClass:

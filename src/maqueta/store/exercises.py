@@ -1,10 +1,11 @@
 """Exercises and the sheets delivered for them."""
 
+from collections import Counter
 from collections.abc import Iterable, Mapping, Sequence
 from datetime import datetime
 from typing import Any, Literal
 
-from sqlalchemy import delete, select
+from sqlalchemy import Select, delete, func, select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session, contains_eager, joinedload, selectinload
 
@@ -53,8 +54,7 @@ def add_exercise(
     return record
 
 
-def exercises_for(session: Session, account: Account) -> list[ExerciseRecord]:
-    """The exercises an instructor has set, or those set to a student's classes; the next due first."""
+def _exercises_for(account: Account) -> Select[ExerciseRecord]:
     query = select(ExerciseRecord).options(
         joinedload(ExerciseRecord.version).joinedload(VersionRecord.part), joinedload(ExerciseRecord.school_class)
     )
@@ -64,15 +64,30 @@ def exercises_for(session: Session, account: Account) -> list[ExerciseRecord]:
         query = query.join(Enrolment, Enrolment.class_id == ExerciseRecord.class_id).where(
             Enrolment.student_id == account.id
         )
-    return list(session.scalars(query.order_by(ExerciseRecord.due_at)))
+    return query
+
+
+def exercises_for(session: Session, account: Account) -> list[ExerciseRecord]:
+    """The exercises an instructor has set, or those set to a student's classes; the next due first."""
+    return list(session.scalars(_exercises_for(account).order_by(ExerciseRecord.due_at)))
 
 
 def exercise_for(session: Session, account: Account, exercise_id: int) -> ExerciseRecord:
     """One exercise, if the account has set it or is to do it. Raises NotVisible."""
-    found = next((e for e in exercises_for(session, account) if e.id == exercise_id), None)
+    found = session.scalar(_exercises_for(account).where(ExerciseRecord.id == exercise_id))
     if found is None:
         raise NotVisible
     return found
+
+
+def sheet_counts(session: Session, exercises: Sequence[ExerciseRecord]) -> dict[int, Counter[str]]:
+    """How many sheets of each exercise are in each state, by the exercise's number."""
+    counts: dict[int, Counter[str]] = {exercise.id: Counter() for exercise in exercises}
+    query = select(SheetRecord.exercise_id, SheetRecord.state, func.count())
+    query = query.where(SheetRecord.exercise_id.in_(counts)).group_by(SheetRecord.exercise_id, SheetRecord.state)
+    for exercise_id, state, number in session.execute(query).tuples():
+        counts[exercise_id][state] = number
+    return counts
 
 
 def sheets_of(session: Session, exercise: ExerciseRecord) -> list[SheetRecord]:

@@ -30,7 +30,7 @@ from maqueta.service.present import (
 )
 from maqueta.service.variation import check_ranges, version_for
 from maqueta.service.world import AnyAccount, Instructor, InTransaction, World
-from maqueta.store.accounts import own_class, students_of
+from maqueta.store.accounts import class_sizes, own_class, students_of
 from maqueta.store.exercises import (
     add_exercise,
     decide,
@@ -38,6 +38,7 @@ from maqueta.store.exercises import (
     exercises_for,
     give_back,
     own_sheets,
+    sheet_counts,
     sheets_of,
 )
 from maqueta.store.models import ExerciseRecord
@@ -71,14 +72,17 @@ def listing(account: AnyAccount, session: InTransaction, at: AtDesk) -> list[Exe
         return forms
     if account.role != "instructor":
         return []
-    for exercise in exercises_for(session, account):
-        states = [sheet.state for sheet in sheets_of(session, exercise)]
+    exercises = exercises_for(session, account)
+    counts = sheet_counts(session, exercises)
+    sizes = class_sizes(session, {exercise.class_id for exercise in exercises})
+    for exercise in exercises:
+        returned = counts[exercise.id]["returned"]
         forms.append(
             exercise_form(
                 exercise,
-                total=len(students_of(session, exercise.class_id)),
-                handed_in=states.count("handed-in") + states.count("returned"),
-                returned=states.count("returned"),
+                total=sizes.get(exercise.class_id, 0),
+                handed_in=counts[exercise.id]["handed-in"] + returned,
+                returned=returned,
             )
         )
     return forms
