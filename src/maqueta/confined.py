@@ -3,8 +3,10 @@
 The geometry kernel is native code and the files are hostile: whatever happens to that process, this one goes on.
 """
 
+import ctypes
 import multiprocessing
 import resource
+import signal
 from collections.abc import Callable
 from concurrent.futures import TimeoutError
 from types import TracebackType
@@ -16,6 +18,8 @@ from pebble import ProcessExpired, ProcessPool
 KERNEL_SECONDS: Final = 240.0
 WAITED_SECONDS: Final = 20.0
 KERNEL_MEMORY: Final = 4 * 1024**3
+#: PR_SET_PDEATHSIG of Linux (prctl.h).
+_PARENT_DEATH_SIGNAL: Final = 1
 Result = TypeVar("Result")
 
 
@@ -24,7 +28,9 @@ class ConfinedError(Exception):
 
 
 def limit_process(memory: int) -> None:
-    """Limit the address space of this process (bytes); no core files."""
+    """Limit the address space of this process (bytes); no core files; it ends with the process that made it."""
+    # By the kernel itself: whoever waits for work on a pipe never learns that the other end was killed.
+    ctypes.CDLL(None).prctl(_PARENT_DEATH_SIGNAL, signal.SIGKILL)
     resource.setrlimit(resource.RLIMIT_AS, (memory, memory))
     resource.setrlimit(resource.RLIMIT_CORE, (0, 0))
 

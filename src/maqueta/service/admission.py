@@ -46,18 +46,22 @@ class Admission:
     def stepped_aside(self) -> Iterator[None]:
         """For a thread that waits for work elsewhere: its place is somebody else's meanwhile.
 
-        The caller must hold no connection. Raises FullHouseError at once when too many stand aside already.
+        The caller must hold no connection. Where very many stand aside already it waits in its place: there is a thread
+        for each of those who stand aside or come back, and for each inside, so that none ever waits for one.
         """
         if self.aside >= self._most_aside:
-            raise FullHouseError
-        self.aside += 1
-        from_thread.run_sync(self._leave)
-        try:
             yield
+            return
+        self.aside += 1
+        try:
+            from_thread.run_sync(self._leave)
+            try:
+                yield
+            finally:
+                # Who has been inside before is not turned away.
+                from_thread.run(self._enter, None)
         finally:
             self.aside -= 1
-            # Who has been inside before is not turned away.
-            from_thread.run(self._enter, None)
 
     async def _enter(self, most: int | None) -> None:
         if most is not None and self.waiting >= most:

@@ -11,11 +11,14 @@ from typing import Any, Final, TypeVar
 from pebble import ProcessExpired, ProcessPool
 
 from maqueta.confined import limit_process
+from maqueta.service.admission import FullHouseError
 
 _LOG = logging.getLogger("maqueta.crew")
 #: How often is looked whether somebody still waits (seconds).
 _LOOK_SECONDS: Final = 0.2
 _STOP_SECONDS: Final = 2.0
+#: Pieces of work that may wait for one crew.
+MOST_WAITING: Final = 100
 #: What all processes have loaded before they are made.
 _LOADED: Final = ("kernel_work", "desk_work", "sheet_work")
 Result = TypeVar("Result")
@@ -35,8 +38,9 @@ class Crew:
     They are forked from a small process that has loaded the kernel already and runs no threads.
     """
 
-    def __init__(self, name: str, workers: int, memory: int) -> None:
+    def __init__(self, name: str, workers: int, memory: int, most_waiting: int = MOST_WAITING) -> None:
         self.name, self.workers = name, workers
+        self._most_waiting = most_waiting
         self._memory = memory
         self._lock = threading.Lock()
         self._pool: Any = None
@@ -53,8 +57,10 @@ class Crew:
         """The result of some work, done once more by another process where the first one died over it.
 
         Raises what the work raises, TimeoutError when it takes longer than `seconds`, ProcessExpired when it killed two
-        processes, AbandonedError as soon as it is no longer `wanted`.
+        processes, AbandonedError as soon as it is no longer `wanted`, FullHouseError when very many wait already.
         """
+        if self.waiting >= self._most_waiting:
+            raise FullHouseError
         self.waiting += 1
         try:
             try:

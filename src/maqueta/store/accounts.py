@@ -7,7 +7,7 @@ from datetime import timedelta
 from typing import Literal
 
 from sqlalchemy import delete, func, select, update
-from sqlalchemy.orm import Session
+from sqlalchemy.orm import Session, joinedload
 
 from maqueta.store.clock import now
 from maqueta.store.errors import NotVisible
@@ -48,7 +48,8 @@ def open_log_in(session: Session, account: Account) -> tuple[str, LogIn]:
 
 def log_in_of(session: Session, token: str) -> LogIn | None:
     """The session of a cookie, unless it has ended or its account was closed."""
-    record = session.scalar(select(LogIn).where(LogIn.token_hash == _hash(token), LogIn.expires_at > now()))
+    query = select(LogIn).options(joinedload(LogIn.account, innerjoin=True))
+    record = session.scalar(query.where(LogIn.token_hash == _hash(token), LogIn.expires_at > now()))
     return record if record is not None and record.account.active else None
 
 

@@ -126,7 +126,13 @@ def own_sheets(session: Session, student: Account) -> list[SheetRecord]:
 
 def readable_sheet(session: Session, account: Account, sheet_id: int) -> SheetRecord:
     """A sheet the account may look at: a student's own, or one handed in to the instructor. Raises NotVisible."""
+    exercise = contains_eager(SheetRecord.exercise)
     query = select(SheetRecord).join(SheetRecord.exercise).where(SheetRecord.id == sheet_id)
+    query = query.options(
+        exercise.joinedload(ExerciseRecord.version).joinedload(VersionRecord.part),
+        exercise.joinedload(ExerciseRecord.school_class),
+        joinedload(SheetRecord.student),
+    )
     if account.role == "instructor":
         query = query.where(ExerciseRecord.instructor_id == account.id, SheetRecord.state != "draft")
     else:
