@@ -1,5 +1,5 @@
 import { Anchor, Button, Group, Tabs, Text, Title } from "@mantine/core";
-import { useQuery } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useParams } from "react-router";
 
@@ -24,6 +24,11 @@ export default function PartPage() {
     queryKey: ["part", id],
     queryFn: () => answer(api.GET("/api/parts/{part_id}", { params: { path: { part_id: id } } })),
     refetchInterval: (query) => (query.state.data?.part.state === "waiting" ? 700 : false),
+  });
+  const again = useMutation({
+    mutationFn: () =>
+      answer(api.POST("/api/parts/{part_id}/examination", { params: { path: { part_id: id } } })),
+    onSettled: () => part.refetch(),
   });
   const model = part.data?.part.state === "ready" ? part.data.part.model : undefined;
   const detail = useQuery({
@@ -50,7 +55,10 @@ export default function PartPage() {
       </Header>
       {error && <Trouble error={error} onRetry={() => void part.refetch()} />}
       {part.data?.part.state === "refused" && (
-        <Trouble error={new Error(`This part cannot be used: ${part.data.part.error}.`)} />
+        <Trouble
+          error={again.error ?? new Error(`This part cannot be used: ${part.data.part.error}.`)}
+          onRetry={() => again.mutate()}
+        />
       )}
       {!error && !detail.data && part.data?.part.state !== "refused" && <Waiting />}
       {part.data && detail.data && <Opened part={part.data} detail={detail.data} />}

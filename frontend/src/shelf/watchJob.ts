@@ -3,27 +3,36 @@ import type { components } from "../api/schema.generated";
 
 type Job = components["schemas"]["JobForm"];
 
-/** Follow a job to its end by server-sent events; asks once more if the connection drops. */
+const ENDED = ["done", "failed", "cancelled"];
+/** How often is asked where no events come (ms). */
+const ASK_EVERY = 1500;
+
+/** Follow a job to its end by server-sent events, or by asking now and then where the connection drops. */
 export function watchJob(
   job: number,
   onProgress: (share: number, doing: string) => void,
 ): Promise<Job> {
   return new Promise((resolve, reject) => {
     const events = new EventSource(`/api/jobs/${job}/events`);
-    events.onmessage = (event: MessageEvent<string>) => {
-      const form = JSON.parse(event.data) as Job;
+    const told = (form: Job) => {
       onProgress(form.progress, form.message);
-      if (form.state === "done" || form.state === "failed" || form.state === "cancelled") {
+      if (ENDED.includes(form.state)) {
         events.close();
         resolve(form);
       }
+      return ENDED.includes(form.state);
+    };
+    const ask = () => {
+      answer(api.GET("/api/jobs/{job_id}", { params: { path: { job_id: job } } })).then((form) => {
+        if (!told(form)) setTimeout(ask, ASK_EVERY);
+      }, reject);
+    };
+    events.onmessage = (event: MessageEvent<string>) => {
+      told(JSON.parse(event.data) as Job);
     };
     events.onerror = () => {
       events.close();
-      answer(api.GET("/api/jobs/{job_id}", { params: { path: { job_id: job } } })).then(
-        resolve,
-        reject,
-      );
+      ask();
     };
   });
 }

@@ -21,6 +21,7 @@ from maqueta.service.routes import (
     builder,
     delivery,
     exercises,
+    health,
     jobs,
     models,
     parts,
@@ -53,7 +54,7 @@ def describe() -> FastAPI:
         generate_unique_id_function=_operation_name,
         separate_input_output_schemas=False,
     )
-    for area in (accounts, builder, parts, models, jobs, exercises, bench, answers, reading, delivery, sheets):
+    for area in (health, accounts, builder, parts, models, jobs, exercises, bench, answers, reading, delivery, sheets):
         app.include_router(area.router)
     return app
 

@@ -4,6 +4,7 @@ import json
 import logging
 import secrets
 import time
+from collections.abc import Callable
 from contextvars import ContextVar
 from typing import Final
 
@@ -42,8 +43,8 @@ def _usual_headers(path: str) -> dict[str, str]:
 class Envelope:
     """Numbers requests, adds headers, logs one line a request, and answers where the inside failed."""
 
-    def __init__(self, app: ASGIApp) -> None:
-        self._app = app
+    def __init__(self, app: ASGIApp, counted: Callable[[str, int, float], None] | None = None) -> None:
+        self._app, self._counted = app, counted
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         """Pass a request on."""
@@ -68,14 +69,17 @@ class Envelope:
         try:
             await self._app(scope, receive, dressed)
         except Exception:
-            _LOG.exception("request %s failed", number)
+            _LOG.exception("failed", extra={"fields": {"request": number}})
             if status:
                 raise
             await _failed(number, dressed)
         finally:
-            spent = round(1000 * (time.monotonic() - began), 1)
-            line = {"request": number, "method": scope["method"], "path": scope["path"][:200], "status": status}
-            _LOG.info("%s", json.dumps(line | {"person": who[0] if who else None, "ms": spent}))
+            spent = time.monotonic() - began
+            if self._counted is not None:
+                self._counted(scope["method"], status, spent)
+            line = {"method": scope["method"], "path": scope["path"][:200], "status": status}
+            more = {"request": number, "person": who[0] if who else None, "ms": round(1000 * spent, 1)}
+            _LOG.info("answered", extra={"fields": more | line})
 
 
 async def _failed(number: str, send: Send) -> None:

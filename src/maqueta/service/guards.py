@@ -18,6 +18,7 @@ from maqueta.service.crew import AbandonedError, BrokenCrewError
 from maqueta.service.desk_work import RefusedError
 from maqueta.service.envelope import Envelope, request_number
 from maqueta.service.forms import Problem
+from maqueta.service.metrics import noted
 from maqueta.service.settings import Settings
 from maqueta.solid.errors import place_of
 from maqueta.store.errors import NotVisible, OutOfDate
@@ -73,7 +74,7 @@ def install(app: FastAPI, settings: Settings) -> None:
     """Put the guards around an application."""
     app.add_middleware(SizeGuard, settings=settings)
     app.add_middleware(GZipMiddleware, minimum_size=1000, compresslevel=5)
-    app.add_middleware(Envelope)
+    app.add_middleware(Envelope, counted=noted)
 
     @app.exception_handler(StarletteHTTPException)
     async def refused(_: Request, error: StarletteHTTPException) -> JSONResponse:

@@ -7,6 +7,7 @@ import signal
 import socket
 import sys
 import threading
+from logging.handlers import RotatingFileHandler
 from pathlib import Path
 from typing import IO
 
@@ -14,6 +15,7 @@ import uvicorn
 
 from maqueta.service.app import create_app
 from maqueta.service.demo_data import load_demo
+from maqueta.service.log_lines import LogLine
 from maqueta.service.settings import Settings
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore
@@ -21,6 +23,7 @@ from maqueta.store.mariadb import DatabaseServerError, MariaDB
 
 _LOG = logging.getLogger("maqueta")
 HOST = "127.0.0.1"
+_LOG_BYTES, _LOG_FILES = 5 * 1024 * 1024, 10
 
 
 class StartError(Exception):
@@ -41,6 +44,21 @@ def _lock(data: Path) -> IO[str]:
     lock.write(str(os.getpid()))
     lock.flush()
     return lock
+
+
+def _keep_log(folder: Path) -> None:
+    """A line of JSON for each request, in files that are turned over; no bodies, no cookies, no queries."""
+    folder.mkdir(exist_ok=True)
+    handler = RotatingFileHandler(folder / "requests.log", maxBytes=_LOG_BYTES, backupCount=_LOG_FILES)
+    handler.setFormatter(LogLine())
+    log = logging.getLogger("maqueta.requests")
+    log.addHandler(handler)
+    log.setLevel(logging.INFO)
+    # Failures are told on the console too, requests are not.
+    log.propagate = False
+    console = logging.StreamHandler()
+    console.setLevel(logging.ERROR)
+    log.addHandler(console)
 
 
 def _check_port(port: int) -> None:
@@ -68,6 +86,7 @@ def _watch(server: MariaDB, closing: threading.Event) -> None:
 def serve(settings: Settings) -> None:
     """Run until told to stop. Raises StartError or DatabaseServerError with one clear line."""
     lock = _lock(settings.data)
+    _keep_log(settings.data / "logs")
     own: MariaDB | None = None
     watcher: threading.Thread | None = None
     closing = threading.Event()

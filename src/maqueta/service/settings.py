@@ -34,3 +34,5 @@ class Settings(BaseSettings):
     desks: int = 2
     #: How long drawing or checking one sheet may take (seconds); the largest sheet takes a small part of it.
     desk_seconds: float = 10.0
+    #: Who shows this token may read the figures at /metrics; nobody where there is none.
+    metrics_token: str | None = None

@@ -110,6 +110,20 @@ def change(
     return part_summary(part, job)
 
 
+@router.post("/{part_id}/examination", status_code=202)
+def examine_again(part_id: int, instructor: Instructor, session: InTransaction, world: InWorld) -> PartSummary:
+    """Examine a part's file once more, after it was refused or its examination was stopped."""
+    part = own_part(session, instructor, part_id, lock=True)
+    version = part.current
+    if version.state != "refused":
+        raise HTTPException(409, "This part is not refused; there is nothing to try again.")
+    version.state, version.error = "waiting", ""
+    job = add_job(session, instructor, "part", version.id)
+    session.commit()
+    world.jobs.wake()
+    return part_summary(part, job.id)
+
+
 @router.post("/{part_id}/copy", status_code=201)
 def copy(part_id: int, instructor: Instructor, session: InTransaction) -> PartSummary:
     """A copy to change, with its labels; the exercises stay with the original."""

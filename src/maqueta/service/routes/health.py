@@ -1,0 +1,68 @@
+"""Whether the service is well, and its figures for whoever watches it."""
+
+import secrets
+from typing import Final, Literal
+
+from fastapi import APIRouter, HTTPException, Request, Response
+from fastapi.concurrency import run_in_threadpool
+from sqlalchemy import text
+from sqlalchemy.exc import SQLAlchemyError
+
+from maqueta.service.form import Form
+from maqueta.service.metrics import exposed
+from maqueta.service.world import InWorld, World
+from maqueta.store.jobs import queue_counts
+
+router = APIRouter()
+_TEXT: Final = "text/plain; version=0.0.4; charset=utf-8"
+
+
+class Health(Form):
+    """How the service and what it stands on are, in a word each."""
+
+    database: Literal["answers", "silent"]
+    jobs: Literal["taken up", "stopped"]
+    crews: dict[str, Literal["sound", "broken"]]
+
+
+@router.get("/healthz")
+async def alive() -> dict[str, bool]:
+    """That the process answers at all; whoever runs it starts it anew where it does not."""
+    return {"alive": True}
+
+
+@router.get("/readyz")
+async def ready(world: InWorld, response: Response) -> Health:
+    """Whether people can work just now: 200, or 503 with what is missing."""
+    async with world.admission.place():
+        counts = await run_in_threadpool(_queue, world)
+    health = Health(
+        database="silent" if counts is None else "answers",
+        jobs="taken up" if world.jobs.alive else "stopped",
+        crews={crew.name: "sound" if crew.sound else "broken" for crew in world.kernel.crews},
+    )
+    if health.database == "silent" or health.jobs == "stopped":
+        response.status_code = 503
+    return health
+
+
+@router.get("/metrics", response_class=Response, include_in_schema=False)
+async def metrics(request: Request, world: InWorld) -> Response:
+    """Figures in the usual text form. Told only to who has the token for them."""
+    token = world.settings.metrics_token
+    given = request.headers.get("authorization", "").removeprefix("Bearer ")
+    if token is None or not secrets.compare_digest(given.encode(), token.encode()):
+        raise HTTPException(404, "There is no such page.")
+    async with world.admission.place():
+        counts = await run_in_threadpool(_queue, world)
+    return Response(exposed(world, counts), media_type=_TEXT)
+
+
+def _queue(world: World) -> dict[str, int] | None:
+    """What waits and runs; None where the database does not answer."""
+    try:
+        with world.database.transaction() as session:
+            session.execute(text("SELECT 1"))
+            return queue_counts(session)
+    except SQLAlchemyError:
+        return None

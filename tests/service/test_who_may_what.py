@@ -1,0 +1,136 @@
+"""Every route as anonymous, student, another student, another instructor and administrator, kept as a table."""
+
+import os
+from pathlib import Path
+from typing import Any
+
+import pytest
+from fastapi.testclient import TestClient
+
+from maqueta.demo.workshop import demo_recipe
+from maqueta.service.app import describe
+from maqueta.store.accounts import add_account
+from maqueta.store.database import Database
+from maqueta.store.jobs import add_job
+from maqueta.store.models import Account, ExerciseRecord, JobRecord, SheetRecord
+from tests.conftest import LogIn, Person
+
+PAGE = Path(__file__).resolve().parents[2] / "docs" / "who-may-what.md"
+HEADING = """# Who may what
+
+Every route, asked about what belongs to one instructor and to one student of hers: by somebody who is not logged in,
+by that student, by a student of nobody's class, by another instructor and by an administrator. Made and checked by
+`tests/service/test_who_may_what.py`; written anew where `MAQUETA_WRITE_TABLES` is set.
+
+| | anonymous | the student | another student | another instructor | administrator |
+|---|---|---|---|---|---|
+"""
+#: These begin and end sessions.
+SKIPPED = {"/api/log-in", "/api/log-out"}
+KEPT_OUT = (401, 403, 404)
+
+
+@pytest.fixture
+def strangers(database: Database, log_in: LogIn) -> tuple[Person, Person]:
+    """A student of no class, and an instructor with nothing."""
+    with database.transaction() as session:
+        if not session.query(Account).filter(Account.login == "stray.student").count():
+            known = session.query(Account).filter(Account.login == "dina.farouk").one().password_hash
+            add_account(session, "stray.student", "Stray Student", "student", known)
+            add_account(session, "other.instructor", "Other Instructor", "instructor", known)
+    return log_in("stray.student"), log_in("other.instructor")
+
+
+def places(database: Database) -> dict[str, Any]:
+    """Something of each kind that belongs to the demo's instructor, or to the one student."""
+    with database.transaction() as session:
+        student = session.query(Account).filter(Account.login == "dina.farouk").one()
+        sheet = session.query(SheetRecord).filter(SheetRecord.student_id == student.id, SheetRecord.state != "draft")
+        exercise = session.get(ExerciseRecord, sheet.first().exercise_id)  # type: ignore[union-attr]
+        assert exercise is not None
+        owner = session.get(Account, exercise.instructor_id)
+        assert owner is not None
+        job = session.query(JobRecord).filter(JobRecord.owner_id == owner.id).first()
+        if job is None:
+            job = add_job(session, owner, "part", exercise.version_id)
+            job.state = "done"
+        return {
+            "exercise_id": exercise.id,
+            "sheet_id": sheet.first().id,  # type: ignore[union-attr]
+            "model_id": exercise.version_id,
+            "part_id": exercise.version.part_id,
+            "job_id": job.id,
+            "person": student.id,
+            "place": 0,
+            "kind": "svg",
+            "document": sheet.first().document,  # type: ignore[union-attr]
+        }
+
+
+def routes() -> list[tuple[str, str]]:
+    app = describe()
+    app.openapi_url = "/openapi.json"
+    paths = app.openapi()["paths"]
+    return [(m.upper(), path) for path, methods in paths.items() if path not in SKIPPED for m in methods]
+
+
+def body_of(method: str, path: str, document: dict[str, Any]) -> dict[str, Any]:
+    """What is sent along, so that nobody is let in or kept out for an incomplete request."""
+    if path.endswith(("/deliveries", "/sheet/file")) or (method, path) == ("POST", "/api/parts"):
+        return {"files": {"file": ("a.dxf", b"nothing", "image/vnd.dxf")}}
+    if method not in ("POST", "PUT", "PATCH"):
+        return {}
+    change = {"what": "erase", "at": [0.0, 0.0]}
+    bodies = {
+        "/sheet/aid": {"document": document, "aid": "scale"},
+        "/sheet/change": {"document": document, "view": "none", "change": change, "reach": 1.0},
+        "/motion": {"document": document, "place": 0},
+        "/decisions": {"share": "nothing like it", "decision": "waived"},
+        "/findings/{place}": {"decision": None, "seen": "waived"},
+        "/remark": {"remark": ""},
+        "/recipe": {"recipe": demo_recipe("reed-clamp").model_dump(mode="json", exclude_defaults=True)},
+        "/answer": {"document": document, "base": 99},
+        "/sheet": {"document": document, "base": 99},
+        "/hand-in": {"document": document, "base": 99},
+    }
+    for end, body in bodies.items():
+        if path.endswith(end):
+            return {"json": body}
+    return {"json": {"document": document} if path.endswith(("/ink", "/reading", "/correction", "/dimensions")) else {}}
+
+
+def asked(who: Any, method: str, path: str, known: dict[str, Any]) -> str:
+    known = {**known, "kind": "source"} if "/file/" in path else known
+    query = "?side=-y&up=%2Bz" if path.endswith("/views") else ""
+    answer = who(method, path.format(**known) + query, **body_of(method, path, known["document"]))
+    assert answer.status_code < 500, (method, path, answer.text)
+    # What is refused for its content was let in; what there is nothing of, or is not for them, was not.
+    return "–" if answer.status_code in KEPT_OUT else "yes"
+
+
+def test_who_may_what(app: Any, running: TestClient, log_in: LogIn, strangers: Any, database: Database) -> None:
+    stranger = TestClient(app, raise_server_exceptions=False)
+    student, admin = log_in("dina.farouk"), log_in("otto.brandt")
+    people = [stranger.request, student.send, strangers[0].send, strangers[1].send, admin.send]
+    known = places(database)
+    rows = []
+    for method, path in sorted(routes(), key=lambda route: (route[1], route[0])):
+        cells = [asked(who, method, path, known) for who in people]
+        rows.append(f"| {method} `{path}` | {' | '.join(cells)} |")
+    table = HEADING + "\n".join(rows) + "\n"
+    if os.environ.get("MAQUETA_WRITE_TABLES"):
+        PAGE.write_text(table, encoding="utf-8")
+    assert PAGE.read_text(encoding="utf-8") == table
+
+
+def test_only_health_is_told_to_strangers() -> None:
+    told = [line for line in PAGE.read_text("utf-8").splitlines() if line.split(" | ")[1:2] == ["yes"]]
+    assert [line.split("`")[1] for line in told] == ["/healthz", "/readyz"]
+
+
+def test_another_instructor_reaches_nothing_of_the_first(log_in: LogIn, strangers: Any, database: Database) -> None:
+    known = places(database)
+    for method, path in routes():
+        if any(f"{{{name}}}" in path for name in ("exercise_id", "sheet_id", "part_id", "model_id", "job_id")):
+            for who in strangers:
+                assert asked(who.send, method, path, known) == "–", (method, path)
