@@ -1,4 +1,4 @@
-"""The command line: the same core as the application, without server or database.
+"""The command line: the same core as the application, without server or database; and backups of a service's data.
 
 Part and sheet are worked on in two processes side by side. What a half needs is loaded in its process, so that the
 geometry kernel, the larger part of the wait, is loaded while the sheet is read.
@@ -19,8 +19,10 @@ Result = TypeVar("Result")
 
 
 def main(arguments: Sequence[str] | None = None) -> int:
-    """Entry point. Returns the exit status: 0 checked, 2 an input cannot be used."""
-    parser = argparse.ArgumentParser(prog="maqueta", description="Checks technical drawings against the solid part.")
+    """Entry point. Returns the exit status: 0 done, 2 an input cannot be used."""
+    parser = argparse.ArgumentParser(
+        prog="maqueta", description="Checks technical drawings against the solid part; keeps the service's data."
+    )
     commands = parser.add_subparsers(dest="command", required=True)
     checking = commands.add_parser("check", help="check one sheet")
     checking.add_argument("--part", type=Path, required=True, help="STEP file or part recipe")
@@ -30,8 +32,15 @@ def main(arguments: Sequence[str] | None = None) -> int:
     analysing = commands.add_parser("analyse", help="what a part's drawing demands")
     analysing.add_argument("--part", type=Path, required=True, help="STEP file or part recipe")
     analysing.add_argument("--out", type=Path, help="report file; standard output if not given")
+    backing_up = commands.add_parser("backup", help="back up database and files, also while people work")
+    backing_up.add_argument("file", type=Path, help="the archive that is written")
+    restoring = commands.add_parser("restore", help="put a backup back into an empty place")
+    restoring.add_argument("file", type=Path, help="an archive that `maqueta backup` wrote")
     options = parser.parse_args(arguments)
     try:
+        if options.command in ("backup", "restore"):
+            print(_kept(options.command, options.file))
+            return 0
         _check_target(options.out)
         if options.command == "check":
             result = _check(options.part, options.sheet, options.task)
@@ -43,6 +52,12 @@ def main(arguments: Sequence[str] | None = None) -> int:
         print(" ".join(str(error).split()), file=sys.stderr)
         return 2
     return 0
+
+
+def _kept(command: str, file: Path) -> str:
+    from maqueta.command import backup_work
+
+    return backup_work.back_up(file) if command == "backup" else backup_work.restore(file)
 
 
 def _check(part: Path, sheet: Path, task: Path) -> dict[str, Any]:

@@ -16,6 +16,7 @@ import uvicorn
 from maqueta.service.app import create_app
 from maqueta.service.demo_data import load_demo
 from maqueta.service.log_lines import LogLine
+from maqueta.service.nightly import Nightly
 from maqueta.service.settings import Settings
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore
@@ -103,6 +104,8 @@ def serve(settings: Settings) -> None:
         database.migrate()
         if settings.demo:
             load_demo(database, FileStore(settings.data / "files"), settings)
+        if settings.backup_hour is not None:
+            Nightly(url, settings.data, settings.backup_hour).start()
         print(f"\n  Maqueta runs at http://{HOST}:{settings.port}", flush=True)
         _print_log_ins(settings)
         config = uvicorn.Config(

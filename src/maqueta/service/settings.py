@@ -36,3 +36,5 @@ class Settings(BaseSettings):
     desk_seconds: float = 10.0
     #: Who shows this token may read the figures at /metrics; nobody where there is none.
     metrics_token: str | None = None
+    #: At this hour of the night a backup is written to the data folder; none where there is no hour.
+    backup_hour: int | None = 3

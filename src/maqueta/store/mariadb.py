@@ -50,6 +50,15 @@ class MariaDB:
         return self._process is not None and self._process.poll() is None
 
     @property
+    def reachable(self) -> bool:
+        """Whether a server on this data folder answers just now, whoever started it."""
+        try:
+            pymysql.connect(unix_socket=str(self._socket), user=getpass.getuser(), connect_timeout=2).close()
+        except pymysql.err.OperationalError:
+            return False
+        return True
+
+    @property
     def pid(self) -> int | None:
         """Process id while it runs."""
         if not self.alive:
