@@ -8,6 +8,7 @@ import pytest
 from anyio import CapacityLimiter, to_thread
 
 from maqueta.service.admission import Admission, FullHouseError
+from tests.own_loop import in_own_loop
 
 
 def test_no_more_inside_than_there_are_places() -> None:
@@ -22,7 +23,7 @@ def test_no_more_inside_than_there_are_places() -> None:
     async def crowd() -> None:
         await asyncio.gather(*(visit() for _ in range(50)))
 
-    asyncio.run(crowd())
+    in_own_loop(crowd())
     assert (most, admission.inside, admission.waiting) == (3, 0, 0)
 
 
@@ -46,7 +47,7 @@ def test_too_long_a_queue_turns_people_away_at_once() -> None:
         leave.set()
         return list(await asyncio.gather(*visits))
 
-    assert asyncio.run(crowd()) == ["in"] * 3 + ["away"] * 3
+    assert in_own_loop(crowd()) == ["in"] * 3 + ["away"] * 3
 
 
 def test_whoever_gives_up_waiting_leaves_no_gap() -> None:
@@ -61,7 +62,7 @@ def test_whoever_gives_up_waiting_leaves_no_gap() -> None:
         async with admission.place():
             return admission.inside
 
-    assert asyncio.run(crowd()) == 1
+    assert in_own_loop(crowd()) == 1
     assert (admission.inside, admission.waiting) == (0, 0)
 
 
@@ -88,6 +89,6 @@ def test_standing_aside_never_stops_the_house(threads: int) -> None:
         limiter = CapacityLimiter(threads)
         return list(await asyncio.wait_for(asyncio.gather(*(visit(k, limiter) for k in range(200))), 60))
 
-    assert asyncio.run(crowd()) == list(range(200))
+    assert in_own_loop(crowd()) == list(range(200))
     assert max(seen) <= most_aside
     assert (admission.inside, admission.aside, admission.waiting) == (0, 0, 0)

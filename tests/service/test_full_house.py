@@ -13,6 +13,7 @@ from typing import Any
 import httpx
 import pytest
 
+from tests.own_loop import in_own_loop
 from tests.server_process import PASSWORD, free_port, running
 
 
@@ -55,7 +56,7 @@ def at_once(address: str, login: str, requests: list[tuple[str, str, Any]]) -> l
             sent = [client.request(method, path, json=body, headers=headers) for method, path, body in requests]
             return list(await asyncio.gather(*sent))
 
-    return asyncio.run(all_of_them())
+    return in_own_loop(all_of_them())
 
 
 def test_two_hundred_requests_in_one_instant_are_all_answered(house: House) -> None:
@@ -73,7 +74,7 @@ def test_sixty_hand_ins_in_one_instant_are_one_hand_in(house: House) -> None:
             sent = [client.post("/api/exercises/1/sheet/hand-in", json=body, headers=headers) for _ in range(60)]
             return list(await asyncio.gather(*sent))
 
-    answers = asyncio.run(drawn())
+    answers = in_own_loop(drawn())
     assert {answer.status_code for answer in answers} == {200}
     assert {answer.json()["state"] for answer in answers} == {"handed-in"}
     assert len({answer.json()["id"] for answer in answers}) == 1
@@ -90,7 +91,7 @@ def test_first_drafts_of_two_tabs_in_one_instant_keep_one_and_tell_the_other(hou
             sent = [client.put(f"/api/exercises/{number}/sheet", json=body, headers=headers) for _ in range(8)]
             return [answer.status_code for answer in await asyncio.gather(*sent)]
 
-    assert sorted(asyncio.run(saved())) == [200] + [409] * 7
+    assert sorted(in_own_loop(saved())) == [200] + [409] * 7
 
 
 def test_a_crowd_logs_in_and_forty_guesses_are_six(house: House) -> None:
@@ -104,7 +105,7 @@ def test_a_crowd_logs_in_and_forty_guesses_are_six(house: House) -> None:
             # Behind the same address sit those who know their passwords.
             return [(await client.post("/api/log-in", json=body)).status_code for _ in range(3)]
 
-    assert asyncio.run(crowd()) == [200] * 3
+    assert in_own_loop(crowd()) == [200] * 3
 
 
 def test_open_streams_stop_nobody(house: House) -> None:
@@ -128,7 +129,7 @@ def test_open_streams_stop_nobody(house: House) -> None:
             assert answer.status_code == 200
             return list(await asyncio.gather(*streams)), spent
 
-    statuses, _ = asyncio.run(streamed())
+    statuses, _ = in_own_loop(streamed())
     assert set(statuses) <= {200, 429}
     assert statuses.count(200) >= 8, "nobody is refused the first few"
 
