@@ -95,12 +95,18 @@ async def transaction(world: InWorld) -> AsyncIterator[Session]:
         session = world.database.session()
         try:
             yield session
-            await run_in_threadpool(session.commit)
         except BaseException:
-            await run_in_threadpool(session.rollback)
-            raise
-        finally:
             await run_in_threadpool(session.close)
+            raise
+        await run_in_threadpool(_kept, session)
+
+
+def _kept(session: Session) -> None:
+    """End a transaction well; what cannot be kept is undone."""
+    try:
+        session.commit()
+    finally:
+        session.close()
 
 
 InTransaction = Annotated[Session, Depends(transaction, scope="function")]

@@ -7,7 +7,7 @@ from typing import Any, Literal
 
 from sqlalchemy import Select, delete, func, select
 from sqlalchemy.exc import IntegrityError
-from sqlalchemy.orm import Session, contains_eager, joinedload, selectinload
+from sqlalchemy.orm import Session, contains_eager, defer, joinedload, selectinload
 
 from maqueta.store.clock import now
 from maqueta.store.errors import NotVisible, OutOfDate
@@ -91,12 +91,15 @@ def sheet_counts(session: Session, exercises: Sequence[ExerciseRecord]) -> dict[
 
 
 def sheets_of(session: Session, exercise: ExerciseRecord) -> list[SheetRecord]:
-    """All sheets of an exercise that the caller may review, with findings, by student name."""
+    """All sheets handed in for an exercise that the caller may review, with findings, by student name.
+
+    What is drawn on them is read when it is asked for: lists do without.
+    """
     query = (
         select(SheetRecord)
         .join(SheetRecord.student)
-        .options(contains_eager(SheetRecord.student), selectinload(SheetRecord.findings))
-        .where(SheetRecord.exercise_id == exercise.id)
+        .options(contains_eager(SheetRecord.student), selectinload(SheetRecord.findings), defer(SheetRecord.document))
+        .where(SheetRecord.exercise_id == exercise.id, SheetRecord.state != "draft")
         .order_by(Account.name)
     )
     return list(session.scalars(query))

@@ -15,12 +15,13 @@ from maqueta.store.models import SheetRecord
 router = APIRouter(prefix="/api/exercises")
 
 
-def _draft(sheet: SheetRecord) -> DraftForm:
+def _draft(sheet: SheetRecord, document: SheetDocument | None = None) -> DraftForm:
+    """A sheet as kept; `document` where it is at hand already."""
     return DraftForm(
         id=sheet.id,
         state=sheet.state,  # type: ignore[arg-type]
         revision=sheet.revision,
-        document=SheetDocument.model_validate(sheet.document),
+        document=document or SheetDocument.model_validate(sheet.document),
         saved_at=sheet.saved_at,
     )
 
@@ -44,7 +45,9 @@ def save(exercise_id: int, form: SaveForm, student: Student, session: InTransact
     exercise = exercise_for(session, student, exercise_id)
     if task_of(exercise).drafting.kind != "projected" and any(view.lines is None for view in form.document.views):
         at.run(allowed, at.desk_of(exercise, student), form.document)
-    return _draft(save_draft(session, student, exercise, form.document.model_dump(mode="json"), form.base))
+    return _draft(
+        save_draft(session, student, exercise, form.document.model_dump(mode="json"), form.base), form.document
+    )
 
 
 @router.post("/{exercise_id}/sheet/hand-in")

@@ -147,8 +147,6 @@ def wall(exercise_id: int, instructor: Instructor, session: InTransaction, at: A
     task = task_of(exercise)
     pinned, students = [], {student.name for student in students_of(session, exercise.class_id)}
     for sheet in sheets_of(session, exercise):
-        if sheet.state == "draft":
-            continue
         students.discard(sheet.student.name)
         scope = scope_of_sheet(at, sheet, version_for(at.world, session, exercise, sheet.student_id))
         marks = marks_of(sheet.findings, task, scope)
