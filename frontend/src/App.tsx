@@ -5,6 +5,7 @@ import { Navigate, Route, Routes } from "react-router";
 import { answer, api, onExpired, ServiceError, setRequestToken } from "./api/client";
 import type { Me } from "./api/types";
 import { ExercisesPage } from "./exercise/ExercisesPage";
+import { ChoosePassword } from "./frame/ChoosePassword";
 import { LogIn } from "./frame/LogIn";
 import { MeContext } from "./frame/me";
 import { Waiting } from "./frame/Messages";
@@ -46,6 +47,13 @@ export function App() {
   if (me.isPending) return <Waiting />;
   if (me.error) return <LogIn onEntered={entered} problem={me.error.message} />;
   if (!me.data) return <LogIn onEntered={entered} />;
+  if (me.data.must_change) {
+    return (
+      <main style={{ maxWidth: 420, margin: "12vh auto", padding: 24 }}>
+        <ChoosePassword first onChosen={entered} />
+      </main>
+    );
+  }
   // An expired log-in is asked for over the page, so that what is on it stays.
   return (
     <MeContext value={me.data}>

@@ -115,6 +115,71 @@ def test_closed_account_is_logged_out_at_once(log_in: LogIn) -> None:
     person = admin.send("POST", "/api/people", json=new).json()
     assert admin.status("POST", "/api/people", json=new) == 409
     guest = log_in("temp.person")
+    assert guest.status("GET", "/api/exercises") == 403, "first a password of one's own is chosen"
+    chosen = {"old": "loom-and-shuttle", "new": "warp-and-weft-77"}
+    assert guest.send("POST", "/api/me/password", json=chosen).json()["must_change"] is False
     assert guest.get("/api/exercises") == []
     assert admin.status("PATCH", f"/api/people/{person['id']}", json={"active": False}) == 200
     assert guest.status("GET", "/api/exercises") == 401
+
+
+def test_blank_names_and_passwords_of_blanks_are_refused(log_in: LogIn) -> None:
+    admin = log_in("otto.brandt")
+    new = {"login": "no.one", "name": "No One", "role": "student", "password": "loom-and-shuttle"}
+    for wrong in ({"name": "   "}, {"password": " " * 10}, {"password": "aaaaaaaaaaaa"}, {"password": "short"}):
+        assert admin.status("POST", "/api/people", json={**new, **wrong}) == 422, wrong
+
+
+def test_own_password_is_changed_and_other_browsers_are_logged_out(log_in: LogIn, app: Any) -> None:
+    admin = log_in("otto.brandt")
+    new = {"login": "change.me", "name": "Change Me", "role": "student", "password": "loom-and-shuttle"}
+    person = admin.send("POST", "/api/people", json=new).json()["id"]
+    here, there = log_in("change.me"), log_in("change.me")
+    wrong = {"old": "not-the-password", "new": "warp-and-weft-77"}
+    assert here.status("POST", "/api/me/password", json=wrong) == 403
+    same = {"old": "loom-and-shuttle", "new": "loom-and-shuttle"}
+    assert here.status("POST", "/api/me/password", json=same) == 422
+    assert here.status("POST", "/api/me/password", json={**wrong, "old": "loom-and-shuttle"}) == 200
+    assert here.status("GET", "/api/exercises") == 200
+    assert there.status("GET", "/api/me") == 401
+
+    given = admin.send("POST", f"/api/people/{person}/password").json()["password"]
+    assert len(given) == 17
+    assert here.status("GET", "/api/me") == 401, "a password that was reset ends every log-in"
+    client = TestClient(app)
+    entered = client.post("/api/log-in", json={"login": "change.me", "password": given})
+    assert entered.json()["must_change"] is True
+    assert client.get("/api/exercises").status_code == 403
+
+
+def test_the_owner_comes_in_while_others_guess_and_an_administrator_unlocks(log_in: LogIn, app: Any) -> None:
+    owner = log_in("maya.okonedo")
+    guesser = TestClient(app)
+    guess = {"login": "maya.okonedo", "password": "a guess of theirs"}
+    assert [guesser.post("/api/log-in", json=guess).status_code for _ in range(7)] == [401] * 6 + [429]
+    right = {"login": "maya.okonedo", "password": "loom-and-shuttle"}
+    assert owner.client.post("/api/log-in", json=right).status_code == 200, "from where she was before"
+    elsewhere = TestClient(app)
+    for _ in range(6):
+        guesser.post("/api/log-in", json=guess)
+    assert elsewhere.post("/api/log-in", json=right).status_code == 429
+    admin = log_in("otto.brandt")
+    person = next(p["id"] for p in admin.get("/api/people") if p["login"] == "maya.okonedo")
+    assert admin.send("POST", f"/api/people/{person}/unlock").json()["number"] >= 6
+    assert elsewhere.post("/api/log-in", json=right).status_code == 200
+
+
+def test_a_second_instructor_decides_nothing_unseen(instructor: Person, log_in: LogIn) -> None:
+    exercise = next(e for e in instructor.get("/api/exercises") if e["handed_in"])
+    sheet = next(
+        s
+        for s in instructor.get(f"/api/exercises/{exercise['id']}/wall")["sheets"]
+        if s["findings"] and s["state"] == "handed-in"
+    )
+    path = f"/api/sheets/{sheet['id']}/findings/{sheet['findings'][0]['place']}"
+    before = sheet["findings"][0]["decision"] or "open"
+    assert instructor.status("PUT", path, json={"decision": "waived", "seen": before}) == 200
+    late = instructor.send("PUT", path, json={"decision": "upheld", "seen": before})
+    assert (late.status_code, "waived" in late.json()["message"]) == (409, True)
+    back = {"decision": None if before == "open" else before, "seen": "waived"}
+    assert instructor.status("PUT", path, json=back) == 200

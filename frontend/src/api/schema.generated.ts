@@ -546,6 +546,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/me/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Choose Password
+         * @description Choose another password. Log-ins in other browsers end.
+         */
+        post: operations["accounts_choose_password"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/models/{model_id}": {
         parameters: {
             query?: never;
@@ -815,7 +835,7 @@ export interface paths {
         put?: never;
         /**
          * Add
-         * @description A new account.
+         * @description A new account. Its password is for the first log-in; whoever it is for chooses another then.
          */
         post: operations["accounts_add"];
         delete?: never;
@@ -842,6 +862,26 @@ export interface paths {
          * @description Close an account, or open it again. Nobody closes their own.
          */
         patch: operations["accounts_change"];
+        trace?: never;
+    };
+    "/api/people/{person}/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Give Password
+         * @description Give somebody who forgot theirs a password for one log-in; they choose their own then.
+         */
+        post: operations["accounts_give_password"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
         trace?: never;
     };
     "/api/people/{person}/unlock": {
@@ -2452,6 +2492,11 @@ export interface components {
         Me: {
             /** Login */
             login: string;
+            /**
+             * Must Change
+             * @default false
+             */
+            must_change: boolean;
             /** Name */
             name: string;
             /**
@@ -2774,6 +2819,14 @@ export interface components {
             number: number;
         };
         /**
+         * OneTimePassword
+         * @description A password for one log-in; it is told once.
+         */
+        OneTimePassword: {
+            /** Password */
+            password: string;
+        };
+        /**
          * OpenForm
          * @description Something the dimensions leave open; `words` are empty where the exercise keeps them back.
          */
@@ -2928,6 +2981,16 @@ export interface components {
             unit: "mm" | "inch";
             /** Version */
             version: number;
+        };
+        /**
+         * PasswordChange
+         * @description A new password, and the one there was.
+         */
+        PasswordChange: {
+            /** New */
+            new: string;
+            /** Old */
+            old: string;
         };
         /**
          * Person
@@ -5172,6 +5235,39 @@ export interface operations {
             };
         };
     };
+    accounts_choose_password: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasswordChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Me"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     models_detail: {
         parameters: {
             query?: never;
@@ -5729,6 +5825,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Person"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    accounts_give_password: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OneTimePassword"];
                 };
             };
             /** @description Validation Error */

@@ -1,9 +1,10 @@
-import { ActionIcon, Group, Menu, Text, useMantineColorScheme } from "@mantine/core";
+import { ActionIcon, Group, Menu, Modal, Text, useMantineColorScheme } from "@mantine/core";
 import { useQueryClient } from "@tanstack/react-query";
-import type { ReactNode } from "react";
+import { type ReactNode, useState } from "react";
 import { Link, NavLink } from "react-router";
 
 import { answer, api } from "../api/client";
+import { ChoosePassword } from "./ChoosePassword";
 import classes from "./Header.module.css";
 import { Logo } from "./Logo";
 import { useMe } from "./me";
@@ -27,6 +28,7 @@ export function Header({ trail, children }: Props) {
   const me = useMe();
   const queries = useQueryClient();
   const scheme = useMantineColorScheme();
+  const [choosing, setChoosing] = useState(false);
   const leave = async () => {
     await answer(api.POST("/api/log-out"));
     queries.clear();
@@ -63,10 +65,14 @@ export function Header({ trail, children }: Props) {
               {me.name}, {me.role}
             </Menu.Label>
             <Menu.Item onClick={() => scheme.toggleColorScheme()}>Light or dark</Menu.Item>
+            <Menu.Item onClick={() => setChoosing(true)}>Change password</Menu.Item>
             <Menu.Item onClick={() => void leave()}>Log out</Menu.Item>
           </Menu.Dropdown>
         </Menu>
       </Group>
+      <Modal opened={choosing} onClose={() => setChoosing(false)} centered title="Change password">
+        <ChoosePassword onChosen={() => setChoosing(false)} />
+      </Modal>
     </header>
   );
 }

@@ -1,4 +1,15 @@
-import { Badge, Button, Group, Select, Table, Text, TextInput, Title } from "@mantine/core";
+import {
+  Alert,
+  Badge,
+  Button,
+  Code,
+  Group,
+  Select,
+  Table,
+  Text,
+  TextInput,
+  Title,
+} from "@mantine/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 
@@ -14,6 +25,7 @@ export default function PeoplePage() {
   const people = useQuery({ queryKey: ["people"], queryFn: () => answer(api.GET("/api/people")) });
   const [form, setForm] = useState(EMPTY);
   const [trouble, setTrouble] = useState("");
+  const [given, setGiven] = useState<{ name: string; password: string } | null>(null);
 
   const run = async (work: Promise<unknown>) => {
     setTrouble("");
@@ -39,11 +51,43 @@ export default function PeoplePage() {
       ),
     );
 
+  const unlock = (person: Person) =>
+    void run(
+      answer(api.POST("/api/people/{person}/unlock", { params: { path: { person: person.id } } })),
+    );
+  const give = async (person: Person) => {
+    setTrouble("");
+    try {
+      const { password } = await answer(
+        api.POST("/api/people/{person}/password", { params: { path: { person: person.id } } }),
+      );
+      setGiven({ name: person.name, password });
+    } catch (error) {
+      setTrouble((error as Error).message);
+    }
+  };
+
   return (
     <main style={{ maxWidth: 900, margin: "0 auto", padding: 24 }}>
       <Title order={1} size="h2" mb="md">
         People
       </Title>
+      {given && (
+        <Alert
+          mb="md"
+          color="ink"
+          variant="outline"
+          title={`A password for ${given.name}, for one log-in`}
+          withCloseButton
+          closeButtonLabel="I have passed it on"
+          onClose={() => setGiven(null)}
+        >
+          <Code fz="lg">{given.password}</Code>
+          <Text size="sm" mt="xs">
+            It is shown this once. At the log-in another one is chosen.
+          </Text>
+        </Alert>
+      )}
       <form onSubmit={add}>
         <Group align="end" mb="lg">
           <TextInput
@@ -102,9 +146,27 @@ export default function PeoplePage() {
               <Table.Td>{person.login}</Table.Td>
               <Table.Td>{person.role}</Table.Td>
               <Table.Td ta="right">
-                <Button size="compact-sm" variant="default" onClick={() => change(person)}>
-                  {person.active ? "Close" : "Open again"}
-                </Button>
+                <Group gap="xs" justify="flex-end" wrap="nowrap">
+                  <Button
+                    size="compact-sm"
+                    variant="default"
+                    aria-label={`New password for ${person.name}`}
+                    onClick={() => void give(person)}
+                  >
+                    New password
+                  </Button>
+                  <Button
+                    size="compact-sm"
+                    variant="default"
+                    aria-label={`Let ${person.name} try again`}
+                    onClick={() => unlock(person)}
+                  >
+                    Unlock
+                  </Button>
+                  <Button size="compact-sm" variant="default" onClick={() => change(person)}>
+                    {person.active ? "Close" : "Open again"}
+                  </Button>
+                </Group>
               </Table.Td>
             </Table.Tr>
           ))}

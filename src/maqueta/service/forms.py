@@ -59,6 +59,8 @@ class Me(Form):
     login: str
     role: Role
     token: str
+    #: A password of one's own has to be chosen first.
+    must_change: bool = False
 
 
 class Person(Form):
@@ -90,6 +92,19 @@ class NewPerson(Form):
     name: PersonName
     role: Role
     password: NewPassword
+
+
+class PasswordChange(Form):
+    """A new password, and the one there was."""
+
+    old: Annotated[str, Field(min_length=1, max_length=200)]
+    new: NewPassword
+
+
+class OneTimePassword(Form):
+    """A password for one log-in; it is told once."""
+
+    password: str
 
 
 class PersonChange(Form):

@@ -1,8 +1,10 @@
 """Passwords: hashed and verified a few at a time, since each takes a core and much memory on purpose."""
 
 import asyncio
+import secrets
+from collections.abc import Callable
 from concurrent.futures import ThreadPoolExecutor
-from typing import Final
+from typing import Final, TypeVar
 
 from argon2 import PasswordHasher
 from argon2.exceptions import InvalidHashError, VerificationError
@@ -14,6 +16,16 @@ _HASHER: Final = PasswordHasher()
 NOBODY: Final = _HASHER.hash("nobody has this password")
 #: Passwords looked at together, and how many may wait.
 _TOGETHER, _MOST_WAITING = 2, 300
+
+
+Result = TypeVar("Result")
+#: Letters and figures nobody mistakes for others when they are read from a slip of paper.
+_LETTERS: Final = "abcdefghjkmnpqrstuvwxyz23456789"
+
+
+def one_time() -> str:
+    """A password for one log-in, to be read to somebody or written on a slip: about 74 bits."""
+    return "-".join("".join(secrets.choice(_LETTERS) for _ in range(5)) for _ in range(3))
 
 
 def hashed(password: str) -> str:
@@ -38,12 +50,18 @@ class PasswordDesk:
 
     async def matches(self, password_hash: str, password: str) -> bool:
         """Whether a password is the one that was kept. Raises FullHouseError when too many wait already."""
+        return await self._in_line(matches, password_hash, password)
+
+    async def hashed(self, password: str) -> str:
+        """A password as it is kept. Raises FullHouseError when too many wait already."""
+        return await self._in_line(hashed, password)
+
+    async def _in_line(self, work: Callable[..., Result], *arguments: str) -> Result:
         if self._waiting >= _MOST_WAITING:
             raise FullHouseError
         self._waiting += 1
         try:
-            loop = asyncio.get_running_loop()
-            return await loop.run_in_executor(self._threads, matches, password_hash, password)
+            return await asyncio.get_running_loop().run_in_executor(self._threads, work, *arguments)
         finally:
             self._waiting -= 1
 

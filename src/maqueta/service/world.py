@@ -127,7 +127,9 @@ def log_in(request: Request, session: InTransaction) -> LogIn:
 
 
 async def account(record: Annotated[LogIn, Depends(log_in)]) -> Account:
-    """Who is asking."""
+    """Who is asking. Raises HTTPException 403 while a password of one's own has to be chosen."""
+    if record.account.must_change:
+        raise HTTPException(403, "Choose a password of your own first.")
     return record.account
 
 

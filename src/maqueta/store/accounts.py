@@ -126,6 +126,24 @@ def add_account(session: Session, login: str, name: str, role: Role, password_ha
     return account
 
 
+def set_password(session: Session, found: Account, password_hash: str, keep: LogIn | None = None) -> None:
+    """Give an account the password its owner has chosen; log-ins elsewhere end, and `keep` goes on."""
+    found.password_hash, found.must_change = password_hash, False
+    _end_log_ins(session, found, keep)
+
+
+def reset_password(session: Session, found: Account, password_hash: str) -> None:
+    """Give an account a password for one log-in, at which its owner chooses another; no browser is known any more."""
+    found.password_hash, found.must_change = password_hash, True
+    _end_log_ins(session, found, None)
+    session.execute(delete(KnownBrowser).where(KnownBrowser.account_id == found.id))
+    session.execute(delete(FailedLogIn).where(FailedLogIn.login == found.login))
+
+
+def _end_log_ins(session: Session, found: Account, keep: LogIn | None) -> None:
+    session.execute(delete(LogIn).where(LogIn.account_id == found.id, LogIn.id != (keep.id if keep else 0)))
+
+
 def all_accounts(session: Session) -> list[Account]:
     """Every account, for administrators."""
     return list(session.scalars(select(Account).order_by(Account.role, Account.name)))

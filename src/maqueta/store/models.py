@@ -33,7 +33,7 @@ class Base(DeclarativeBase):
 
 
 class Account(Base):
-    """A person who can log in."""
+    """A person who can log in. With `must_change` nothing is open to them but choosing a password of their own."""
 
     __tablename__ = "account"
     id: Mapped[int] = mapped_column(primary_key=True)
@@ -42,6 +42,7 @@ class Account(Base):
     role: Mapped[str] = mapped_column(String(12))
     password_hash: Mapped[str] = mapped_column(String(200))
     active: Mapped[bool] = mapped_column(Boolean, default=True)
+    must_change: Mapped[bool] = mapped_column(Boolean, default=False)
     created_at: Mapped[datetime] = mapped_column(DateTime)
 
 

@@ -6,8 +6,18 @@ from fastapi import APIRouter, Depends, HTTPException, Request, Response
 from fastapi.concurrency import run_in_threadpool
 from sqlalchemy.exc import IntegrityError
 
-from maqueta.service.forms import ClassForm, Credentials, Me, NewPerson, Number, Person, PersonChange
-from maqueta.service.passwords import NOBODY, hashed
+from maqueta.service.forms import (
+    ClassForm,
+    Credentials,
+    Me,
+    NewPerson,
+    Number,
+    OneTimePassword,
+    PasswordChange,
+    Person,
+    PersonChange,
+)
+from maqueta.service.passwords import NOBODY, one_time
 from maqueta.service.world import COOKIE, Admin, Instructor, InTransaction, InWorld, World, log_in
 from maqueta.store.accounts import (
     FAILURE_WINDOW,
@@ -24,6 +34,8 @@ from maqueta.store.accounts import (
     forget_failures,
     log_in_succeeded,
     open_log_in,
+    reset_password,
+    set_password,
     too_many_log_ins,
 )
 from maqueta.store.models import Account, LogIn
@@ -85,7 +97,13 @@ def _entered(world: World, found: Account, number: int, browser: str | None) -> 
 
 
 def _me(found: Account, record: LogIn) -> Me:
-    return Me(name=found.name, login=found.login, role=found.role, token=record.request_token)  # type: ignore[arg-type]
+    return Me(
+        name=found.name,
+        login=found.login,
+        role=found.role,  # type: ignore[arg-type]
+        token=record.request_token,
+        must_change=found.must_change,
+    )
 
 
 @router.post("/log-out")
@@ -104,6 +122,20 @@ def me(record: Annotated[LogIn, Depends(log_in)]) -> Me:
     return _me(record.account, record)
 
 
+@router.post("/me/password")
+async def choose_password(
+    form: PasswordChange, record: Annotated[LogIn, Depends(log_in)], session: InTransaction, world: InWorld
+) -> Me:
+    """Choose another password. Log-ins in other browsers end."""
+    found = record.account
+    if not await world.passwords.matches(found.password_hash, form.old):
+        raise HTTPException(403, "That is not your password. Nothing was changed.")
+    if form.new == form.old:
+        raise HTTPException(422, "That is the password you have. Choose another one.")
+    await run_in_threadpool(set_password, session, found, await world.passwords.hashed(form.new), record)
+    return _me(found, record)
+
+
 @router.get("/classes")
 def classes(instructor: Instructor, session: InTransaction) -> list[ClassForm]:
     """An instructor's classes."""
@@ -120,6 +152,17 @@ def people(_: Admin, session: InTransaction) -> list[Person]:
     return [_person(found) for found in all_accounts(session)]
 
 
+@router.post("/people/{person}/password")
+async def give_password(person: int, admin: Admin, session: InTransaction, world: InWorld) -> OneTimePassword:
+    """Give somebody who forgot theirs a password for one log-in; they choose their own then."""
+    found = await run_in_threadpool(account, session, person)
+    if found.id == admin.id:
+        raise HTTPException(409, "You can change your own password yourself.")
+    password = one_time()
+    await run_in_threadpool(reset_password, session, found, await world.passwords.hashed(password))
+    return OneTimePassword(password=password)
+
+
 @router.post("/people/{person}/unlock")
 def unlock(person: int, _: Admin, session: InTransaction) -> Number:
     """Let somebody try to log in again at once, after too many refusals."""
@@ -127,10 +170,17 @@ def unlock(person: int, _: Admin, session: InTransaction) -> Number:
 
 
 @router.post("/people", status_code=201)
-def add(form: NewPerson, _: Admin, session: InTransaction) -> Person:
-    """A new account."""
+async def add(form: NewPerson, _: Admin, session: InTransaction, world: InWorld) -> Person:
+    """A new account. Its password is for the first log-in; whoever it is for chooses another then."""
+    password_hash = await world.passwords.hashed(form.password)
+
+    def added() -> Person:
+        found = add_account(session, form.login, form.name, form.role, password_hash)
+        found.must_change = True
+        return _person(found)
+
     try:
-        return _person(add_account(session, form.login, form.name, form.role, hashed(form.password)))
+        return await run_in_threadpool(added)
     except IntegrityError as error:
         raise HTTPException(409, f"The log-in name “{form.login}” is taken.") from error
 

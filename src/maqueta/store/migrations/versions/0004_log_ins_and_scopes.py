@@ -25,6 +25,8 @@ def upgrade() -> None:
     op.add_column("failed_log_in", sa.Column("address", sa.String(length=64), nullable=False))
     op.add_column("failed_log_in", sa.Column("known", sa.String(length=64), nullable=False))
     op.create_index(op.f("ix_failed_log_in_address"), "failed_log_in", ["address"], unique=False)
+    op.add_column("account", sa.Column("must_change", sa.Boolean(), nullable=False, server_default=sa.false()))
+    op.alter_column("account", "must_change", existing_type=sa.Boolean(), server_default=None, existing_nullable=False)
     op.add_column("sheet", sa.Column("scope", sa.JSON(), nullable=True))
     op.add_column("job", sa.Column("attempts", sa.Integer(), nullable=False, server_default="0"))
     op.add_column("job", sa.Column("seen_at", sa.DateTime(), nullable=True))
