@@ -15,6 +15,7 @@ import { useState } from "react";
 
 import { answer, api } from "../api/client";
 import type { Person } from "../api/types";
+import { useMe } from "../frame/me";
 import { Trouble, Waiting } from "../frame/Messages";
 
 const EMPTY = { login: "", name: "", role: "student" as Person["role"], password: "" };
@@ -25,6 +26,8 @@ export default function PeoplePage() {
   const people = useQuery({ queryKey: ["people"], queryFn: () => answer(api.GET("/api/people")) });
   const [form, setForm] = useState(EMPTY);
   const [trouble, setTrouble] = useState("");
+  const [told, setTold] = useState("");
+  const me = useMe();
   const [given, setGiven] = useState<{ name: string; password: string } | null>(null);
 
   const run = async (work: Promise<unknown>) => {
@@ -51,10 +54,13 @@ export default function PeoplePage() {
       ),
     );
 
-  const unlock = (person: Person) =>
-    void run(
+  const unlock = async (person: Person) => {
+    setTold("");
+    await run(
       answer(api.POST("/api/people/{person}/unlock", { params: { path: { person: person.id } } })),
     );
+    setTold(`${person.name} can log in again at once.`);
+  };
   const give = async (person: Person) => {
     setTrouble("");
     try {
@@ -72,6 +78,11 @@ export default function PeoplePage() {
       <Title order={1} size="h2" mb="md">
         People
       </Title>
+      {told && (
+        <Text role="status" mb="md">
+          {told}
+        </Text>
+      )}
       {given && (
         <Alert
           mb="md"
@@ -146,27 +157,29 @@ export default function PeoplePage() {
               <Table.Td>{person.login}</Table.Td>
               <Table.Td>{person.role}</Table.Td>
               <Table.Td ta="right">
-                <Group gap="xs" justify="flex-end" wrap="nowrap">
-                  <Button
-                    size="compact-sm"
-                    variant="default"
-                    aria-label={`New password for ${person.name}`}
-                    onClick={() => void give(person)}
-                  >
-                    New password
-                  </Button>
-                  <Button
-                    size="compact-sm"
-                    variant="default"
-                    aria-label={`Let ${person.name} try again`}
-                    onClick={() => unlock(person)}
-                  >
-                    Unlock
-                  </Button>
-                  <Button size="compact-sm" variant="default" onClick={() => change(person)}>
-                    {person.active ? "Close" : "Open again"}
-                  </Button>
-                </Group>
+                {person.login !== me.login && (
+                  <Group gap="xs" justify="flex-end" wrap="nowrap">
+                    <Button
+                      size="compact-sm"
+                      variant="default"
+                      aria-label={`New password for ${person.name}`}
+                      onClick={() => void give(person)}
+                    >
+                      New password
+                    </Button>
+                    <Button
+                      size="compact-sm"
+                      variant="default"
+                      aria-label={`Let ${person.name} try again`}
+                      onClick={() => void unlock(person)}
+                    >
+                      Unlock
+                    </Button>
+                    <Button size="compact-sm" variant="default" onClick={() => change(person)}>
+                      {person.active ? "Close" : "Open again"}
+                    </Button>
+                  </Group>
+                )}
               </Table.Td>
             </Table.Tr>
           ))}
