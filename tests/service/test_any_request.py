@@ -1,0 +1,91 @@
+"""Requests drawn from the OpenAPI document, as everybody: whatever is sent, the answer is never a failure of ours."""
+
+from collections.abc import Iterator
+from typing import Any
+
+import pytest
+import schemathesis
+from fastapi.testclient import TestClient
+from hypothesis import HealthCheck, given, settings
+from hypothesis import strategies as st
+from sqlalchemy import make_url, text
+
+from maqueta.service.app import create_app, describe
+from maqueta.service.demo_data import load_demo
+from maqueta.service.settings import Settings
+from maqueta.store.database import Database
+from maqueta.store.files import FileStore
+from maqueta.store.mariadb import MariaDB
+from tests.conftest import PASSWORD, Person
+
+#: These begin and end sessions, or wait for what may never come.
+_SKIPPED = {"/api/log-in", "/api/log-out", "/api/jobs/{job_id}/events", "/api/me/password"}
+#: Numbers of things there are, so that not everything ends at "no such thing".
+_KNOWN = ("exercise_id", "sheet_id", "model_id", "part_id", "place", "job_id")
+
+
+def _operations() -> list[Any]:
+    app = describe()
+    app.openapi_url = "/openapi.json"
+    schema = schemathesis.openapi.from_dict(app.openapi())
+    results: Any = schema.get_all_operations()
+    found = [result.ok() for result in results]
+    return [operation for operation in found if operation.path not in _SKIPPED]
+
+
+OPERATIONS = _operations()
+
+
+def _sent(who: Person, case: Any, real: bool) -> Any:
+    path = case.operation.path
+    for name, value in (case.path_parameters or {}).items():
+        # A name that would lead elsewhere is another address.
+        # Nobody who is needed again loses their password here.
+        value = 10**6 if name == "person" else value
+        shown = "1" if real and name in _KNOWN else str(value).replace("/", "").replace("?", "").replace("#", "")
+        path = path.replace(f"{{{name}}}", shown or "0")
+    body = case.body if isinstance(case.body, dict | list | str | int | float | bool) else None
+    query = {k: v for k, v in (case.query or {}).items() if isinstance(v, str | int | float | bool | list)}
+    kind = {"json": body} if case.media_type in (None, "application/json") else {"data": _fields(body)}
+    return who.send(case.method, path, params=query, **kind)
+
+
+def _fields(body: Any) -> dict[str, str]:
+    return {name: str(value) for name, value in body.items()} if isinstance(body, dict) else {}
+
+
+@pytest.fixture(scope="module")
+def people(database_server: MariaDB, tmp_path_factory: pytest.TempPathFactory) -> Iterator[list[Person]]:
+    """A demo world of its own: what is left of it afterwards is no world for other tests."""
+    admin = Database(database_server.url)
+    with admin.engine.begin() as connection:
+        connection.execute(text("CREATE DATABASE anything CHARACTER SET utf8mb4"))
+    own = Database(make_url(database_server.url).set(database="anything").render_as_string(hide_password=False))
+    own.migrate()
+    chosen = Settings(data=tmp_path_factory.mktemp("anything"), demo_password=PASSWORD)
+    load_demo(own, FileStore(chosen.data / "files"), chosen)
+    app = create_app(chosen, own)
+    with TestClient(app):
+        logins = ("ines.corvalho", "kemi.oduya", "otto.brandt")
+        yield [Person(TestClient(app, raise_server_exceptions=False), login) for login in logins]
+    with admin.engine.begin() as connection:
+        connection.execute(text("DROP DATABASE anything"))
+    admin.close()
+
+
+@pytest.mark.parametrize("operation", OPERATIONS, ids=lambda operation: operation.label)
+def test_no_request_makes_the_service_fail(operation: Any, people: list[Person]) -> None:
+    strategy = operation.as_strategy()
+
+    @settings(max_examples=12, derandomize=True, deadline=None, database=None, suppress_health_check=list(HealthCheck))
+    @given(data=st.data())
+    def ask(data: Any) -> None:
+        case = data.draw(strategy)
+        who = data.draw(st.sampled_from(people))
+        answer = _sent(who, case, data.draw(st.booleans()))
+        # 503 says that somebody else has to answer first; anything else of that kind is ours.
+        assert answer.status_code < 500 or answer.status_code == 503, answer.text
+        if answer.status_code >= 400 and answer.headers.get("content-type") == "application/json":
+            assert set(answer.json()) == {"message", "detail", "request"}
+
+    ask()
