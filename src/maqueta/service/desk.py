@@ -15,7 +15,7 @@ from maqueta.confined import reason_of
 from maqueta.service.desk_work import Desk, scope
 from maqueta.service.present import scope_json, task_of
 from maqueta.service.variation import version_of
-from maqueta.service.world import InTransaction, InWorld, World
+from maqueta.service.world import InTransaction, InWorld, World, aside
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.models import Account, ExerciseRecord, SheetRecord, VersionRecord
 
@@ -49,9 +49,8 @@ class DeskPlace:
 
         Raises RefusedError as the work does, HTTPException 422 where the sheet takes longer than a sheet may.
         """
-        self.session.commit()
         seconds = self.world.settings.desk_seconds
-        with self.world.admission.stepped_aside():
+        with aside(self.world, self.session):
             try:
                 return self.world.kernel.at_desk(work, *arguments, seconds=seconds, wanted=self.wanted)
             except (TimeoutError, ProcessExpired, MemoryError) as error:

@@ -8,7 +8,7 @@ from sqlalchemy.orm import Session
 
 from maqueta.service.kernel_work import PartSource, PartWork
 from maqueta.service.part_files import kept, recipe_of
-from maqueta.service.world import World
+from maqueta.service.world import World, aside
 from maqueta.solid.errors import PartError
 from maqueta.solid.recipe import Recipe
 from maqueta.solid.resolve import varied_sizes
@@ -21,13 +21,14 @@ MOST_DRAWS: Final = 20
 _TRIAL_DRAWS: Final = 4
 
 
-def check_ranges(world: World, version: VersionRecord) -> None:
+def check_ranges(world: World, session: Session, version: VersionRecord) -> None:
     """Raises HTTPException 422 when a part has no sizes to vary or its ranges do not give valid parts."""
     recipe = recipe_of(world.files, version)
     if recipe is None or not any(size.varies for size in recipe.sizes):
         raise HTTPException(422, "This part has no sizes with a range. Give some in the builder, or set it as it is.")
     for draw in range(_TRIAL_DRAWS):
-        _, work = _examined(world, version, recipe, f"trial/{draw}")
+        with aside(world, session):
+            _, work = _examined(world, version, recipe, f"trial/{draw}")
         if work.refused is None:
             return
     raise HTTPException(422, f"The ranges of its sizes give no valid part: {work.refused}.")
@@ -56,7 +57,8 @@ def version_for(world: World, session: Session, exercise: ExerciseRecord, studen
     recipe = recipe_of(world.files, exercise.version)
     assert recipe is not None, "only recipes have sizes to vary"
     for draw in range(MOST_DRAWS):
-        sizes, work = _examined(world, exercise.version, recipe, f"{exercise.id}/{student_id}/{draw}")
+        with aside(world, session):
+            sizes, work = _examined(world, exercise.version, recipe, f"{exercise.id}/{student_id}/{draw}")
         if work.refused is None:
             break
     else:

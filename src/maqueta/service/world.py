@@ -2,7 +2,8 @@
 
 import threading
 from collections import OrderedDict
-from collections.abc import AsyncIterator
+from collections.abc import AsyncIterator, Iterator
+from contextlib import contextmanager
 from dataclasses import dataclass, field
 from typing import Annotated, Any
 
@@ -107,6 +108,17 @@ def _kept(session: Session) -> None:
         session.commit()
     finally:
         session.close()
+
+
+@contextmanager
+def aside(world: World, session: Session) -> Iterator[None]:
+    """While a request waits for work in another process: its place and its connection are somebody else's.
+
+    What the request has changed so far is kept, and its locks are let go.
+    """
+    session.commit()
+    with world.admission.stepped_aside():
+        yield
 
 
 InTransaction = Annotated[Session, Depends(transaction, scope="function")]

@@ -5,12 +5,13 @@ from contextlib import suppress
 
 from fastapi import APIRouter, HTTPException
 from pydantic import ValidationError
+from sqlalchemy.orm import Session
 
 from maqueta.service.kernel_work import unpacked_mesh
 from maqueta.service.part_files import recipe_of
 from maqueta.service.part_forms import PartSummary, PreviewForm, PreviewRequest, RecipeForm
 from maqueta.service.present import line_drawing, part_summary
-from maqueta.service.world import Instructor, InTransaction, InWorld
+from maqueta.service.world import Instructor, InTransaction, InWorld, World, aside
 from maqueta.solid.errors import PartError, place_of
 from maqueta.solid.recipe import Recipe
 from maqueta.solid.resolve import resolved, size_values
@@ -21,7 +22,7 @@ router = APIRouter(prefix="/api/parts")
 
 
 @router.post("/preview")
-def preview(form: PreviewRequest, instructor: Instructor, world: InWorld) -> PreviewForm:
+def preview(form: PreviewRequest, instructor: Instructor, session: InTransaction, world: InWorld) -> PreviewForm:
     """What a recipe makes just now. A faulty feature is an answer, not an error."""
     try:
         recipe = Recipe.model_validate(form.recipe)
@@ -33,7 +34,8 @@ def preview(form: PreviewRequest, instructor: Instructor, world: InWorld) -> Pre
     with suppress(PartError):
         sizes = size_values(recipe)
         plain = resolved(recipe)
-    made = world.kernel.preview(recipe, form.flat)
+    with aside(world, session):
+        made = world.kernel.preview(recipe, form.flat)
     return PreviewForm(
         mesh=unpacked_mesh(made.mesh) if made.mesh else None,
         lines=line_drawing(made.lines) if made.lines else None,
@@ -66,9 +68,10 @@ def _out_of_range(error: ValidationError) -> PreviewForm:
     )
 
 
-def _kept(world: InWorld, recipe: Recipe) -> tuple[str, str]:
+def _kept(world: World, session: Session, recipe: Recipe) -> tuple[str, str]:
     """The file of a recipe that can be built: its own name and its place. Raises HTTPException 422."""
-    made = world.kernel.preview(recipe)
+    with aside(world, session):
+        made = world.kernel.preview(recipe)
     if made.fault is not None:
         which = f"Feature {made.feature + 1}: " if made.feature is not None else ""
         raise HTTPException(422, f"{which}{made.fault}. Nothing was kept.")
@@ -81,7 +84,7 @@ def _kept(world: InWorld, recipe: Recipe) -> tuple[str, str]:
 @router.post("/recipe", status_code=202)
 def make(form: RecipeForm, instructor: Instructor, session: InTransaction, world: InWorld) -> PartSummary:
     """Put a recipe on the shelf as a new part."""
-    file_name, source = _kept(world, form.recipe)
+    file_name, source = _kept(world, session, form.recipe)
     part = add_part(session, instructor, form.recipe.name, file_name, source)
     job = add_job(session, instructor, "part", part.current.id)
     session.commit()
@@ -103,8 +106,9 @@ def rebuild(
     part_id: int, form: RecipeForm, instructor: Instructor, session: InTransaction, world: InWorld
 ) -> PartSummary:
     """Keep a recipe as the next version of a part. Exercises stay with the version they were set with."""
+    own_part(session, instructor, part_id)
+    file_name, source = _kept(world, session, form.recipe)
     part = own_part(session, instructor, part_id, lock=True)
-    file_name, source = _kept(world, form.recipe)
     if part.current.source == source:
         return part_summary(part)
     part.name = form.recipe.name[:120]

@@ -11,7 +11,7 @@ from maqueta.service.desk_work import Desk, judged, mended, recognised
 from maqueta.service.present import scope_json, task_of
 from maqueta.service.sheet_work import SheetWork
 from maqueta.service.variation import version_for
-from maqueta.service.world import Instructor, InTransaction, Student, World
+from maqueta.service.world import Instructor, InTransaction, Student, World, aside
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.accounts import students_of
 from maqueta.store.exercises import deliver, exercise_for, own_sheet
@@ -32,8 +32,7 @@ def _upload(world: World, file: UploadFile) -> tuple[bytes, str]:
 
 def _read(at: DeskPlace, desk: Desk, data: bytes) -> SheetWork:
     """A file as read, while the place inside is somebody else's."""
-    at.session.commit()
-    with at.world.admission.stepped_aside():
+    with aside(at.world, at.session):
         return at.world.kernel.read_sheet(data, desk.part, desk.task, at.wanted)
 
 

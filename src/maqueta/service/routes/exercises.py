@@ -104,7 +104,7 @@ def set_exercise(form: NewExercise, instructor: Instructor, session: InTransacti
     if form.varied and form.task.drafting.changes:
         raise HTTPException(422, "Lines can be changed only on a part that has the same sizes for everybody.")
     if form.varied:
-        check_ranges(at.world, version)
+        check_ranges(at.world, at.session, version)
     school_class = own_class(session, instructor, form.school_class)
     task = form.task.model_copy(update={"title": form.title})
     record = add_exercise(

@@ -9,7 +9,7 @@ from maqueta.service.kernel_work import unpacked_mesh
 from maqueta.service.part_files import recipe_of, source_of
 from maqueta.service.part_forms import LabelCount, PartChange, PartForm, PartSummary, ShelfForm, StepReportForm, UsedIn
 from maqueta.service.present import part_summary
-from maqueta.service.world import Instructor, InTransaction, InWorld
+from maqueta.service.world import Instructor, InTransaction, InWorld, aside
 from maqueta.solid.errors import PartError
 from maqueta.solid.mesh_file import mesh_file
 from maqueta.store.clock import now
@@ -154,7 +154,8 @@ def file_of(
         data = world.files.get(version.source)
     elif kind == "step":
         try:
-            data = world.kernel.step_file(source_of(world.files, version))
+            with aside(world, session):
+                data = world.kernel.step_file(source_of(world.files, version))
         except PartError as error:
             raise HTTPException(422, f"The part could not be written as STEP: {error}.") from error
     else:
