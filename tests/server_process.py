@@ -63,7 +63,7 @@ def status(port: int) -> int:
 
 
 def wait_until(port: int, wanted: int) -> None:
-    for _ in range(400):
+    for _ in range(1200):
         if status(port) == wanted:
             return
         time.sleep(0.1)

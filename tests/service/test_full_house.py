@@ -77,6 +77,7 @@ def test_sixty_hand_ins_in_one_instant_are_one_hand_in(house: House) -> None:
     answers = in_own_loop(drawn())
     assert {answer.status_code for answer in answers} == {200}
     assert {answer.json()["state"] for answer in answers} == {"handed-in"}
+    assert len({answer.json()["revision"] for answer in answers}) == 1, "whoever comes second changes nothing"
     assert len({answer.json()["id"] for answer in answers}) == 1
 
 

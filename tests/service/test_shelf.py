@@ -273,6 +273,7 @@ def test_another_instructors_parts_are_not_there(log_in: LogIn, instructor: Pers
     new = {"login": "second.teacher", "name": "Second Teacher", "role": "instructor", "password": "loom-and-shuttle"}
     admin.send("POST", "/api/people", json=new)
     other = log_in("second.teacher")
+    other.send("POST", "/api/me/password", json={"old": "loom-and-shuttle", "new": "warp-and-weft-77"})
     part = instructor.get("/api/parts")["parts"][0]
     assert other.get("/api/parts")["total"] == 0
     for method, path, body in (

@@ -3,7 +3,7 @@
 from collections import Counter
 from collections.abc import Iterable, Mapping, Sequence
 from datetime import datetime
-from typing import Any, Literal
+from typing import Any, Literal, TypeVar
 
 from sqlalchemy import Select, delete, func, select
 from sqlalchemy.exc import IntegrityError
@@ -22,10 +22,16 @@ from maqueta.store.models import (
     VersionRecord,
 )
 
+Row = TypeVar("Row")
 SheetState = Literal["draft", "handed-in", "returned"]
 Decision = Literal["upheld", "waived"]
 #: How a finding stood for whoever decides about it.
 Seen = Literal["open", "upheld", "waived"]
+
+
+def locked(query: Select[Row]) -> Select[Row]:
+    """A query whose rows are locked, and read as they are now even where the session has read them before."""
+    return query.with_for_update().execution_options(populate_existing=True)
 
 
 def add_exercise(
@@ -119,7 +125,7 @@ def sheets_around(session: Session, exercise: ExerciseRecord) -> list[int]:
 def own_sheet(session: Session, student: Account, exercise_id: int, lock: bool = False) -> SheetRecord | None:
     """A student's own sheet for an exercise, or None when it was not begun."""
     query = select(SheetRecord).where(SheetRecord.exercise_id == exercise_id, SheetRecord.student_id == student.id)
-    return session.scalar(query.with_for_update() if lock else query)
+    return session.scalar(locked(query) if lock else query)
 
 
 def own_sheets(session: Session, student: Account) -> list[SheetRecord]:
@@ -158,7 +164,7 @@ def reviewed_sheet(session: Session, instructor: Account, sheet_id: int) -> Shee
         )
         .with_for_update(of=SheetRecord)
     )
-    found = session.scalar(query)
+    found = session.scalar(query.execution_options(populate_existing=True))
     if found is None:
         raise NotVisible
     return found
@@ -203,7 +209,7 @@ def save_draft(
 def model_answer(session: Session, exercise: ExerciseRecord, lock: bool = False) -> ModelAnswerRecord | None:
     """The model answer of an exercise the caller may see, or None where it is as proposed."""
     query = select(ModelAnswerRecord).where(ModelAnswerRecord.exercise_id == exercise.id)
-    return session.scalar(query.with_for_update() if lock else query)
+    return session.scalar(locked(query) if lock else query)
 
 
 def save_model_answer(

@@ -108,7 +108,10 @@ def labels_of(session: Session, owner: Account) -> list[tuple[str, int]]:
 def own_part(session: Session, owner: Account, part_id: int, lock: bool = False) -> PartRecord:
     """A part of an instructor's shelf. Raises NotVisible."""
     query = select(PartRecord).where(PartRecord.id == part_id, PartRecord.owner_id == owner.id)
-    found = session.scalar(query.with_for_update(of=PartRecord) if lock else query)
+    if lock:
+        # Read as it is now, even where the session has read it before.
+        query = query.with_for_update(of=PartRecord).execution_options(populate_existing=True)
+    found = session.scalar(query)
     if found is None:
         raise NotVisible
     return found
