@@ -9,10 +9,10 @@ from anyio.to_thread import current_default_thread_limiter
 from fastapi import FastAPI, HTTPException
 from fastapi.responses import FileResponse
 from fastapi.routing import APIRoute
-from fastapi.staticfiles import StaticFiles
 
 from maqueta.service import guards
 from maqueta.service.admission import MOST_ASIDE, PLACES
+from maqueta.service.interface_files import PackedFiles
 from maqueta.service.jobs import LocalJobs
 from maqueta.service.routes import (
     accounts,
@@ -91,7 +91,7 @@ def _serve_interface(app: FastAPI, folder: Path) -> None:
     """The built interface; every address that is no file and no API call opens its first page."""
     index = folder / "index.html"
     if (folder / "assets").is_dir():
-        app.mount("/assets", StaticFiles(directory=folder / "assets"), name="assets")
+        app.mount("/assets", PackedFiles(directory=folder / "assets"), name="assets")
 
     @app.get("/{path:path}", include_in_schema=False)
     def page(path: str) -> FileResponse:
