@@ -183,3 +183,21 @@ def test_a_second_instructor_decides_nothing_unseen(instructor: Person, log_in: 
     assert (late.status_code, "waived" in late.json()["message"]) == (409, True)
     back = {"decision": None if before == "open" else before, "seen": "waived"}
     assert instructor.status("PUT", path, json=back) == 200
+
+
+def test_what_is_changed_is_written_down_and_what_fails_is_not(log_in: LogIn) -> None:
+    admin = log_in("otto.brandt")
+    new = {"login": "noted.person", "name": "Noted Person", "role": "student", "password": "loom-and-shuttle"}
+    made = admin.send("POST", "/api/people", json=new)
+    person = made.json()["id"]
+    assert admin.status("POST", "/api/people", json=new) == 409
+    assert admin.status("PATCH", f"/api/people/{person}", json={"active": False}) == 200
+    admin.get("/api/people")
+    newest = admin.get("/api/deeds?most=2")
+    assert [(deed["who"], deed["what"], deed["to_what"]) for deed in newest] == [
+        ("otto.brandt", "PATCH /api/people/{person}", {"person": str(person)}),
+        ("otto.brandt", "POST /api/people", {}),
+    ]
+    assert newest[1]["request"] == made.headers["x-request-number"]
+    assert admin.get(f"/api/deeds?before={newest[1]['id']}&most=1")[0]["id"] < newest[1]["id"]
+    assert log_in("dina.farouk").status("GET", "/api/deeds") == 404

@@ -24,6 +24,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/deeds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What Was Done
+         * @description Who did what to what, and when; the newest first.
+         */
+        get: operations["accounts_what_was_done"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exercises": {
         parameters: {
             query?: never;
@@ -1580,6 +1600,29 @@ export interface components {
             remark?: string | null;
             /** Seen */
             seen?: ("open" | "upheld" | "waived") | null;
+        };
+        /**
+         * DeedForm
+         * @description Something somebody changed.
+         */
+        DeedForm: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Id */
+            id: number;
+            /** Request */
+            request: string;
+            /** To What */
+            to_what: {
+                [key: string]: string;
+            };
+            /** What */
+            what: string;
+            /** Who */
+            who: string | null;
         };
         /**
          * DeliveryForm
@@ -4321,6 +4364,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ClassForm"][];
+                };
+            };
+        };
+    };
+    accounts_what_was_done: {
+        parameters: {
+            query?: {
+                before?: number | null;
+                most?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeedForm"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
                 };
             };
         };

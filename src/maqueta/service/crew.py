@@ -86,6 +86,11 @@ class Crew:
                     raise
             except CancelledError as error:
                 raise AbandonedError from error
+            except OSError as error:
+                # The pool's own pipes, where it broke; else it is the work's.
+                if pool.active:
+                    raise
+                raise BrokenCrewError from error
             if not pool.active and not future.done():
                 raise BrokenCrewError
             if not wanted():

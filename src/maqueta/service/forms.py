@@ -107,6 +107,17 @@ class OneTimePassword(Form):
     password: str
 
 
+class DeedForm(Form):
+    """Something somebody changed."""
+
+    id: int
+    at: Time
+    who: str | None
+    what: str
+    to_what: dict[str, str]
+    request: str
+
+
 class PersonChange(Form):
     """Open or close an account."""
 

@@ -13,7 +13,7 @@ from sqlalchemy.orm import Session
 
 from maqueta.projection.projected_part import ProjectedPart, from_json
 from maqueta.service.admission import Admission
-from maqueta.service.envelope import asking
+from maqueta.service.envelope import asking, request_number
 from maqueta.service.jobs import JobQueue
 from maqueta.service.passwords import PasswordDesk
 from maqueta.service.settings import Settings
@@ -21,6 +21,7 @@ from maqueta.service.streams import JobNews
 from maqueta.service.workers import KernelWorkers
 from maqueta.store.accounts import log_in_of
 from maqueta.store.database import Database
+from maqueta.store.deeds import note_deed
 from maqueta.store.files import FileStore
 from maqueta.store.models import Account, LogIn, VersionRecord
 
@@ -90,7 +91,7 @@ async def world_of(request: Request) -> World:
 InWorld = Annotated[World, Depends(world_of)]
 
 
-async def transaction(world: InWorld) -> AsyncIterator[Session]:
+async def transaction(request: Request, world: InWorld) -> AsyncIterator[Session]:
     """A transaction that lasts for the request, within a place inside; an error undoes all of it."""
     async with world.admission.place():
         session = world.database.session()
@@ -99,12 +100,20 @@ async def transaction(world: InWorld) -> AsyncIterator[Session]:
         except BaseException:
             await run_in_threadpool(session.close)
             raise
-        await run_in_threadpool(_kept, session)
+        await run_in_threadpool(_kept, session, request)
 
 
-def _kept(session: Session) -> None:
-    """End a transaction well; what cannot be kept is undone."""
+#: Changes of which there is one every few seconds, and questions that change nothing.
+_NO_DEEDS = ("/sheet", "/ink", "/reading", "/motion", "/aid", "/change", "/file", "/correction", "/preview", "/log-out")
+
+
+def _kept(session: Session, request: Request) -> None:
+    """End a transaction well, with a note of who did it; what cannot be kept is undone."""
     try:
+        who, what = asking.get(), getattr(request.scope.get("route"), "path", "")
+        if who and request.method not in ("GET", "HEAD") and not what.endswith(_NO_DEEDS):
+            number = request_number.get()
+            note_deed(session, who[0], f"{request.method} {what}", dict(request.path_params), number)
         session.commit()
     finally:
         session.close()

@@ -82,6 +82,22 @@ class KnownBrowser(Base):
     seen_at: Mapped[datetime] = mapped_column(DateTime)
 
 
+class Deed(Base):
+    """Something somebody changed: who, what, to what, when, and the number of the request in the log.
+
+    Written in the transaction of the change itself, so that there is one if and only if something was changed.
+    """
+
+    __tablename__ = "deed"
+    id: Mapped[int] = mapped_column(primary_key=True)
+    at: Mapped[datetime] = mapped_column(DateTime, index=True)
+    account_id: Mapped[int | None] = mapped_column(ForeignKey("account.id", ondelete="SET NULL"))
+    what: Mapped[str] = mapped_column(String(120))
+    to_what: Mapped[dict[str, str]] = mapped_column(JSON)
+    request: Mapped[str] = mapped_column(String(20))
+    account: Mapped[Account | None] = relationship()
+
+
 class SchoolClass(Base):
     """A class and its instructor."""
 

@@ -2,13 +2,14 @@
 
 from typing import Annotated, Final
 
-from fastapi import APIRouter, Depends, HTTPException, Request, Response
+from fastapi import APIRouter, Depends, HTTPException, Query, Request, Response
 from fastapi.concurrency import run_in_threadpool
 from sqlalchemy.exc import IntegrityError
 
 from maqueta.service.forms import (
     ClassForm,
     Credentials,
+    DeedForm,
     Me,
     NewPerson,
     Number,
@@ -38,6 +39,7 @@ from maqueta.store.accounts import (
     set_password,
     too_many_log_ins,
 )
+from maqueta.store.deeds import deeds
 from maqueta.store.models import Account, LogIn
 
 router = APIRouter(prefix="/api")
@@ -150,6 +152,27 @@ def _person(found: Account) -> Person:
 def people(_: Admin, session: InTransaction) -> list[Person]:
     """All accounts."""
     return [_person(found) for found in all_accounts(session)]
+
+
+@router.get("/deeds")
+def what_was_done(
+    _: Admin,
+    session: InTransaction,
+    before: Annotated[int | None, Query(ge=1, le=2**31)] = None,
+    most: Annotated[int, Query(ge=1, le=500)] = 100,
+) -> list[DeedForm]:
+    """Who did what to what, and when; the newest first."""
+    return [
+        DeedForm(
+            id=deed.id,
+            at=deed.at,
+            who=deed.account.login if deed.account else None,
+            what=deed.what,
+            to_what=deed.to_what,
+            request=deed.request,
+        )
+        for deed in deeds(session, before, most)
+    ]
 
 
 @router.post("/people/{person}/password")

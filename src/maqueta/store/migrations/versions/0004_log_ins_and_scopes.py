@@ -1,4 +1,4 @@
-"""Log-ins: where from, known browsers; jobs: attempts and sign of life; what of a sheet could be judged"""
+"""Log-ins, known browsers, who did what; jobs: attempts and sign of life; what of a sheet could be judged"""
 
 import sqlalchemy as sa
 from alembic import op
@@ -20,6 +20,20 @@ def upgrade() -> None:
         ),
         sa.PrimaryKeyConstraint("token_hash", name=op.f("pk_known_browser")),
     )
+    op.create_table(
+        "deed",
+        sa.Column("id", sa.Integer(), nullable=False),
+        sa.Column("at", sa.DateTime(), nullable=False),
+        sa.Column("account_id", sa.Integer(), nullable=True),
+        sa.Column("what", sa.String(length=120), nullable=False),
+        sa.Column("to_what", sa.JSON(), nullable=False),
+        sa.Column("request", sa.String(length=20), nullable=False),
+        sa.ForeignKeyConstraint(
+            ["account_id"], ["account.id"], name=op.f("fk_deed_account_id_account"), ondelete="SET NULL"
+        ),
+        sa.PrimaryKeyConstraint("id", name=op.f("pk_deed")),
+    )
+    op.create_index(op.f("ix_deed_at"), "deed", ["at"], unique=False)
     # What was refused before today is forgotten: nobody is kept out by it.
     op.execute("DELETE FROM failed_log_in")
     op.add_column("failed_log_in", sa.Column("address", sa.String(length=64), nullable=False))
