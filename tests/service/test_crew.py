@@ -36,8 +36,10 @@ def _dies() -> None:
 
 
 def _works_on(mark: str) -> None:
+    fresh = Path(f"{mark}.new")
+    fresh.write_text(str(os.getpid()))
+    fresh.rename(mark)
     while True:
-        Path(mark).write_text(str(os.getpid()))
         time.sleep(0.02)
 
 
@@ -83,7 +85,7 @@ def test_work_nobody_waits_for_is_stopped_and_its_process_ended(crew: Crew, tmp_
     mark = tmp_path / "mark"
     with pytest.raises(AbandonedError):
         crew.run(_works_on, str(mark), seconds=60, wanted=lambda: not mark.exists())
-    assert gone(int(mark.read_text() or "0"))
+    assert gone(int(mark.read_text()))
     assert crew.run(_pid, seconds=60)
 
 

@@ -4,7 +4,7 @@ import logging
 import multiprocessing
 import threading
 from collections.abc import Callable
-from concurrent.futures import CancelledError
+from concurrent.futures import BrokenExecutor, CancelledError
 from contextlib import suppress
 from typing import Any, Final, TypeVar
 
@@ -66,10 +66,14 @@ class Crew:
             try:
                 return self._once(work, arguments, seconds, wanted)
             except (ProcessExpired, BrokenCrewError):
-                if self._closed:
-                    raise AbandonedError from None
-                _LOG.warning("a process of the crew %r died at work; another one does it", self.name)
+                if not self._closed:
+                    _LOG.warning("a process of the crew %r died at work; another one does it", self.name)
                 return self._once(work, arguments, seconds, wanted)
+        except Exception as error:
+            # Whatever breaks while the crew is closed, breaks because it is.
+            if self._closed:
+                raise AbandonedError from error
+            raise
         finally:
             self.waiting -= 1
 
@@ -86,12 +90,17 @@ class Crew:
                     raise
             except CancelledError as error:
                 raise AbandonedError from error
+            except BrokenExecutor as error:
+                self._discard(pool)
+                raise BrokenCrewError from error
             except OSError as error:
                 # The pool's own pipes, where it broke; else it is the work's.
                 if pool.active:
                     raise
+                self._discard(pool)
                 raise BrokenCrewError from error
             if not pool.active and not future.done():
+                self._discard(pool)
                 raise BrokenCrewError
             if not wanted():
                 future.cancel()
@@ -130,6 +139,12 @@ class Crew:
         """Have a process ready before somebody waits for it."""
         with suppress(AbandonedError):
             self._begun(work, (), 60.0)
+
+    def _discard(self, pool: Any) -> None:
+        """Do without a pool that is broken, unless another one has taken its place already."""
+        with self._lock:
+            if self._pool is pool:
+                self._end()
 
     def _end(self) -> None:
         pool, self._pool = self._pool, None
