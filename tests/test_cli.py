@@ -6,6 +6,7 @@ import os
 import signal
 import subprocess
 import sys
+import time
 from pathlib import Path
 from typing import Any
 
@@ -280,6 +281,34 @@ def test_the_waiting_process_loads_neither_kernel_nor_reader() -> None:
     names = subprocess.run([sys.executable, "-c", loaded], capture_output=True, text=True, check=True).stdout.split()
     assert "pebble" in names
     assert not {"OCP", "numpy", "shapely", "ezdxf"}.intersection(names)
+
+
+def test_a_sheet_that_cannot_be_used_is_told_without_waiting_for_the_part(
+    inputs: dict[str, Path], capsys: pytest.CaptureFixture[str], monkeypatch: pytest.MonkeyPatch, tmp_path: Path
+) -> None:
+    """The part is worked on meanwhile; that work is stopped, and nothing of it stays behind."""
+    began = tmp_path / "began"
+
+    def never_ends(_: Path) -> bytes:
+        began.write_text(str(os.getpid()))
+        while True:
+            time.sleep(0.05)
+
+    monkeypatch.setattr(part_work, "projected", never_ends)
+    inputs["sheet"].write_text("{")
+    status, _, errors = run(inputs, capsys)
+    assert status == 2
+    assert errors.startswith(f"{inputs['sheet']}: it is not JSON")
+    if began.exists():
+        assert not Path(f"/proc/{began.read_text()}").exists()
+
+
+def test_both_halves_broken_is_one_line(inputs: dict[str, Path], capsys: pytest.CaptureFixture[str]) -> None:
+    for name in ("part", "sheet", "task"):
+        inputs[name].write_text("{")
+    status, _, errors = run(inputs, capsys)
+    assert (status, errors.count("\n")) == (2, 1)
+    assert errors.startswith(f"{inputs['task']}: ")
 
 
 def _dies(_: Path) -> Any:

@@ -4,9 +4,10 @@ import numpy as np
 import pytest
 
 from maqueta.demo.workshop import PARTS
-from maqueta.projection.attitude import ATTITUDES, SIDES, Attitude, corner_frame, usual
+from maqueta.projection.attitude import ATTITUDES, CORNERS, SIDES, Attitude, corner_frame, usual
 from maqueta.projection.carrier import Circle, Ellipse, Line
 from maqueta.projection.hidden_lines import HiddenLines
+from maqueta.projection.line_set import LineSet
 from maqueta.projection.project import upright
 from maqueta.projection.projected_part import from_json, to_json
 from tests.parts import block, demo_projected, demo_solid, hole, made, projected
@@ -57,6 +58,34 @@ def test_turned_views_are_what_the_kernel_sees() -> None:
         assert derived.box == pytest.approx(asked.box, abs=1e-6)
         total = sum(piece.length for piece in asked.pieces)
         assert sum(piece.length for piece in derived.pieces) == pytest.approx(total)
+
+
+@pytest.mark.parametrize("slug", ["reed-clamp", "tension-wheel", "crank-plate", "treadle-bracket", "cloth-beam-wedge"])
+def test_views_asked_for_together_are_those_asked_for_one_by_one(slug: str) -> None:
+    """Sides and corners, also where one is the mirror image of another, in any order."""
+    shape, part = demo_solid(slug)
+    frames = [*(usual(side).frame() for side in SIDES), *(corner_frame(corner, "+z") for corner in CORNERS)]
+    told: list[tuple[int, int]] = []
+    together = HiddenLines(shape, part).line_sets(frames, lambda done, of: told.append((done, of)))
+    assert told == [(k, len(frames)) for k in range(len(frames))]
+    backwards = HiddenLines(shape, part).line_sets(frames[::-1])[::-1]
+    for frame, one, other in zip(frames, together, backwards, strict=True):
+        alone = HiddenLines(shape, part).line_set(frame)
+        # Which of two edges at one place a piece is said to show may differ; what is drawn may not.
+        assert _drawn(one) == _drawn(other) == _drawn(alone)
+
+
+def _drawn(lines: LineSet) -> list[tuple[object, ...]]:
+    found = []
+    for piece in lines.pieces:
+        ends = sorted((round(x, 4) + 0.0, round(y, 4) + 0.0) for x, y in piece.ends)
+        found.append((piece.kind, type(piece.carrier).__name__, bool(piece.edges or piece.faces), *ends))
+    return sorted(found)
+
+
+def test_a_view_without_lines_is_an_empty_line_set() -> None:
+    shape, part = demo_solid("reed-clamp")
+    assert HiddenLines(shape, part).line_sets([]) == []
 
 
 def test_round_hole_is_a_circle_two_lines_or_an_ellipse() -> None:

@@ -201,3 +201,42 @@ def test_what_is_changed_is_written_down_and_what_fails_is_not(log_in: LogIn) ->
     assert newest[1]["request"] == made.headers["x-request-number"]
     assert admin.get(f"/api/deeds?before={newest[1]['id']}&most=1")[0]["id"] < newest[1]["id"]
     assert log_in("dina.farouk").status("GET", "/api/deeds") == 404
+
+
+def test_questions_and_drafts_are_no_deeds(log_in: LogIn, instructor: Person) -> None:
+    admin, student = log_in("otto.brandt"), log_in("sara.lindqvist")
+    before = admin.get("/api/deeds?most=1")
+    exercise = next(e for e in student.get("/api/exercises") if e["sheet_state"] in (None, "draft"))
+    path = f"/api/exercises/{exercise['id']}"
+    draft = student.get(f"{path}/sheet")
+    assert student.status("POST", f"{path}/ink", json={"document": draft["document"]}) == 200
+    kept = {"document": draft["document"], "base": draft["revision"]}
+    assert student.status("PUT", f"{path}/sheet", json=kept) == 200
+    part = instructor.get("/api/parts")["parts"][0]["id"]
+    asked = instructor.send("POST", "/api/exercises/starting-sheet", json={"part": part, "task": {}})
+    assert asked.status_code == 200
+    assert admin.get("/api/deeds?most=1") == before
+
+
+def test_a_sheet_that_cannot_be_read_any_more_says_so(log_in: LogIn, instructor: Person, database: Database) -> None:
+    """Kept by a version that allowed more: one sentence, and everything else goes on."""
+    number = sheet_of(database, "dina.farouk", "handed-in")
+    with database.transaction() as session:
+        record = session.get(SheetRecord, number)
+        assert record is not None
+        sound = dict(record.document)
+        line = {"kind": "line", "points": [[0, 0], [1, 1]]}
+        record.document = {**sound, "views": [{**sound["views"][0], "lines": [line] * 4001}]}
+    try:
+        for person in (instructor, log_in("dina.farouk")):
+            answer = person.send("GET", f"/api/sheets/{number}")
+            assert answer.status_code == 409
+            assert "at most 4000" in answer.json()["message"]
+            assert person.status("GET", "/api/exercises") == 200
+        exercise = next(e for e in instructor.get("/api/exercises") if e["handed_in"])
+        assert instructor.status("GET", f"/api/exercises/{exercise['id']}/wall") == 200
+    finally:
+        with database.transaction() as session:
+            record = session.get(SheetRecord, number)
+            assert record is not None
+            record.document = sound

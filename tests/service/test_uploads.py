@@ -14,6 +14,9 @@ from maqueta.service.kernel_work import PartSource
 from maqueta.service.settings import Settings
 from maqueta.service.workers import KernelWorkers
 from maqueta.solid.step import write_step
+from maqueta.store.clock import now
+from maqueta.store.database import Database
+from maqueta.store.models import JobRecord, VersionRecord
 from tests.conftest import Person
 from tests.parts import demo_solid
 
@@ -93,6 +96,56 @@ def test_progress_arrives_as_events(instructor: Person) -> None:
 def test_jobs_are_private(instructor: Person, log_in: Any) -> None:
     job = upload(instructor, "spare.json", demo_recipe("shuttle-rest").model_dump_json().encode()).json()["job"]
     assert log_in("dina.farouk").status("GET", f"/api/jobs/{job}") == 404
+
+
+def test_a_refused_part_is_tried_again_and_a_ready_one_is_not(
+    instructor: Person, database: Database, uploads: Path
+) -> None:
+    """As after a processor that failed, or a kernel that was killed: nothing is wrong with the file."""
+    made = upload(instructor, "again.json", demo_recipe("shuttle-rest").model_dump_json().encode()).json()
+    finished(instructor, made["job"])
+    assert instructor.status("POST", f"/api/parts/{made['id']}/examination") == 409
+    with database.transaction() as session:
+        version = session.get(VersionRecord, made["model"])
+        assert version is not None
+        version.state, version.error, version.dossier = "refused", "the geometry kernel failed on it", None
+    again = instructor.send("POST", f"/api/parts/{made['id']}/examination")
+    assert (again.status_code, again.json()["state"]) == (202, "waiting")
+    assert finished(instructor, again.json()["job"])["state"] == "done"
+    assert instructor.status("GET", f"/api/models/{made['model']}") == 200
+
+
+def test_cancelling_says_what_is_so(instructor: Person, database: Database) -> None:
+    made = upload(instructor, "stop.json", demo_recipe("shuttle-rest").model_dump_json().encode()).json()
+    finished(instructor, made["job"])
+    late = instructor.send("DELETE", f"/api/jobs/{made['job']}")
+    assert (late.status_code, late.json()["message"]) == (409, "This has ended already: ready.")
+    with database.transaction() as session:
+        owner = session.get(JobRecord, made["job"])
+        assert owner is not None
+        # Somebody else's server works on it and has just given a sign of life.
+        job = JobRecord(
+            owner_id=owner.owner_id,
+            kind="part",
+            subject_id=made["model"],
+            state="running",
+            progress=0.3,
+            message="drawing",
+            attempts=1,
+            seen_at=now(),
+            created_at=now(),
+        )
+        version = session.get(VersionRecord, made["model"])
+        assert version is not None
+        version.state = "waiting"
+        session.add(job)
+        session.flush()
+        number = job.id
+    assert instructor.send("DELETE", f"/api/jobs/{number}").json()["state"] == "cancelled"
+    assert instructor.get(f"/api/jobs/{number}")["state"] == "cancelled"
+    part = next(p for p in instructor.get("/api/parts?limit=200")["parts"] if p["id"] == made["id"])
+    assert (part["state"], part["error"]) == ("refused", "the examination was stopped")
+    assert instructor.send("DELETE", f"/api/jobs/{number}").json()["state"] == "cancelled", "twice is once"
 
 
 def _crash(path: str, called: str) -> None:

@@ -1,13 +1,17 @@
 """Data of an older schema survives the migrations."""
 
+import json
+from typing import Any
+
 from alembic import command
 from alembic.config import Config
 from sqlalchemy import make_url, text
 
+from maqueta.checking.exercise import Exercise
 from maqueta.store.database import MIGRATIONS, Database
 from maqueta.store.exercises import exercises_for
 from maqueta.store.mariadb import MariaDB
-from maqueta.store.models import Account, JobRecord, PartRecord
+from maqueta.store.models import Account, FailedLogIn, JobRecord, PartRecord
 
 _OLD = (
     "INSERT INTO account (id, login, name, role, password_hash, active, created_at) "
@@ -22,6 +26,52 @@ _OLD = (
     "INSERT INTO job (owner_id, kind, subject_id, state, progress, message, created_at) "
     "VALUES (1, 'part', 9, 'waiting', 0, '', NOW())",
 )
+
+
+#: Exercises that could be set once and broke when somebody opened them.
+_BROKEN: dict[int, dict[str, Any]] = {
+    2: {"title": "Thrice", "views": ["front", "top", "front", "front"]},
+    3: {"title": "Nines", "scale": "1:" + "9" * 400},
+    4: {"title": "Far", "scale": "1:99999999", "views": ["front"]},
+    5: {"title": "Sound", "scale": "1:2", "views": ["front", "right"]},
+}
+
+
+def test_exercises_that_broke_later_can_be_opened_again(database_server: MariaDB) -> None:
+    admin = Database(database_server.url)
+    with admin.engine.begin() as connection:
+        connection.execute(text("CREATE DATABASE broken CHARACTER SET utf8mb4"))
+    broken = Database(make_url(database_server.url).set(database="broken").render_as_string(hide_password=False))
+    config = Config()
+    config.set_main_option("script_location", MIGRATIONS)
+    config.attributes["engine"] = broken.engine
+    command.upgrade(config, "0001")
+    with broken.engine.begin() as connection:
+        for statement in _OLD:
+            connection.execute(text(statement))
+        for number, task in _BROKEN.items():
+            connection.execute(
+                text(
+                    "INSERT INTO exercise (id, part_id, class_id, instructor_id, title, task, due_at, created_at) "
+                    "VALUES (:id, 7, 1, 1, :title, :task, NOW(), NOW())"
+                ),
+                {"id": number, "title": task["title"], "task": json.dumps(task)},
+            )
+        connection.execute(text("INSERT INTO failed_log_in (login, at) VALUES ('i.one', NOW())"))
+    broken.migrate()
+    with broken.transaction() as session:
+        account = session.get(Account, 1)
+        assert account is not None
+        tasks = {e.id: Exercise.model_validate(e.task) for e in exercises_for(session, account)}
+        assert session.query(FailedLogIn).count() == 0, "nobody is kept out by what was counted otherwise"
+        assert (account.must_change, account.active) == (False, True)
+    assert (tasks[2].views, tasks[3].scale, tasks[4].scale) == (("front", "top"), None, None)
+    assert (tasks[5].scale, tasks[5].views) == ("1:2", ("front", "right"))
+    assert [task.title for number, task in sorted(tasks.items()) if number > 1] == ["Thrice", "Nines", "Far", "Sound"]
+    broken.close()
+    with admin.engine.begin() as connection:
+        connection.execute(text("DROP DATABASE broken"))
+    admin.close()
 
 
 def test_parts_become_their_own_first_versions(database_server: MariaDB) -> None:

@@ -117,10 +117,11 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
             (len(tied.dimensions) - MOST_DIMENSIONS, "dimensions", MOST_DIMENSIONS),
             (len(centre_lines) - MOST_MARKS, "centre lines", MOST_MARKS),
             (len(notes) - MOST_NOTES, "notes", MOST_NOTES),
-            (left, "lines in views", MOST_LINES),
         )
         if count > 0
     ]
+    if left:
+        too_many.append(f"{left} lines more than the {MOST_LINES}, or {MOST_POINTS_IN_ALL} points, a sheet may have")
     not_read = [*content.not_read, *settled.left_out, *untied, *too_many]
     return ReadSheet(_moved(document, shift), tuple(not_read))
 

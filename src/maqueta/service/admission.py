@@ -49,17 +49,26 @@ class Admission:
         The caller must hold no connection. Where very many stand aside already it waits in its place: there is a thread
         for each of those who stand aside or come back, and for each inside, so that none ever waits for one.
         """
-        if self.aside >= self._most_aside:
+        # All counting is done in the event loop: threads would step between reading a number and writing it.
+        if not from_thread.run_sync(self._step_aside):
             yield
             return
-        self.aside += 1
         try:
-            from_thread.run_sync(self._leave)
-            try:
-                yield
-            finally:
-                # Who has been inside before is not turned away.
-                from_thread.run(self._enter, None)
+            yield
+        finally:
+            from_thread.run(self._come_back)
+
+    def _step_aside(self) -> bool:
+        if self.aside >= self._most_aside:
+            return False
+        self.aside += 1
+        self._leave()
+        return True
+
+    async def _come_back(self) -> None:
+        try:
+            # Who has been inside before is not turned away.
+            await self._enter(None)
         finally:
             self.aside -= 1
 

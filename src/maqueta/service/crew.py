@@ -20,7 +20,7 @@ _STOP_SECONDS: Final = 2.0
 #: Pieces of work that may wait for one crew.
 MOST_WAITING: Final = 100
 #: What all processes have loaded before they are made.
-_LOADED: Final = ("kernel_work", "desk_work", "sheet_work")
+_LOADED: Final = [f"maqueta.service.{name}" for name in ("kernel_work", "desk_work", "sheet_work")]
 Result = TypeVar("Result")
 
 
@@ -59,9 +59,10 @@ class Crew:
         Raises what the work raises, TimeoutError when it takes longer than `seconds`, ProcessExpired when it killed two
         processes, AbandonedError as soon as it is no longer `wanted`, FullHouseError when very many wait already.
         """
-        if self.waiting >= self._most_waiting:
-            raise FullHouseError
-        self.waiting += 1
+        with self._lock:
+            if self.waiting >= self._most_waiting:
+                raise FullHouseError
+            self.waiting += 1
         try:
             try:
                 return self._once(work, arguments, seconds, wanted)
@@ -75,7 +76,8 @@ class Crew:
                 raise AbandonedError from error
             raise
         finally:
-            self.waiting -= 1
+            with self._lock:
+                self.waiting -= 1
 
     def _once(
         self, work: Callable[..., Result], arguments: tuple[Any, ...], seconds: float, wanted: Callable[[], bool]
@@ -122,9 +124,7 @@ class Crew:
 
     def _made(self) -> Any:
         context = multiprocessing.get_context("forkserver")
-        context.set_forkserver_preload(
-            ["maqueta.service.kernel_work", "maqueta.service.desk_work", "maqueta.service.sheet_work"]
-        )
+        context.set_forkserver_preload(_LOADED)
         return ProcessPool(
             max_workers=self.workers, context=context, initializer=limit_process, initargs=(self._memory,)
         )
@@ -137,7 +137,7 @@ class Crew:
 
     def warm_up(self, work: Callable[[], object]) -> None:
         """Have a process ready before somebody waits for it."""
-        with suppress(AbandonedError):
+        with suppress(AbandonedError, BrokenCrewError):
             self._begun(work, (), 60.0)
 
     def _discard(self, pool: Any) -> None:

@@ -18,7 +18,7 @@ from maqueta.checking.scale import proposed
 from maqueta.checking.scope import Scope, scope_of
 from maqueta.checking.starting_sheet import choices, proposed_changes, starting_sheet
 from maqueta.checking.survey import Survey
-from maqueta.checking.told import EVERYTHING, drawn_for_student, told
+from maqueta.checking.told import EVERYTHING, Told, drawn_for_student, told
 from maqueta.dimensioning.centre_marks import lacking_marks
 from maqueta.dimensioning.form_model import undimensioned
 from maqueta.dimensioning.proposal import Datum
@@ -74,9 +74,10 @@ class Desk:
         if self.student and (names := drawn_for_student(self.projected, self.task, document)):
             raise RefusedError(422, f"To be drafted by hand: {', '.join(names)}. Your draft is as it was.")
 
-    def match(self, agreement: float) -> float:
-        """How well a view agrees, as far as who is at the desk may know."""
-        return (told(self.projected, self.task) if self.student else EVERYTHING).match(agreement)
+    @property
+    def told(self) -> Told:
+        """What who is at the desk may learn of the part."""
+        return told(self.projected, self.task) if self.student else EVERYTHING
 
 
 def allowed(desk: Desk, document: SheetDocument) -> None:
@@ -171,9 +172,9 @@ def redrafted(desk: Desk, document: SheetDocument, view_id: str, change: Change,
 
 def recognised(desk: Desk, document: SheetDocument, not_read: list[str]) -> ReadSheetForm:
     """What the views of a delivered sheet are taken for."""
-    survey = desk.survey(document)
+    survey, may = desk.survey(document), desk.told
     views = [
-        ReadView(id=item.view.id, name=survey.name(item), scale=item.view.scale, match=desk.match(survey.match(item)))
+        ReadView(id=item.view.id, name=survey.name(item), scale=item.view.scale, match=may.match(survey.match(item)))
         for item in survey.placed
     ]
     return ReadSheetForm(document=document, views=views, not_read=not_read)

@@ -8,6 +8,7 @@ from fastapi import FastAPI, HTTPException, Request
 from fastapi.exceptions import RequestValidationError
 from fastapi.middleware.gzip import GZipMiddleware
 from fastapi.responses import JSONResponse
+from pydantic import ValidationError
 from sqlalchemy.exc import DataError, InterfaceError, OperationalError
 from sqlalchemy.exc import TimeoutError as ConnectionWaitError
 from starlette.exceptions import HTTPException as StarletteHTTPException
@@ -101,6 +102,12 @@ def install(app: FastAPI, settings: Settings) -> None:
     @app.exception_handler(BrokenCrewError)
     async def given_up(_: Request, __: Exception) -> JSONResponse:
         return _problem(503, "The work was given up. Nothing was changed; try again in a moment.", _SOON)
+
+    @app.exception_handler(ValidationError)
+    async def not_read(_: Request, error: ValidationError) -> JSONResponse:
+        # Kept by an earlier version that allowed more.
+        _LOG.warning("what is kept does not validate: %s", error.errors()[0]["msg"])
+        return _problem(409, f"What is kept here cannot be read any more: {error.errors()[0]['msg']}.")
 
     @app.exception_handler(RequestValidationError)
     async def invalid(_: Request, error: RequestValidationError) -> JSONResponse:

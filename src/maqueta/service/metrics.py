@@ -7,9 +7,9 @@ from prometheus_client import CollectorRegistry, Counter, Gauge, Histogram, gene
 from maqueta.service.world import World
 
 _REGISTRY: Final = CollectorRegistry()
-#: Requests by method and kind of answer (2xx, 3xx, 4xx, 5xx), and how long they took.
-REQUESTS: Final = Counter("maqueta_requests", "Requests answered", ["method", "answer"], registry=_REGISTRY)
-SECONDS: Final = Histogram("maqueta_request_seconds", "Time to an answer", registry=_REGISTRY)
+#: Requests by method and kind of answer (2xx, 3xx, 4xx, 5xx; "none" where the client left first), and their time.
+_REQUESTS: Final = Counter("maqueta_requests", "Requests answered", ["method", "answer"], registry=_REGISTRY)
+_SECONDS: Final = Histogram("maqueta_request_seconds", "Time to an answer", registry=_REGISTRY)
 _PLACES: Final = Gauge("maqueta_places", "Requests by where they are", ["where"], registry=_REGISTRY)
 _STREAMS: Final = Gauge("maqueta_streams", "Event streams open", registry=_REGISTRY)
 _JOBS: Final = Gauge("maqueta_jobs", "Jobs in the queue by state", ["state"], registry=_REGISTRY)
@@ -21,8 +21,8 @@ _DATABASE: Final = Gauge("maqueta_database_answers", "Whether the database answe
 def noted(method: str, status: int, seconds: float) -> None:
     """Count one request."""
     known = method if method in ("GET", "HEAD", "POST", "PUT", "PATCH", "DELETE") else "other"
-    REQUESTS.labels(known, f"{status // 100}xx").inc()
-    SECONDS.observe(seconds)
+    _REQUESTS.labels(known, f"{status // 100}xx" if status else "none").inc()
+    _SECONDS.observe(seconds)
 
 
 def exposed(world: World, jobs: dict[str, int] | None) -> bytes:

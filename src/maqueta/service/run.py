@@ -90,6 +90,7 @@ def serve(settings: Settings) -> None:
     _keep_log(settings.data / "logs")
     own: MariaDB | None = None
     watcher: threading.Thread | None = None
+    nightly: Nightly | None = None
     closing = threading.Event()
     try:
         _check_port(settings.port)
@@ -105,7 +106,8 @@ def serve(settings: Settings) -> None:
         if settings.demo:
             load_demo(database, FileStore(settings.data / "files"), settings)
         if settings.backup_hour is not None:
-            Nightly(url, settings.data, settings.backup_hour).start()
+            nightly = Nightly(url, settings.data, settings.backup_hour)
+            nightly.start()
         print(f"\n  Maqueta runs at http://{HOST}:{settings.port}", flush=True)
         _print_log_ins(settings)
         config = uvicorn.Config(
@@ -119,6 +121,8 @@ def serve(settings: Settings) -> None:
         uvicorn.Server(config).run()
     finally:
         closing.set()
+        if nightly is not None:
+            nightly.close()
         if watcher is not None:
             # A restart under way is let finish: a database left behind would hold the data folder.
             watcher.join()

@@ -48,7 +48,9 @@ class JobNews:
         return self._streams.total()
 
     async def follow(self, person: int, job_id: int) -> AsyncIterator[str]:
-        """Events of one job until it has ended."""
+        """Events of one job until it has ended; none for who holds as many streams as may be, opened at one moment."""
+        if not self.may_follow(person):
+            return
         self._followed[job_id] += 1
         self._streams[person] += 1
         try:

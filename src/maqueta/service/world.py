@@ -5,7 +5,7 @@ from collections import OrderedDict
 from collections.abc import AsyncIterator, Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass, field
-from typing import Annotated, Any
+from typing import Annotated, Any, Final
 
 from fastapi import Depends, HTTPException, Request
 from fastapi.concurrency import run_in_threadpool
@@ -20,7 +20,7 @@ from maqueta.service.settings import Settings
 from maqueta.service.streams import JobNews
 from maqueta.service.workers import KernelWorkers
 from maqueta.store.accounts import log_in_of
-from maqueta.store.database import Database
+from maqueta.store.database import Database, has_changed
 from maqueta.store.deeds import note_deed
 from maqueta.store.files import FileStore
 from maqueta.store.models import Account, LogIn, VersionRecord
@@ -92,7 +92,7 @@ InWorld = Annotated[World, Depends(world_of)]
 
 
 async def transaction(request: Request, world: InWorld) -> AsyncIterator[Session]:
-    """A transaction that lasts for the request, within a place inside; an error undoes all of it."""
+    """A transaction that lasts for the request, within a place inside; an error undoes what was not kept before."""
     async with world.admission.place():
         session = world.database.session()
         try:
@@ -103,17 +103,16 @@ async def transaction(request: Request, world: InWorld) -> AsyncIterator[Session
         await run_in_threadpool(_kept, session, request)
 
 
-#: Changes of which there is one every few seconds, and questions that change nothing.
-_NO_DEEDS = ("/sheet", "/ink", "/reading", "/motion", "/aid", "/change", "/file", "/correction", "/preview", "/log-out")
+#: Changes of which there is one every few seconds.
+_DRAFTS: Final = "PUT /api/exercises/{exercise_id}/sheet"
 
 
 def _kept(session: Session, request: Request) -> None:
     """End a transaction well, with a note of who did it; what cannot be kept is undone."""
     try:
-        who, what = asking.get(), getattr(request.scope.get("route"), "path", "")
-        if who and request.method not in ("GET", "HEAD") and not what.endswith(_NO_DEEDS):
-            number = request_number.get()
-            note_deed(session, who[0], f"{request.method} {what}", dict(request.path_params), number)
+        who, what = asking.get(), f"{request.method} {getattr(request.scope.get('route'), 'path', '')}"
+        if who and request.method not in ("GET", "HEAD") and what != _DRAFTS and has_changed(session):
+            note_deed(session, who[0], what, dict(request.path_params), request_number.get())
         session.commit()
     finally:
         session.close()

@@ -17,6 +17,8 @@ Role = Literal["instructor", "student", "admin"]
 SESSION_LENGTH = timedelta(hours=12)
 #: Refused log-ins per account within the window before further ones are turned away unheard.
 MOST_FAILURES = 6
+#: A browser nobody has logged in from for so long is known no more.
+KNOWN_FOR = timedelta(days=365)
 #: The same for one address, behind which a whole school may sit.
 MOST_FROM_ADDRESS = 200
 FAILURE_WINDOW = timedelta(minutes=10)
@@ -105,6 +107,7 @@ def log_in_succeeded(session: Session, number: int, account: Account, browser: s
     if known and browser is not None:
         session.execute(update(KnownBrowser).where(KnownBrowser.token_hash == known).values(seen_at=now()))
         return browser
+    session.execute(delete(KnownBrowser).where(KnownBrowser.seen_at < now() - KNOWN_FOR))
     token = secrets.token_urlsafe(24)
     session.add(KnownBrowser(token_hash=_hash(token), account_id=account.id, seen_at=now()))
     return token
@@ -126,22 +129,18 @@ def add_account(session: Session, login: str, name: str, role: Role, password_ha
     return account
 
 
-def set_password(session: Session, found: Account, password_hash: str, keep: LogIn | None = None) -> None:
+def set_password(session: Session, found: Account, password_hash: str, keep: LogIn) -> None:
     """Give an account the password its owner has chosen; log-ins elsewhere end, and `keep` goes on."""
     found.password_hash, found.must_change = password_hash, False
-    _end_log_ins(session, found, keep)
+    session.execute(delete(LogIn).where(LogIn.account_id == found.id, LogIn.id != keep.id))
 
 
 def reset_password(session: Session, found: Account, password_hash: str) -> None:
     """Give an account a password for one log-in, at which its owner chooses another; no browser is known any more."""
     found.password_hash, found.must_change = password_hash, True
-    _end_log_ins(session, found, None)
+    session.execute(delete(LogIn).where(LogIn.account_id == found.id))
     session.execute(delete(KnownBrowser).where(KnownBrowser.account_id == found.id))
-    session.execute(delete(FailedLogIn).where(FailedLogIn.login == found.login))
-
-
-def _end_log_ins(session: Session, found: Account, keep: LogIn | None) -> None:
-    session.execute(delete(LogIn).where(LogIn.account_id == found.id, LogIn.id != (keep.id if keep else 0)))
+    forget_failures(session, found.login)
 
 
 def all_accounts(session: Session) -> list[Account]:

@@ -2,17 +2,45 @@
 
 from collections.abc import Iterator
 from contextlib import contextmanager
+from typing import TypeVar
 
 from alembic import command
 from alembic.config import Config
-from sqlalchemy import Engine, create_engine
-from sqlalchemy.orm import Session, sessionmaker
+from sqlalchemy import Engine, Select, create_engine, event
+from sqlalchemy.orm import ORMExecuteState, Session, UOWTransaction, sessionmaker
+
+from maqueta.store.models import Base
 
 MIGRATIONS = "maqueta:store/migrations"
 #: Connections kept, and how many more in a rush. Whoever uses them admits fewer than these at one time.
 CONNECTIONS, MORE_CONNECTIONS = 16, 8
 #: Seconds somebody waits for a connection before the database counts as not answering.
 _PATIENCE = 5
+
+
+Row = TypeVar("Row")
+
+
+def locked(query: Select[Row], of: type[Base] | None = None) -> Select[Row]:
+    """A query whose rows are locked, and read as they are now even where the session has read them before.
+
+    Where a query joins several tables, `of` names the one whose rows are locked.
+    """
+    return query.with_for_update(of=of).execution_options(populate_existing=True)
+
+
+def has_changed(session: Session) -> bool:
+    """Whether a session has changed anything so far, kept already or still to be kept."""
+    return bool(session.info.get("changed") or session.new or session.dirty or session.deleted)
+
+
+def _flushed(session: Session, _: UOWTransaction) -> None:
+    session.info["changed"] = True
+
+
+def _executed(state: ORMExecuteState) -> None:
+    if state.is_update or state.is_delete:
+        state.session.info["changed"] = True
 
 
 class Database:
@@ -32,6 +60,8 @@ class Database:
             connect_args={"init_command": "SET time_zone = '+00:00', sql_mode = 'TRADITIONAL'"},
         )
         self._sessions = sessionmaker(self.engine, expire_on_commit=False)
+        event.listen(self._sessions, "after_flush", _flushed)
+        event.listen(self._sessions, "do_orm_execute", _executed)
 
     @contextmanager
     def transaction(self) -> Iterator[Session]:

@@ -3,13 +3,14 @@
 from collections import Counter
 from collections.abc import Iterable, Mapping, Sequence
 from datetime import datetime
-from typing import Any, Literal, TypeVar
+from typing import Any, Literal
 
 from sqlalchemy import Select, delete, func, select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session, contains_eager, defer, joinedload, selectinload
 
 from maqueta.store.clock import now
+from maqueta.store.database import locked
 from maqueta.store.errors import NotVisible, OutOfDate
 from maqueta.store.models import (
     Account,
@@ -22,16 +23,10 @@ from maqueta.store.models import (
     VersionRecord,
 )
 
-Row = TypeVar("Row")
 SheetState = Literal["draft", "handed-in", "returned"]
 Decision = Literal["upheld", "waived"]
 #: How a finding stood for whoever decides about it.
 Seen = Literal["open", "upheld", "waived"]
-
-
-def locked(query: Select[Row]) -> Select[Row]:
-    """A query whose rows are locked, and read as they are now even where the session has read them before."""
-    return query.with_for_update().execution_options(populate_existing=True)
 
 
 def add_exercise(
@@ -162,9 +157,8 @@ def reviewed_sheet(session: Session, instructor: Account, sheet_id: int) -> Shee
             ExerciseRecord.instructor_id == instructor.id,
             SheetRecord.state != "draft",
         )
-        .with_for_update(of=SheetRecord)
     )
-    found = session.scalar(query.execution_options(populate_existing=True))
+    found = session.scalar(locked(query, of=SheetRecord))
     if found is None:
         raise NotVisible
     return found

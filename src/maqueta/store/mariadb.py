@@ -13,10 +13,13 @@ from pathlib import Path
 from urllib.parse import quote
 
 import pymysql
+from pymysql.connections import Connection
 
 _PATIENCE = 40.0
 #: How long a server that was left behind may take to answer, and any server to end when it is told to (seconds).
 _LEFT_PATIENCE, _GENTLE = 5.0, 3.0
+#: Seconds in which a server says the next word of a conversation.
+_WORD = 2
 
 
 class DatabaseServerError(Exception):
@@ -53,10 +56,20 @@ class MariaDB:
     def reachable(self) -> bool:
         """Whether a server on this data folder answers just now, whoever started it."""
         try:
-            pymysql.connect(unix_socket=str(self._socket), user=getpass.getuser(), connect_timeout=2).close()
+            self._connected().close()
         except pymysql.err.OperationalError:
             return False
         return True
+
+    def _connected(self) -> Connection:
+        # A server that hangs takes a connection and never says a word: every step has its time.
+        return pymysql.connect(
+            unix_socket=str(self._socket),
+            user=getpass.getuser(),
+            connect_timeout=_WORD,
+            read_timeout=_WORD,
+            write_timeout=_WORD,
+        )
 
     @property
     def pid(self) -> int | None:
@@ -131,8 +144,10 @@ class MariaDB:
         fresh.rename(self._data)
 
     def _serves(self, pid: int) -> bool:
-        """Whether a process is a database server on this data folder."""
+        """Whether a process is a database server on this data folder, run by this user."""
         try:
+            if Path(f"/proc/{pid}").stat().st_uid != os.getuid():
+                return False
             words = Path(f"/proc/{pid}/cmdline").read_bytes().split(b"\0")
             ended = Path(f"/proc/{pid}/stat").read_text().rpartition(")")[2].split()[0] == "Z"
         except OSError:
@@ -140,7 +155,7 @@ class MariaDB:
         return f"--datadir={self._data}".encode() in words and not ended
 
     def _left_behind(self) -> int | None:
-        """The process of a server on this data folder, whoever started it."""
+        """The process of a server on this data folder that another run has left."""
         pids = (int(entry.name) for entry in Path("/proc").iterdir() if entry.name.isdigit())
         return next((pid for pid in pids if self._serves(pid)), None)
 
@@ -156,14 +171,14 @@ class MariaDB:
                 if not self._serves(pid):
                     return
                 time.sleep(0.02)
-        raise DatabaseServerError(f"the database server left from an earlier run (process {pid}) cannot be ended")
+        raise DatabaseServerError(f"the database server (process {pid}) cannot be ended")
 
     def _answers(self, patience: float) -> bool:
         deadline = time.monotonic() + patience
         while time.monotonic() < deadline and self.alive:
             try:
-                with pymysql.connect(unix_socket=str(self._socket), user=getpass.getuser(), connect_timeout=2) as db:
-                    db.cursor().execute("CREATE DATABASE IF NOT EXISTS maqueta CHARACTER SET utf8mb4")
+                with self._connected() as database:
+                    database.cursor().execute("CREATE DATABASE IF NOT EXISTS maqueta CHARACTER SET utf8mb4")
                 return True
             except pymysql.err.OperationalError:
                 time.sleep(0.1)

@@ -85,7 +85,7 @@ class KnownBrowser(Base):
 class Deed(Base):
     """Something somebody changed: who, what, to what, when, and the number of the request in the log.
 
-    Written in the transaction of the change itself, so that there is one if and only if something was changed.
+    Written when a request ends well that has changed something, with the last of its changes.
     """
 
     __tablename__ = "deed"

@@ -8,6 +8,7 @@ from sqlalchemy import Select, and_, func, or_, select
 from sqlalchemy.orm import Session
 
 from maqueta.store.clock import now
+from maqueta.store.database import locked
 from maqueta.store.errors import NotVisible
 from maqueta.store.models import (
     Account,
@@ -108,10 +109,7 @@ def labels_of(session: Session, owner: Account) -> list[tuple[str, int]]:
 def own_part(session: Session, owner: Account, part_id: int, lock: bool = False) -> PartRecord:
     """A part of an instructor's shelf. Raises NotVisible."""
     query = select(PartRecord).where(PartRecord.id == part_id, PartRecord.owner_id == owner.id)
-    if lock:
-        # Read as it is now, even where the session has read it before.
-        query = query.with_for_update(of=PartRecord).execution_options(populate_existing=True)
-    found = session.scalar(query)
+    found = session.scalar(locked(query, of=PartRecord) if lock else query)
     if found is None:
         raise NotVisible
     return found

@@ -5,6 +5,7 @@ from typing import Annotated, Final
 from fastapi import APIRouter, Depends, HTTPException, Query, Request, Response
 from fastapi.concurrency import run_in_threadpool
 from sqlalchemy.exc import IntegrityError
+from sqlalchemy.orm import Session
 
 from maqueta.service.forms import (
     ClassForm,
@@ -22,6 +23,7 @@ from maqueta.service.passwords import NOBODY, one_time
 from maqueta.service.world import COOKIE, Admin, Instructor, InTransaction, InWorld, World, log_in
 from maqueta.store.accounts import (
     FAILURE_WINDOW,
+    KNOWN_FOR,
     SESSION_LENGTH,
     account,
     account_by_login,
@@ -45,7 +47,6 @@ from maqueta.store.models import Account, LogIn
 router = APIRouter(prefix="/api")
 #: The cookie by which a browser is known in which somebody has logged in before.
 _BROWSER: Final = "maqueta-browser"
-_KNOWN_SECONDS: Final = 365 * 24 * 3600
 
 
 @router.post("/log-in")
@@ -68,7 +69,13 @@ async def start(credentials: Credentials, request: Request, response: Response, 
     age = int(SESSION_LENGTH.total_seconds())
     response.set_cookie(COOKIE, token, max_age=age, httponly=True, samesite="lax", secure=secure)
     response.set_cookie(
-        _BROWSER, known, max_age=_KNOWN_SECONDS, path="/api/log-in", httponly=True, samesite="strict", secure=secure
+        _BROWSER,
+        known,
+        max_age=int(KNOWN_FOR.total_seconds()),
+        path="/api/log-in",
+        httponly=True,
+        samesite="strict",
+        secure=secure,
     )
     return _me(found, record)
 
@@ -86,9 +93,27 @@ def _let_try(world: World, login: str, number: int) -> Account | None:
             drop_log_in(session, number)
         found = None if refused else account_by_login(session, login)
     if refused:
-        wait = {"retry-after": str(int(FAILURE_WINDOW.total_seconds()))}
-        raise HTTPException(429, "Too many failed attempts. Wait ten minutes and try again.", wait)
+        raise _too_many()
     return found
+
+
+def _too_many() -> HTTPException:
+    wait = {"retry-after": str(int(FAILURE_WINDOW.total_seconds()))}
+    return HTTPException(429, "Too many failed attempts. Wait ten minutes and try again.", wait)
+
+
+def _guess_counted(session: Session, login: str) -> int:
+    """The number under which a guess at one's own password is counted. Raises HTTPException 429 after too many.
+
+    Kept whatever becomes of the request, which holds no second connection for it.
+    """
+    number = begin_log_in(session, login, "", None)
+    session.commit()
+    if too_many_log_ins(session, number):
+        drop_log_in(session, number)
+        session.commit()
+        raise _too_many()
+    return number
 
 
 def _entered(world: World, found: Account, number: int, browser: str | None) -> tuple[str, str, LogIn]:
@@ -130,8 +155,11 @@ async def choose_password(
 ) -> Me:
     """Choose another password. Log-ins in other browsers end."""
     found = record.account
+    # Counted like a log-in: an open page that nobody watches is no place to guess at leisure.
+    number = await run_in_threadpool(_guess_counted, session, found.login)
     if not await world.passwords.matches(found.password_hash, form.old):
         raise HTTPException(403, "That is not your password. Nothing was changed.")
+    await run_in_threadpool(drop_log_in, session, number)
     if form.new == form.old:
         raise HTTPException(422, "That is the password you have. Choose another one.")
     await run_in_threadpool(set_password, session, found, await world.passwords.hashed(form.new), record)

@@ -5,7 +5,6 @@ from typing import Final, Literal
 
 from fastapi import APIRouter, HTTPException, Request, Response
 from fastapi.concurrency import run_in_threadpool
-from sqlalchemy import text
 from sqlalchemy.exc import SQLAlchemyError
 
 from maqueta.service.form import Form
@@ -35,12 +34,7 @@ async def alive() -> dict[str, bool]:
 async def ready(world: InWorld, response: Response) -> Health:
     """Whether people can work just now: 200, or 503 with what is missing."""
     async with world.admission.place():
-        counts = await run_in_threadpool(_queue, world)
-    health = Health(
-        database="silent" if counts is None else "answers",
-        jobs="taken up" if world.jobs.alive else "stopped",
-        crews={crew.name: "sound" if crew.sound else "broken" for crew in world.kernel.crews},
-    )
+        health = await run_in_threadpool(_health, world)
     if health.database == "silent" or health.jobs == "stopped":
         response.status_code = 503
     return health
@@ -54,15 +48,22 @@ async def metrics(request: Request, world: InWorld) -> Response:
     if token is None or not secrets.compare_digest(given.encode(), token.encode()):
         raise HTTPException(404, "There is no such page.")
     async with world.admission.place():
-        counts = await run_in_threadpool(_queue, world)
-    return Response(exposed(world, counts), media_type=_TEXT)
+        figures = await run_in_threadpool(lambda: exposed(world, _queue(world)))
+    return Response(figures, media_type=_TEXT)
+
+
+def _health(world: World) -> Health:
+    return Health(
+        database="silent" if _queue(world) is None else "answers",
+        jobs="taken up" if world.jobs.alive else "stopped",
+        crews={crew.name: "sound" if crew.sound else "broken" for crew in world.kernel.crews},
+    )
 
 
 def _queue(world: World) -> dict[str, int] | None:
     """What waits and runs; None where the database does not answer."""
     try:
         with world.database.transaction() as session:
-            session.execute(text("SELECT 1"))
             return queue_counts(session)
     except SQLAlchemyError:
         return None
