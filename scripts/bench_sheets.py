@@ -1,5 +1,6 @@
 """Speed of reading and judging sheets drawn elsewhere."""
 
+import tempfile
 import time
 from collections.abc import Callable
 from concurrent.futures import ThreadPoolExecutor
@@ -37,17 +38,19 @@ def sheet_rows(row: Row, milliseconds: Milliseconds) -> None:
 
 def _class(one: Case, data: bytes) -> float:
     readers = KernelWorkers(Settings())
-    dossier, task = to_json(one.part), one.task.model_dump_json()
+    with tempfile.NamedTemporaryFile() as kept:
+        kept.write(to_json(one.part))
+        kept.flush()
 
-    def judged(_: int) -> int:
-        work = readers.read_sheet(data, dossier, task)
-        return len(check(one.part, one.task, SheetDocument.model_validate_json(work.document)).findings)
+        def judged(_: int) -> int:
+            work = readers.read_sheet(data, kept.name, one.task)
+            return len(check(one.part, one.task, SheetDocument.model_validate_json(work.document)).findings)
 
-    try:
-        judged(0)
-        start = time.perf_counter()
-        with ThreadPoolExecutor(2) as pool:
-            list(pool.map(judged, range(_SHEETS)))
-        return time.perf_counter() - start
-    finally:
-        readers.close()
+        try:
+            judged(0)
+            start = time.perf_counter()
+            with ThreadPoolExecutor(2) as pool:
+                list(pool.map(judged, range(_SHEETS)))
+            return time.perf_counter() - start
+        finally:
+            readers.close()

@@ -24,11 +24,10 @@ sys.path.insert(0, str(ROOT))
 
 from tests.server_process import free_port, running  # noqa: E402
 
-from maqueta.demo.workshop import EXERCISES  # noqa: E402
 from maqueta.store.accounts import add_account, open_log_in  # noqa: E402
 from maqueta.store.database import Database  # noqa: E402
 from maqueta.store.mariadb import MariaDB  # noqa: E402
-from maqueta.store.models import Account, Enrolment, ExerciseRecord, FindingRecord, SheetRecord  # noqa: E402
+from maqueta.store.models import Account, Enrolment, ExerciseRecord, SheetRecord  # noqa: E402
 
 MARK = "<!-- load -->"
 
@@ -191,7 +190,6 @@ def judged(url: str, exercise: int) -> tuple[int, int]:
         query = session.query(SheetRecord).join(Account).filter(Account.login.like("crowd.%"))
         sheets = query.filter(SheetRecord.exercise_id == exercise, SheetRecord.state == "handed-in").all()
         checked = sum(sheet.scope is not None for sheet in sheets)
-        assert session.query(FindingRecord).count() >= 0
     database.close()
     return len(sheets), checked
 
@@ -214,7 +212,6 @@ def main() -> None:
 
 
 async def _table(seconds: float) -> list[str]:
-    assert EXERCISES
     with tempfile.TemporaryDirectory() as folder:
         data, port = Path(folder), free_port()
         with running(data, port) as server:

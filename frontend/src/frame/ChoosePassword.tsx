@@ -1,8 +1,9 @@
-import { Button, PasswordInput, Stack, Text } from "@mantine/core";
+import { PasswordInput, Stack, Text } from "@mantine/core";
 import { useState } from "react";
 
 import { answer, api } from "../api/client";
 import type { Me } from "../api/types";
+import { FormEnd } from "./FormEnd";
 
 interface Props {
   onChosen: (me: Me) => void;
@@ -64,14 +65,9 @@ export function ChoosePassword({ onChosen, first = false }: Props) {
           autoComplete="new-password"
           required
         />
-        {trouble && (
-          <Text c="var(--fault)" role="alert">
-            {trouble}
-          </Text>
-        )}
-        <Button type="submit" loading={busy}>
+        <FormEnd trouble={trouble} busy={busy}>
           Keep this password
-        </Button>
+        </FormEnd>
       </Stack>
     </form>
   );

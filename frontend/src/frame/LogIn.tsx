@@ -1,8 +1,9 @@
-import { Button, Modal, Paper, PasswordInput, Stack, Text, TextInput, Title } from "@mantine/core";
+import { Modal, Paper, PasswordInput, Stack, Text, TextInput, Title } from "@mantine/core";
 import { useState } from "react";
 
 import { answer, api } from "../api/client";
 import type { Me } from "../api/types";
+import { FormEnd } from "./FormEnd";
 import { Logo } from "./Logo";
 
 interface Props {
@@ -51,14 +52,9 @@ export function LogIn({ onEntered, over = false, login = "", problem }: Props) {
           autoFocus={Boolean(login)}
           required
         />
-        {trouble && (
-          <Text c="var(--fault)" role="alert">
-            {trouble}
-          </Text>
-        )}
-        <Button type="submit" loading={busy}>
+        <FormEnd trouble={trouble} busy={busy}>
           Log in
-        </Button>
+        </FormEnd>
       </Stack>
     </form>
   );
