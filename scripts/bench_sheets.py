@@ -4,6 +4,7 @@ import tempfile
 import time
 from collections.abc import Callable
 from concurrent.futures import ThreadPoolExecutor
+from pathlib import Path
 
 from tests.reading.dxf_writer import CONVENTIONS, write_sheet
 from tests.reading.planted import Case, case
@@ -12,9 +13,11 @@ from maqueta.checking.delivered import read_delivered
 from maqueta.checking.report import check
 from maqueta.checking.survey import Survey
 from maqueta.projection.projected_part import to_json
+from maqueta.service.queue.crews import Crews
 from maqueta.service.settings import Settings
 from maqueta.service.workers import KernelWorkers
 from maqueta.sheet.document import SheetDocument
+from maqueta.store.files import FileStore, StoredFile
 
 Row = Callable[[str, str, str, bool | None], None]
 Milliseconds = Callable[..., list[float]]
@@ -37,13 +40,15 @@ def sheet_rows(row: Row, milliseconds: Milliseconds) -> None:
 
 
 def _class(one: Case, data: bytes) -> float:
-    readers = KernelWorkers(Settings())
-    with tempfile.NamedTemporaryFile() as kept:
-        kept.write(to_json(one.part))
-        kept.flush()
+    settings = Settings()
+    crews = Crews(settings)
+    readers = KernelWorkers(settings, crews)
+    with tempfile.TemporaryDirectory() as folder:
+        files = FileStore(Path(folder))
+        kept = StoredFile(files, files.put(to_json(one.part)))
 
         def judged(_: int) -> int:
-            work = readers.read_sheet(data, kept.name, one.task)
+            work = readers.read_sheet(data, kept, one.task)
             return len(check(one.part, one.task, SheetDocument.model_validate_json(work.document)).findings)
 
         try:
@@ -53,4 +58,4 @@ def _class(one: Case, data: bytes) -> float:
                 list(pool.map(judged, range(_SHEETS)))
             return time.perf_counter() - start
         finally:
-            readers.close()
+            crews.close()

@@ -5,10 +5,12 @@ The geometry kernel is native code and the files are hostile: whatever happens t
 
 import ctypes
 import multiprocessing
+import os
 import resource
 import signal
 from collections.abc import Callable
 from concurrent.futures import TimeoutError
+from multiprocessing import forkserver
 from types import TracebackType
 from typing import Any, Final, TypeVar
 
@@ -31,8 +33,22 @@ def limit_process(memory: int) -> None:
     """Limit the address space of this process (bytes); no core files; it ends with the process that made it."""
     # By the kernel itself: whoever waits for work on a pipe never learns that the other end was killed.
     ctypes.CDLL(None).prctl(_PARENT_DEATH_SIGNAL, signal.SIGKILL)
+    _let_go_of_fork_server()
     resource.setrlimit(resource.RLIMIT_AS, (memory, memory))
     resource.setrlimit(resource.RLIMIT_CORE, (0, 0))
+
+
+def _let_go_of_fork_server() -> None:
+    """Let the fork server end when the process that uses it is killed, though this one is at work.
+
+    CPython hands every child an end of the pipe that keeps its fork server alive (multiprocessing/forkserver.py,
+    `connect_to_new_process`): work without end would keep both for ever.
+    """
+    server: Any = getattr(forkserver, "_forkserver")  # noqa: B009
+    kept: int | None = server._forkserver_alive_fd
+    if kept is not None:
+        server._forkserver_alive_fd = None
+        os.close(kept)
 
 
 def reason_of(error: BaseException, seconds: float) -> str:

@@ -1,4 +1,4 @@
-"""Crews of processes: whoever dies is replaced, whatever was begun is done, and what nobody wants stops."""
+"""Crews of processes: a crew that breaks is replaced, one that is closed lets go, one that is full says so."""
 
 import os
 import signal
@@ -8,39 +8,12 @@ from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
-from pebble import ProcessExpired
 
-from maqueta.service.admission import FullHouseError
-from maqueta.service.crew import AbandonedError, Crew
+from maqueta.service.queue.crew import Crew
+from maqueta.service.queue.work_queue import AbandonedError, CrewFullError
+from tests.service.works import gone, parent, pid, works_on
 
 _MEMORY = 4 * 1024**3
-
-
-def _pid() -> int:
-    return os.getpid()
-
-
-def _parent() -> int:
-    return os.getppid()
-
-
-def _dies_once(mark: str) -> str:
-    if not Path(mark).exists():
-        Path(mark).write_text("been here")
-        os.kill(os.getpid(), signal.SIGKILL)
-    return "done"
-
-
-def _dies() -> None:
-    os.kill(os.getpid(), signal.SIGKILL)
-
-
-def _works_on(mark: str) -> None:
-    fresh = Path(f"{mark}.new")
-    fresh.write_text(str(os.getpid()))
-    fresh.rename(mark)
-    while True:
-        time.sleep(0.02)
 
 
 @pytest.fixture
@@ -50,50 +23,13 @@ def crew() -> Iterator[Crew]:
     own.close()
 
 
-def gone(pid: int) -> bool:
-    for _ in range(100):
-        try:
-            if Path(f"/proc/{pid}/stat").read_text().rpartition(")")[2].split()[0] == "Z":
-                return True
-        except OSError:
-            return True
-        time.sleep(0.05)
-    return False
-
-
-def test_work_over_which_a_process_was_killed_is_done_by_another(crew: Crew, tmp_path: Path) -> None:
-    assert crew.run(_dies_once, str(tmp_path / "mark"), seconds=60) == "done"
-
-
-def test_work_that_kills_every_process_is_told_and_the_next_is_done(crew: Crew) -> None:
-    with pytest.raises(ProcessExpired):
-        crew.run(_dies, seconds=60)
-    assert crew.run(_pid, seconds=60) != os.getpid()
-    assert (crew.sound, crew.waiting) == (True, 0)
-
-
 def test_a_killed_fork_server_is_replaced(crew: Crew) -> None:
-    first, server = crew.run(_pid, seconds=60), crew.run(_parent, seconds=60)
+    first, server = crew.run(pid, seconds=60), crew.run(parent, seconds=60)
     os.kill(server, signal.SIGKILL)
     assert gone(first), "its processes end with it"
-    second = crew.run(_parent, seconds=60)
+    second = crew.run(parent, seconds=60)
     assert second != server
-    assert crew.sound
-
-
-def test_work_nobody_waits_for_is_stopped_and_its_process_ended(crew: Crew, tmp_path: Path) -> None:
-    mark = tmp_path / "mark"
-    with pytest.raises(AbandonedError):
-        crew.run(_works_on, str(mark), seconds=60, wanted=lambda: not mark.exists())
-    assert gone(int(mark.read_text()))
-    assert crew.run(_pid, seconds=60)
-
-
-def test_work_that_takes_too_long_is_stopped(crew: Crew, tmp_path: Path) -> None:
-    mark = tmp_path / "mark"
-    with pytest.raises(TimeoutError):
-        crew.run(_works_on, str(mark), seconds=1)
-    assert gone(int(mark.read_text()))
+    assert crew.state.sound
 
 
 def test_a_closed_crew_lets_go_of_whoever_waits(crew: Crew, tmp_path: Path) -> None:
@@ -101,7 +37,7 @@ def test_a_closed_crew_lets_go_of_whoever_waits(crew: Crew, tmp_path: Path) -> N
 
     def wait() -> None:
         try:
-            crew.run(_works_on, str(mark), seconds=60)
+            crew.run(works_on, str(mark), seconds=60)
         except AbandonedError:
             ended.append("let go")
 
@@ -113,7 +49,7 @@ def test_a_closed_crew_lets_go_of_whoever_waits(crew: Crew, tmp_path: Path) -> N
     waiting.join(10)
     assert ended == ["let go"]
     with pytest.raises(AbandonedError):
-        crew.run(_pid, seconds=60)
+        crew.run(pid, seconds=60)
 
 
 def test_very_many_pieces_of_work_are_refused_at_once(crew: Crew, tmp_path: Path) -> None:
@@ -121,15 +57,15 @@ def test_very_many_pieces_of_work_are_refused_at_once(crew: Crew, tmp_path: Path
 
     def work(mark: Path) -> None:
         with pytest.raises(AbandonedError):
-            crew.run(_works_on, str(mark), seconds=60, wanted=lambda: not stop.is_set())
+            crew.run(works_on, str(mark), seconds=60, wanted=lambda: not stop.is_set())
 
     threads = [threading.Thread(target=work, args=(tmp_path / str(k),)) for k in range(3)]
     for thread in threads:
         thread.start()
     while crew.waiting < 3:
         time.sleep(0.01)
-    with pytest.raises(FullHouseError):
-        crew.run(_pid, seconds=60)
+    with pytest.raises(CrewFullError):
+        crew.run(pid, seconds=60)
     stop.set()
     for thread in threads:
         thread.join(10)

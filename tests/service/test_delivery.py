@@ -8,9 +8,11 @@ from sqlalchemy import select
 
 from maqueta.checking.exercise import Exercise
 from maqueta.service import workers
+from maqueta.service.queue.crews import Crews
 from maqueta.service.settings import Settings
 from maqueta.service.sheet_work import SheetWork
 from maqueta.store.database import Database
+from maqueta.store.files import FileStore, StoredFile
 from maqueta.store.models import Account, ExerciseRecord, SheetRecord
 from tests.conftest import LogIn, Person
 from tests.reading.demo_files import demo_file
@@ -117,18 +119,20 @@ def test_only_the_right_people_deliver(log_in: LogIn, database: Database, instru
     assert other.status_code == 404
 
 
-def _hang(data: bytes, part: str, task: Exercise) -> SheetWork:
+def _hang(data: bytes, part: StoredFile, task: Exercise) -> SheetWork:
     while True:
         pass
 
 
 def test_file_that_hangs_the_reader_is_stopped(monkeypatch: pytest.MonkeyPatch, tmp_path: Path) -> None:
-    readers = workers.KernelWorkers(Settings(preview_seconds=4, sheet_readers=1))
+    settings = Settings(preview_seconds=4, sheet_readers=1)
+    crews = Crews(settings)
+    readers = workers.KernelWorkers(settings, crews)
     try:
         monkeypatch.setattr(workers, "read_sheet_file", _hang)
-        nowhere = str(tmp_path / "part")
+        nowhere = StoredFile(FileStore(tmp_path), "a" * 64)
         assert readers.read_sheet(b"", nowhere, Exercise()).refused == "it took longer than 4 seconds and was stopped"
         monkeypatch.undo()
         assert readers.read_sheet(b"", nowhere, Exercise()).refused == "it could not be examined (FileNotFoundError)"
     finally:
-        readers.close()
+        crews.close()

@@ -11,11 +11,12 @@ import pytest
 from maqueta.demo.workshop import demo_recipe
 from maqueta.service import kernel_work
 from maqueta.service.kernel_work import PartSource
+from maqueta.service.queue.local import LocalQueue
 from maqueta.service.settings import Settings
-from maqueta.service.workers import KernelWorkers
 from maqueta.solid.step import write_step
 from maqueta.store.clock import now
 from maqueta.store.database import Database
+from maqueta.store.files import FileStore, StoredFile
 from maqueta.store.models import JobRecord, VersionRecord
 from tests.conftest import Person
 from tests.parts import demo_solid
@@ -173,20 +174,20 @@ def _devour(path: str, called: str) -> kernel_work.PartWork:
 def test_worker_that_dies_loops_or_devours_memory_is_replaced(
     monkeypatch: pytest.MonkeyPatch, tmp_path: Path, work: Any, reason: str
 ) -> None:
-    part = tmp_path / "part.json"
-    part.write_text(demo_recipe("shuttle-rest").model_dump_json())
-    source = PartSource(str(part), "part.json")
-    workers = KernelWorkers(Settings(kernel_seconds=15))
+    files = FileStore(tmp_path)
+    kept = StoredFile(files, files.put(demo_recipe("shuttle-rest").model_dump_json().encode()))
+    source = PartSource(kept, "part.json")
+    queue = LocalQueue(Settings(kernel_seconds=15), Database("mysql+pymysql://nobody@127.0.0.1:1/none"), files)
     try:
         with monkeypatch.context() as patch:
-            patch.setattr("maqueta.service.workers.examine", work)
+            patch.setattr("maqueta.service.queue.local.examine", work)
             if work is _loop:
-                patch.setattr(workers, "_seconds", 1.0)
-            lost = workers.examine(source)
+                patch.setattr(queue, "_seconds", 1.0)
+            lost = queue.examine(source, lambda *_: None, lambda: True)
         assert lost is not None
         assert reason in (lost.refused or "")
-        again = workers.examine(source)
+        again = queue.examine(source, lambda *_: None, lambda: True)
         assert again is not None
         assert (again.refused, again.name) == (None, "Shuttle rest")
     finally:
-        workers.close()
+        queue._crews.close()

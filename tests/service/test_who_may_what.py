@@ -3,6 +3,7 @@
 import os
 from pathlib import Path
 from typing import Any
+from uuid import uuid4
 
 import pytest
 from fastapi.testclient import TestClient
@@ -38,8 +39,6 @@ def strangers(database: Database, log_in: LogIn) -> tuple[Person, Person]:
             known = session.query(Account).filter(Account.login == "dina.farouk").one().password_hash
             add_account(session, "stray.student", "Stray Student", "student", known)
             add_account(session, "other.instructor", "Other Instructor", "instructor", known)
-            # Gets new passwords all the time.
-            add_account(session, "spare.person", "Spare Person", "student", known)
     return log_in("stray.student"), log_in("other.instructor")
 
 
@@ -62,7 +61,11 @@ def places(database: Database) -> dict[str, Any]:
             "model_id": exercise.version_id,
             "part_id": exercise.version.part_id,
             "job_id": job.id,
-            "person": session.query(Account).filter(Account.login == "spare.person").one().id,
+            "class_id": exercise.class_id,
+            "student_id": student.id,
+            "log_in_id": 0,
+            # Gets new passwords, is locked and unlocked, closed and made anonymous.
+            "person": add_account(session, f"spare-{uuid4().hex}", "Spare Person", "student", "").id,
             "place": 0,
             "kind": "svg",
             "document": sheet.first().document,  # type: ignore[union-attr]
@@ -90,6 +93,8 @@ def body_of(method: str, path: str, document: dict[str, Any]) -> dict[str, Any]:
         "/decisions": {"share": "nothing like it", "decision": "waived"},
         "/findings/{place}": {"decision": None, "seen": "waived"},
         "/remark": {"remark": ""},
+        "/classes/{class_id}": {"name": "Theirs"},
+        "/students": {"logins": ["nobody"]},
         "/recipe": {"recipe": demo_recipe("reed-clamp").model_dump(mode="json", exclude_defaults=True)},
         "/answer": {"document": document, "base": 99},
         "/sheet": {"document": document, "base": 99},

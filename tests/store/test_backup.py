@@ -10,29 +10,25 @@ from datetime import datetime
 from pathlib import Path
 
 import pytest
-from sqlalchemy import make_url, text
+from sqlalchemy import text
 
 from maqueta.cli import main
 from maqueta.service.nightly import Nightly, seconds_until
-from maqueta.service.settings import Settings
+from maqueta.service.settings import Settings, files_of
 from maqueta.store.backup import BackupError, restore_backup, write_backup
 from maqueta.store.clock import now
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore
 from maqueta.store.mariadb import MariaDB
 from maqueta.store.models import Account, FailedLogIn, VersionRecord
+from tests.databases import own_database
 
 
 @pytest.fixture
 def empty(database_server: MariaDB) -> Iterator[str]:
     """The address of a database with nothing in it."""
-    admin = Database(database_server.url)
-    with admin.engine.begin() as connection:
-        connection.execute(text("CREATE DATABASE restored CHARACTER SET utf8mb4"))
-    yield make_url(database_server.url).set(database="restored").render_as_string(hide_password=False)
-    with admin.engine.begin() as connection:
-        connection.execute(text("DROP DATABASE restored"))
-    admin.close()
+    with own_database(database_server, "restored") as own:
+        yield own.url
 
 
 def contents(url: str) -> dict[str, list[tuple[object, ...]]]:
@@ -46,20 +42,19 @@ def contents(url: str) -> dict[str, list[tuple[object, ...]]]:
 
 
 def test_what_is_put_back_is_what_was_there(database: Database, settings: Settings, empty: str, tmp_path: Path) -> None:
-    archive, files = tmp_path / "school.tar.gz", tmp_path / "files"
+    archive, files = tmp_path / "school.tar.gz", FileStore(tmp_path / "files")
     before = contents(database.url)
-    made = write_backup(database.url, settings.data / "files", archive)
+    made = write_backup(database.url, files_of(settings), archive)
     back = restore_backup(archive, empty, files)
     assert back == made
     assert contents(empty) == before
     assert len(before["account"]) > 10
     assert archive.stat().st_mode & 0o077 == 0, "nobody else reads it"
-    store = FileStore(files)
     with Database(empty).transaction() as session:
         for version in session.query(VersionRecord):
-            assert store.get(version.source)
+            assert files.get(version.source)
     with pytest.raises(BackupError, match="already"):
-        restore_backup(archive, empty, tmp_path / "elsewhere")
+        restore_backup(archive, empty, FileStore(tmp_path / "elsewhere"))
 
 
 def test_a_backup_made_while_people_work_is_of_one_moment(
@@ -77,11 +72,11 @@ def test_a_backup_made_while_people_work_is_of_one_moment(
     writer = threading.Thread(target=work)
     writer.start()
     try:
-        write_backup(database.url, settings.data / "files", tmp_path / "busy.tar.gz")
+        write_backup(database.url, files_of(settings), tmp_path / "busy.tar.gz")
     finally:
         stop.set()
         writer.join()
-    restore_backup(tmp_path / "busy.tar.gz", empty, tmp_path / "files")
+    restore_backup(tmp_path / "busy.tar.gz", empty, FileStore(tmp_path / "files"))
     restored = Database(empty)
     with restored.transaction() as session:
         logins = [record.login for record in session.query(FailedLogIn) if record.login.startswith("pair")]
@@ -95,8 +90,8 @@ def test_a_backup_made_while_people_work_is_of_one_moment(
 def test_a_damaged_backup_changes_nothing(
     database: Database, settings: Settings, empty: str, tmp_path: Path, damage: str
 ) -> None:
-    archive, files = tmp_path / "school.tar.gz", tmp_path / "files"
-    write_backup(database.url, settings.data / "files", archive)
+    archive, files = tmp_path / "school.tar.gz", FileStore(tmp_path / "files")
+    write_backup(database.url, files_of(settings), archive)
     data = archive.read_bytes()
     if damage == "cut":
         archive.write_bytes(data[: len(data) // 2])
@@ -116,7 +111,7 @@ def test_a_damaged_backup_changes_nothing(
     with pytest.raises(BackupError):
         restore_backup(archive, empty, files)
     assert contents(empty) == {}
-    assert list(files.glob("??/*")) == []
+    assert list(files.names()) == []
 
 
 def test_from_the_command_line_into_an_empty_folder(
@@ -148,11 +143,23 @@ def test_from_the_command_line_into_an_empty_folder(
 
 
 def test_seven_nights_are_kept(database: Database, tmp_path: Path) -> None:
-    nightly = Nightly(database.url, tmp_path, 3)
+    nightly = Nightly(database, FileStore(tmp_path / "files"), tmp_path, 3)
     for day in range(1, 10):
         nightly.back_up(datetime(2026, 3, day, 3))
     kept = sorted(path.name for path in (tmp_path / "backups").iterdir())
     assert kept == [f"2026-03-0{day}.tar.gz" for day in range(3, 10)]
+
+
+def test_of_several_servers_one_writes_the_backup(database_server: MariaDB, database: Database, tmp_path: Path) -> None:
+    nightly = Nightly(database, FileStore(tmp_path / "files"), tmp_path, 3)
+    another = Database(database_server.url)
+    with another.alone("nightly") as alone:
+        assert alone
+        nightly.back_up(datetime(2026, 3, 1, 3))
+    assert list((tmp_path / "backups").iterdir()) == []
+    nightly.back_up(datetime(2026, 3, 2, 3))
+    assert [path.name for path in (tmp_path / "backups").iterdir()] == ["2026-03-02.tar.gz"]
+    another.close()
 
 
 def test_the_next_night_is_waited_for() -> None:

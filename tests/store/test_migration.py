@@ -5,13 +5,14 @@ from typing import Any
 
 from alembic import command
 from alembic.config import Config
-from sqlalchemy import make_url, text
+from sqlalchemy import text
 
 from maqueta.checking.exercise import Exercise
 from maqueta.store.database import MIGRATIONS, Database
 from maqueta.store.exercises import exercises_for
 from maqueta.store.mariadb import MariaDB
 from maqueta.store.models import Account, FailedLogIn, JobRecord, PartRecord
+from tests.databases import own_database
 
 _OLD = (
     "INSERT INTO account (id, login, name, role, password_hash, active, created_at) "
@@ -37,71 +38,58 @@ _BROKEN: dict[int, dict[str, Any]] = {
 }
 
 
-def test_exercises_that_broke_later_can_be_opened_again(database_server: MariaDB) -> None:
-    admin = Database(database_server.url)
-    with admin.engine.begin() as connection:
-        connection.execute(text("CREATE DATABASE broken CHARACTER SET utf8mb4"))
-    broken = Database(make_url(database_server.url).set(database="broken").render_as_string(hide_password=False))
+def _at_first(database: Database) -> None:
+    """Bring an empty database to the first schema, with something in it."""
     config = Config()
     config.set_main_option("script_location", MIGRATIONS)
-    config.attributes["engine"] = broken.engine
+    config.attributes["engine"] = database.engine
     command.upgrade(config, "0001")
-    with broken.engine.begin() as connection:
+    with database.engine.begin() as connection:
         for statement in _OLD:
             connection.execute(text(statement))
-        for number, task in _BROKEN.items():
-            connection.execute(
-                text(
-                    "INSERT INTO exercise (id, part_id, class_id, instructor_id, title, task, due_at, created_at) "
-                    "VALUES (:id, 7, 1, 1, :title, :task, NOW(), NOW())"
-                ),
-                {"id": number, "title": task["title"], "task": json.dumps(task)},
-            )
-        connection.execute(text("INSERT INTO failed_log_in (login, at) VALUES ('i.one', NOW())"))
-    broken.migrate()
-    with broken.transaction() as session:
-        account = session.get(Account, 1)
-        assert account is not None
-        tasks = {e.id: Exercise.model_validate(e.task) for e in exercises_for(session, account)}
-        assert session.query(FailedLogIn).count() == 0, "nobody is kept out by what was counted otherwise"
-        assert (account.must_change, account.active) == (False, True)
+
+
+def test_exercises_that_broke_later_can_be_opened_again(database_server: MariaDB) -> None:
+    with own_database(database_server, "broken") as broken:
+        _at_first(broken)
+        with broken.engine.begin() as connection:
+            for number, task in _BROKEN.items():
+                connection.execute(
+                    text(
+                        "INSERT INTO exercise (id, part_id, class_id, instructor_id, title, task, due_at, created_at) "
+                        "VALUES (:id, 7, 1, 1, :title, :task, NOW(), NOW())"
+                    ),
+                    {"id": number, "title": task["title"], "task": json.dumps(task)},
+                )
+            connection.execute(text("INSERT INTO failed_log_in (login, at) VALUES ('i.one', NOW())"))
+        broken.migrate()
+        with broken.transaction() as session:
+            account = session.get(Account, 1)
+            assert account is not None
+            tasks = {e.id: Exercise.model_validate(e.task) for e in exercises_for(session, account)}
+            assert session.query(FailedLogIn).count() == 0, "nobody is kept out by what was counted otherwise"
+            assert (account.must_change, account.active) == (False, True)
     assert (tasks[2].views, tasks[3].scale, tasks[4].scale) == (("front", "top"), None, None)
     assert (tasks[5].scale, tasks[5].views) == ("1:2", ("front", "right"))
     assert [task.title for number, task in sorted(tasks.items()) if number > 1] == ["Thrice", "Nines", "Far", "Sound"]
-    broken.close()
-    with admin.engine.begin() as connection:
-        connection.execute(text("DROP DATABASE broken"))
-    admin.close()
 
 
 def test_parts_become_their_own_first_versions(database_server: MariaDB) -> None:
-    admin = Database(database_server.url)
-    with admin.engine.begin() as connection:
-        connection.execute(text("CREATE DATABASE older CHARACTER SET utf8mb4"))
-    older = Database(make_url(database_server.url).set(database="older").render_as_string(hide_password=False))
-    config = Config()
-    config.set_main_option("script_location", MIGRATIONS)
-    config.attributes["engine"] = older.engine
-    command.upgrade(config, "0001")
-    with older.engine.begin() as connection:
-        for statement in _OLD:
-            connection.execute(text(statement))
-    older.migrate()
-    with older.transaction() as session:
-        clamp, broken = session.get(PartRecord, 7), session.get(PartRecord, 9)
-        assert clamp is not None
-        assert broken is not None
-        assert (clamp.current.number, clamp.current.state, clamp.current.dossier) == (1, "ready", "b" * 64)
-        assert (broken.current.state, broken.current.error) == ("refused", "no solid")
-        account = session.get(Account, 1)
-        assert account is not None
-        [exercise] = exercises_for(session, account)
-        assert (exercise.version_id, exercise.version.part.name, exercise.varied) == (clamp.current.id, "Clamp", False)
-        # What waited still waits, and what was ready is examined anew for its picture and its packed mesh.
-        waiting = [job.subject_id for job in session.query(JobRecord).order_by(JobRecord.id)]
-        assert waiting == [broken.current.id, clamp.current.id]
-        assert clamp.current.mesh is None
-    older.close()
-    with admin.engine.begin() as connection:
-        connection.execute(text("DROP DATABASE older"))
-    admin.close()
+    with own_database(database_server, "older") as older:
+        _at_first(older)
+        older.migrate()
+        with older.transaction() as session:
+            clamp, broken = session.get(PartRecord, 7), session.get(PartRecord, 9)
+            assert clamp is not None
+            assert broken is not None
+            assert (clamp.current.number, clamp.current.state, clamp.current.dossier) == (1, "ready", "b" * 64)
+            assert (broken.current.state, broken.current.error) == ("refused", "no solid")
+            account = session.get(Account, 1)
+            assert account is not None
+            [exercise] = exercises_for(session, account)
+            assert (exercise.version_id, exercise.version.part.name) == (clamp.current.id, "Clamp")
+            assert not exercise.varied
+            # What waited still waits, and what was ready is examined anew for its picture and its packed mesh.
+            waiting = [job.subject_id for job in session.query(JobRecord).order_by(JobRecord.id)]
+            assert waiting == [broken.current.id, clamp.current.id]
+            assert clamp.current.mesh is None

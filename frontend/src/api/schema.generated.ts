@@ -15,10 +15,78 @@ export interface paths {
          * Classes
          * @description An instructor's classes.
          */
-        get: operations["accounts_classes"];
+        get: operations["classes_classes"];
+        put?: never;
+        /**
+         * Add
+         * @description A new class.
+         */
+        post: operations["classes_add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{class_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        /**
+         * Rename
+         * @description Call a class by another name.
+         */
+        patch: operations["classes_rename"];
+        trace?: never;
+    };
+    "/api/classes/{class_id}/students": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Students
+         * @description Who is in a class.
+         */
+        get: operations["classes_students"];
+        put?: never;
+        /**
+         * Take In
+         * @description Take students in by their log-in names; those nobody has are told, the others are in.
+         */
+        post: operations["classes_take_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{class_id}/students/{student_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Let Go
+         * @description Take a student out; what was handed in is kept.
+         */
+        delete: operations["classes_let_go"];
         options?: never;
         head?: never;
         patch?: never;
@@ -35,7 +103,7 @@ export interface paths {
          * What Was Done
          * @description Who did what to what, and when; the newest first.
          */
-        get: operations["accounts_what_was_done"];
+        get: operations["people_what_was_done"];
         put?: never;
         post?: never;
         delete?: never;
@@ -566,6 +634,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/me/held": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Held About Me
+         * @description Everything that is held about oneself.
+         */
+        get: operations["accounts_held_about_me"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/log-ins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * My Log Ins
+         * @description Where one is logged in.
+         */
+        get: operations["accounts_my_log_ins"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/log-ins/{log_in_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * End Mine
+         * @description End one of one's own log-ins.
+         */
+        delete: operations["accounts_end_mine"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/me/password": {
         parameters: {
             query?: never;
@@ -851,13 +979,13 @@ export interface paths {
          * People
          * @description All accounts.
          */
-        get: operations["accounts_people"];
+        get: operations["people_people"];
         put?: never;
         /**
          * Add
          * @description A new account. Its password is for the first log-in; whoever it is for chooses another then.
          */
-        post: operations["accounts_add"];
+        post: operations["people_add"];
         delete?: never;
         options?: never;
         head?: never;
@@ -881,7 +1009,71 @@ export interface paths {
          * Change
          * @description Close an account, or open it again. Nobody closes their own.
          */
-        patch: operations["accounts_change"];
+        patch: operations["people_change"];
+        trace?: never;
+    };
+    "/api/people/{person}/anonymous": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Forget
+         * @description Close an account for good, and let nothing tell whose it was. There is no way back.
+         */
+        post: operations["people_forget"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{person}/held": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Held About
+         * @description Everything that is held about somebody, for whoever asks for it.
+         */
+        get: operations["people_held_about"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{person}/log-ins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Log Ins
+         * @description Where somebody is logged in.
+         */
+        get: operations["people_log_ins"];
+        put?: never;
+        post?: never;
+        /**
+         * End All
+         * @description End all log-ins of somebody, say after a computer was lost.
+         */
+        delete: operations["people_end_all"];
+        options?: never;
+        head?: never;
+        patch?: never;
         trace?: never;
     };
     "/api/people/{person}/password": {
@@ -897,7 +1089,7 @@ export interface paths {
          * Give Password
          * @description Give somebody who forgot theirs a password for one log-in; they choose their own then.
          */
-        post: operations["accounts_give_password"];
+        post: operations["people_give_password"];
         delete?: never;
         options?: never;
         head?: never;
@@ -917,7 +1109,7 @@ export interface paths {
          * Unlock
          * @description Let somebody try to log in again at once, after too many refusals.
          */
-        post: operations["accounts_unlock"];
+        post: operations["people_unlock"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1515,6 +1707,14 @@ export interface components {
             students: number;
         };
         /**
+         * ClassName
+         * @description What a class is called.
+         */
+        ClassName: {
+            /** Name */
+            name: string;
+        };
+        /**
          * Corner
          * @description A corner of a profile between two straight lines, rounded with a radius.
          */
@@ -1873,6 +2073,24 @@ export interface components {
                 "-x" | "+x" | "-y" | "+y" | "-z" | "+z",
                 "-x" | "+x" | "-y" | "+y" | "-z" | "+z"
             ];
+        };
+        /**
+         * Enrolled
+         * @description A class after students were taken in, and the log-in names that are no student's.
+         */
+        Enrolled: {
+            /** Students */
+            students: components["schemas"]["StudentEntry"][];
+            /** Unknown */
+            unknown: string[];
+        };
+        /**
+         * Enrolling
+         * @description Students to take into a class, by their log-in names.
+         */
+        Enrolling: {
+            /** Logins */
+            logins: string[];
         };
         /**
          * Exercise
@@ -2270,6 +2488,16 @@ export interface components {
             jobs: "taken up" | "stopped";
         };
         /**
+         * HeldForm
+         * @description Everything that is held about a person, by what it is.
+         */
+        HeldForm: {
+            /** Held */
+            held: {
+                [key: string]: unknown;
+            };
+        };
+        /**
          * Hole
          * @description A round hole drilled from `at` in the direction `into`; the depth is a size or "through".
          */
@@ -2507,6 +2735,23 @@ export interface components {
             text?: string | null;
             /** View */
             view: string;
+        };
+        /**
+         * LogInForm
+         * @description Where somebody is logged in; `here` for the browser that asks.
+         */
+        LogInForm: {
+            /**
+             * Begun At
+             * Format: date-time
+             */
+            begun_at: string;
+            /** Browser */
+            browser: string;
+            /** Here */
+            here: boolean;
+            /** Id */
+            id: number;
         };
         /**
          * MarkForm
@@ -3042,6 +3287,8 @@ export interface components {
         Person: {
             /** Active */
             active: boolean;
+            /** Anonymous */
+            anonymous: boolean;
             /** Id */
             id: number;
             /** Login */
@@ -3964,6 +4211,18 @@ export interface components {
             stretches: boolean;
         };
         /**
+         * StudentEntry
+         * @description A student in a class.
+         */
+        StudentEntry: {
+            /** Id */
+            id: number;
+            /** Login */
+            login: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * StudentName
          * @description Whose sheet a file may be.
          */
@@ -4348,7 +4607,7 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
-    accounts_classes: {
+    classes_classes: {
         parameters: {
             query?: never;
             header?: never;
@@ -4368,7 +4627,173 @@ export interface operations {
             };
         };
     };
-    accounts_what_was_done: {
+    classes_add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClassName"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClassForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    classes_rename: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClassName"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClassForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    classes_students: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StudentEntry"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    classes_take_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Enrolling"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Enrolled"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    classes_let_go: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class_id: number;
+                student_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Number"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_what_was_done: {
         parameters: {
             query?: {
                 before?: number | null;
@@ -5310,6 +5735,77 @@ export interface operations {
             };
         };
     };
+    accounts_held_about_me: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeldForm"];
+                };
+            };
+        };
+    };
+    accounts_my_log_ins: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogInForm"][];
+                };
+            };
+        };
+    };
+    accounts_end_mine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                log_in_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Number"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     accounts_choose_password: {
         parameters: {
             query?: never;
@@ -5825,7 +6321,7 @@ export interface operations {
             };
         };
     };
-    accounts_people: {
+    people_people: {
         parameters: {
             query?: never;
             header?: never;
@@ -5845,7 +6341,7 @@ export interface operations {
             };
         };
     };
-    accounts_add: {
+    people_add: {
         parameters: {
             query?: never;
             header?: never;
@@ -5878,7 +6374,7 @@ export interface operations {
             };
         };
     };
-    accounts_change: {
+    people_change: {
         parameters: {
             query?: never;
             header?: never;
@@ -5913,7 +6409,131 @@ export interface operations {
             };
         };
     };
-    accounts_give_password: {
+    people_forget: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Person"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_held_about: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeldForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_log_ins: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogInForm"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_end_all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Number"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_give_password: {
         parameters: {
             query?: never;
             header?: never;
@@ -5944,7 +6564,7 @@ export interface operations {
             };
         };
     };
-    accounts_unlock: {
+    people_unlock: {
         parameters: {
             query?: never;
             header?: never;

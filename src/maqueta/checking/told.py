@@ -62,13 +62,18 @@ class Told:
 EVERYTHING: Final = Told(True, frozenset(SIDES), True, "everything", True, False)
 
 
+def part_told(exercise: Exercise) -> bool:
+    """Whether a student may see the part itself: its model, picture and features."""
+    return exercise.drafting.shown
+
+
 def told(projected: ProjectedPart, exercise: Exercise) -> Told:
     """What a student may learn while drawing.
 
     Where a view is left to the hand, the program draws only what is given: the opposite side has the same outline, and
     a pictorial view tells as much as the model.
     """
-    kind, shown = exercise.drafting.kind, exercise.drafting.shown
+    kind, shown = exercise.drafting.kind, part_told(exercise)
     sides: frozenset[Side] = frozenset(SIDES)
     if kind == "third view":
         front = model_front(projected, exercise)

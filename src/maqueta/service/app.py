@@ -13,26 +13,27 @@ from fastapi.routing import APIRoute
 from maqueta.service import guards
 from maqueta.service.admission import MOST_ASIDE, PLACES
 from maqueta.service.interface_files import PackedFiles
-from maqueta.service.jobs import LocalJobs
+from maqueta.service.queue.chosen import work_queue
 from maqueta.service.routes import (
     accounts,
     answers,
     bench,
     builder,
+    classes,
     delivery,
     exercises,
     health,
     jobs,
     models,
     parts,
+    people,
     reading,
     sheets,
 )
-from maqueta.service.settings import Settings
+from maqueta.service.settings import Settings, files_of
 from maqueta.service.workers import KernelWorkers
 from maqueta.service.world import World
 from maqueta.store.database import Database
-from maqueta.store.files import FileStore
 
 #: Addresses of the interface are short; longer ones are no file's.
 _LONGEST_PATH: Final = 200
@@ -54,30 +55,43 @@ def describe() -> FastAPI:
         generate_unique_id_function=_operation_name,
         separate_input_output_schemas=False,
     )
-    for area in (health, accounts, builder, parts, models, jobs, exercises, bench, answers, reading, delivery, sheets):
+    areas = (
+        health,
+        accounts,
+        people,
+        classes,
+        builder,
+        parts,
+        models,
+        jobs,
+        exercises,
+        bench,
+        answers,
+        reading,
+        delivery,
+        sheets,
+    )
+    for area in areas:
         app.include_router(area.router)
     return app
 
 
 def create_app(settings: Settings, database: Database) -> FastAPI:
     """The application on a migrated database. Its workers run from start-up to shutdown."""
-    files = FileStore(settings.data / "files")
+    files = files_of(settings)
     app = describe()
 
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
-        kernel = KernelWorkers(settings)
-        local_jobs = LocalJobs(database, files, kernel)
-        app.state.world = world = World(settings, database, files, local_jobs, kernel)
+        queue = work_queue(settings, database, files)
+        app.state.world = world = World(settings, database, files, queue, KernelWorkers(settings, queue))
         # Beside the places inside, threads for who stands aside and for the interface's files.
         current_default_thread_limiter().total_tokens = PLACES + MOST_ASIDE + 12
-        local_jobs.start()
-        kernel.warm_up()
+        queue.start()
         try:
             yield
         finally:
-            local_jobs.close()
-            kernel.close()
+            queue.close()
             world.passwords.close()
             database.close()
 

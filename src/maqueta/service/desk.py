@@ -32,7 +32,7 @@ class DeskPlace:
 
     def desk(self, version: VersionRecord, task: Exercise, student: bool = False) -> Desk:
         """A part and what is asked. Raises HTTPException 409 while the part is not examined."""
-        return Desk(self.world.dossier_path(version), task, student)
+        return Desk(self.world.dossier(version), task, student)
 
     def desk_of(self, exercise: ExerciseRecord, account: Account) -> Desk:
         """The desk of somebody who draws or has set an exercise."""

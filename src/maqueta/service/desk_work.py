@@ -5,7 +5,6 @@ files they are kept in and stay in memory while they are used.
 """
 
 from dataclasses import dataclass
-from pathlib import Path
 from typing import Any
 
 from maqueta.checking.delivered import expectation
@@ -41,6 +40,7 @@ from maqueta.sheet.drafting import Change, DraftingError, changed
 from maqueta.sheet.evened import evened, rescaled
 from maqueta.sheet.placed import placed_views
 from maqueta.solid.unit import MILLIMETRES
+from maqueta.store.files import StoredFile
 
 
 class RefusedError(Exception):
@@ -55,9 +55,14 @@ class RefusedError(Exception):
 class Desk:
     """What lies on the desk: where the part is kept, what is asked, and whether its student is at work."""
 
-    part: str
+    part: StoredFile
     task: Exercise
     student: bool
+
+    @property
+    def files(self) -> tuple[StoredFile, ...]:
+        """What has to be at hand before work begins."""
+        return (self.part,)
 
     @property
     def projected(self) -> ProjectedPart:
@@ -128,7 +133,7 @@ def sizes_read(desk: Desk, document: SheetDocument, insight: Insight, reviewed: 
     return reading_form(DimensionSurvey(desk.survey(document)), insight, reviewed)
 
 
-def moved(desk: Desk, document: SheetDocument, mesh: str, place: int) -> MotionForm:
+def moved(desk: Desk, document: SheetDocument, mesh: StoredFile, place: int) -> MotionForm:
     """One open size of a sheet, on the model. Raises RefusedError."""
     dimensions = DimensionSurvey(desk.survey(document))
     if dimensions.reason is not None:
@@ -136,7 +141,7 @@ def moved(desk: Desk, document: SheetDocument, mesh: str, place: int) -> MotionF
     sizes = readers_eye(dimensions).open
     if place >= len(sizes):
         raise RefusedError(404, "That is determined by now.")
-    return motion_form(dimensions, sizes[place], unpacked_mesh(Path(mesh).read_bytes()))
+    return motion_form(dimensions, sizes[place], unpacked_mesh(mesh.path.read_bytes()))
 
 
 def aided(desk: Desk, document: SheetDocument, aid: Aid) -> SheetDocument:

@@ -18,7 +18,6 @@ from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.drafting import Change
 from maqueta.sheet.paper import Rectangle
 from maqueta.sheet.snaps import Snap
-from maqueta.store.accounts import Role
 from maqueta.store.exercises import Decision, Seen, SheetState
 from maqueta.store.jobs import JobState
 
@@ -45,91 +44,7 @@ Time = Annotated[
 ]
 
 
-class Credentials(Form):
-    """A log-in."""
-
-    login: Annotated[str, Field(min_length=1, max_length=60)]
-    password: Annotated[str, Field(min_length=1, max_length=200)]
-
-
-class Me(Form):
-    """Who is logged in, and the token every change must carry."""
-
-    name: str
-    login: str
-    role: Role
-    token: str
-    #: A password of one's own has to be chosen first.
-    must_change: bool = False
-
-
-class Person(Form):
-    """An account as administrators see it."""
-
-    id: int
-    login: str
-    name: str
-    role: Role
-    active: bool
-
-
-def _hard_to_guess(password: str) -> str:
-    if len(set(password)) < 4:
-        raise ValueError("a password needs at least four different characters")
-    return password
-
-
-#: A name somebody can be called by: not only blanks.
-PersonName = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=80)]
 Title = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120)]
-NewPassword = Annotated[str, Field(min_length=10, max_length=200), AfterValidator(_hard_to_guess)]
-
-
-class NewPerson(Form):
-    """A new account."""
-
-    login: Annotated[str, Field(pattern=r"^[a-z0-9.-]{3,60}$")]
-    name: PersonName
-    role: Role
-    password: NewPassword
-
-
-class PasswordChange(Form):
-    """A new password, and the one there was."""
-
-    old: Annotated[str, Field(min_length=1, max_length=200)]
-    new: NewPassword
-
-
-class OneTimePassword(Form):
-    """A password for one log-in; it is told once."""
-
-    password: str
-
-
-class DeedForm(Form):
-    """Something somebody changed."""
-
-    id: int
-    at: Time
-    who: str | None
-    what: str
-    to_what: dict[str, str]
-    request: str
-
-
-class PersonChange(Form):
-    """Open or close an account."""
-
-    active: bool
-
-
-class ClassForm(Form):
-    """A class and how many students it has."""
-
-    id: int
-    name: str
-    students: int
 
 
 class JobForm(Form):

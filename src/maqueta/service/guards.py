@@ -15,14 +15,14 @@ from starlette.exceptions import HTTPException as StarletteHTTPException
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from maqueta.service.admission import FullHouseError
-from maqueta.service.crew import AbandonedError, BrokenCrewError
 from maqueta.service.desk_work import RefusedError
 from maqueta.service.envelope import Envelope, request_number
 from maqueta.service.forms import Problem
 from maqueta.service.metrics import noted
+from maqueta.service.queue.work_queue import CrewFullError, NotDoneError
 from maqueta.service.settings import Settings
 from maqueta.solid.errors import place_of
-from maqueta.store.errors import NotVisible, OutOfDate
+from maqueta.store.errors import AlreadyAnonymous, NotVisible, OutOfDate
 
 _LOG = logging.getLogger("maqueta.service")
 #: For who comes when it is full: seconds.
@@ -82,12 +82,17 @@ def install(app: FastAPI, settings: Settings) -> None:
         return _problem(error.status_code, str(error.detail), error.headers)
 
     @app.exception_handler(FullHouseError)
-    async def full(_: Request, __: FullHouseError) -> JSONResponse:
+    @app.exception_handler(CrewFullError)
+    async def full(_: Request, __: Exception) -> JSONResponse:
         return _problem(503, "Very many people are asking just now. Nothing was changed; try again.", _SOON)
 
     @app.exception_handler(NotVisible)
     async def not_visible(_: Request, __: NotVisible) -> JSONResponse:
         return _problem(404, "There is no such thing here.")
+
+    @app.exception_handler(AlreadyAnonymous)
+    async def anonymous(_: Request, __: AlreadyAnonymous) -> JSONResponse:
+        return _problem(409, "Nobody knows any more whose account this was.")
 
     @app.exception_handler(OutOfDate)
     async def out_of_date(_: Request, error: OutOfDate) -> JSONResponse:
@@ -98,9 +103,8 @@ def install(app: FastAPI, settings: Settings) -> None:
     async def not_done(_: Request, error: RefusedError) -> JSONResponse:
         return _problem(error.status, error.message)
 
-    @app.exception_handler(AbandonedError)
-    @app.exception_handler(BrokenCrewError)
-    async def given_up(_: Request, __: Exception) -> JSONResponse:
+    @app.exception_handler(NotDoneError)
+    async def given_up(_: Request, __: NotDoneError) -> JSONResponse:
         return _problem(503, "The work was given up. Nothing was changed; try again in a moment.", _SOON)
 
     @app.exception_handler(ValidationError)

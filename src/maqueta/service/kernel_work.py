@@ -21,11 +21,14 @@ from maqueta.projection.projected_part import to_json
 from maqueta.solid.errors import FeatureError, PartError
 from maqueta.solid.kernel import Shape
 from maqueta.solid.mesh import Mesh, mesh
+from maqueta.solid.mesh_file import MeshKind, mesh_file
 from maqueta.solid.part import Part
 from maqueta.solid.recipe import Recipe
 from maqueta.solid.source import load_part, part_of_recipe
 from maqueta.solid.standing import standings
 from maqueta.solid.step import write_step
+from maqueta.solid.unit import Unit
+from maqueta.store.files import StoredFile
 
 _MESH: Final = TypeAdapter(Mesh)
 _PICTURE_CORNER: Final = "+-+"
@@ -33,12 +36,17 @@ _PICTURE_CORNER: Final = "+-+"
 
 @dataclass(frozen=True, slots=True)
 class PartSource:
-    """A file that holds a part: where it is kept, its own name, and what is changed about it."""
+    """A file that holds a part, its own name, and what is changed about it."""
 
-    path: str
+    file: StoredFile
     called: str
     natural_up: str | None = None
     sizes: Mapping[str, float] | None = None
+
+    @property
+    def files(self) -> tuple[StoredFile, ...]:
+        """What has to be at hand before it is read."""
+        return (self.file,)
 
 
 @dataclass(frozen=True, slots=True)
@@ -112,7 +120,7 @@ def described(
 
 
 def _loaded(source: PartSource) -> tuple[Shape, Part, dict[str, Any] | None]:
-    shape, part, report = load_part(Path(source.path), source.called, source.sizes)
+    shape, part, report = load_part(source.file.path, source.called, source.sizes)
     up = source.natural_up or part.natural_up
     if up is None and (firm := standings(part)):
         up = firm[0].up
@@ -147,6 +155,11 @@ def preview(recipe: Recipe, flat: bool = False) -> Preview:
         return Preview(fault=str(error))
     except MemoryError:
         return Preview(fault="it needs more memory than a part may take")
+
+
+def triangles_file(packed: StoredFile, unit: Unit, kind: MeshKind, name: str) -> bytes:
+    """The triangles of a part as a file other programs read."""
+    return mesh_file(unpacked_mesh(packed.path.read_bytes()), unit, kind, name)
 
 
 def step_file(source: PartSource) -> bytes:

@@ -33,7 +33,7 @@ def exposed(world: World, jobs: dict[str, int] | None) -> bytes:
     _DATABASE.set(jobs is not None)
     for state, number in (jobs or {}).items():
         _JOBS.labels(state).set(number)
-    for crew in world.kernel.crews:
+    for crew in world.queue.crews():
         _WAITING.labels(crew.name).set(crew.waiting)
         _SOUND.labels(crew.name).set(crew.sound)
     return generate_latest(_REGISTRY)

@@ -6,7 +6,11 @@ from datetime import datetime, timedelta
 from pathlib import Path
 from typing import Final
 
+from sqlalchemy.exc import SQLAlchemyError
+
 from maqueta.store.backup import BackupError, keep_newest, write_backup
+from maqueta.store.database import Database
+from maqueta.store.files import FileStore
 
 _LOG = logging.getLogger("maqueta.nightly")
 #: Nights that can be gone back to.
@@ -22,8 +26,8 @@ def seconds_until(hour: int, now: datetime) -> float:
 class Nightly:
     """Writes a backup at an hour of the night, in a thread of its own."""
 
-    def __init__(self, url: str, data: Path, hour: int) -> None:
-        self._url, self._data, self._hour = url, data, hour
+    def __init__(self, database: Database, files: FileStore, data: Path, hour: int) -> None:
+        self._database, self._files, self._data, self._hour = database, files, data, hour
         self._closing = threading.Event()
         self._thread = threading.Thread(target=self._run, name="nightly", daemon=True)
 
@@ -40,12 +44,18 @@ class Nightly:
             self.back_up(datetime.now())
 
     def back_up(self, now: datetime) -> None:
-        """Write the backup of this night; what goes wrong is told and tried again the next night."""
+        """Write the backup of this night, unless another server on this database does.
+
+        What goes wrong is told and tried again the next night.
+        """
         folder = self._data / "backups"
         folder.mkdir(mode=0o700, exist_ok=True)
         try:
-            write_backup(self._url, self._data / "files", folder / f"{now:%Y-%m-%d}.tar.gz")
-        except (BackupError, OSError) as error:
+            with self._database.alone("nightly", seconds=0) as alone:
+                if not alone:
+                    return
+                write_backup(self._database.url, self._files, folder / f"{now:%Y-%m-%d}.tar.gz")
+        except (BackupError, OSError, SQLAlchemyError) as error:
             _LOG.error("tonight's backup could not be written: %s", error)
             return
         keep_newest(folder, _KEPT)

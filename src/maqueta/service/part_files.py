@@ -1,13 +1,12 @@
 """Between the files of a version and the kernel's work on them."""
 
 from functools import lru_cache
-from pathlib import Path
 
 from maqueta.projection.projected_part import ProjectedPart, from_json
 from maqueta.service.kernel_work import PartSource, PartWork
 from maqueta.solid.recipe import Recipe
 from maqueta.solid.source import recipe_in
-from maqueta.store.files import FileStore
+from maqueta.store.files import FileStore, StoredFile
 from maqueta.store.models import VersionRecord
 
 
@@ -29,7 +28,7 @@ def kept(files: FileStore, work: PartWork) -> dict[str, object]:
 
 def source_of(files: FileStore, version: VersionRecord) -> PartSource:
     """Where a version's part is to be read from."""
-    return PartSource(str(files.path(version.source)), version.file_name, version.natural_up, version.sizes)
+    return PartSource(StoredFile(files, version.source), version.file_name, version.natural_up, version.sizes)
 
 
 def recipe_of(files: FileStore, version: VersionRecord) -> Recipe | None:
@@ -40,6 +39,6 @@ def recipe_of(files: FileStore, version: VersionRecord) -> Recipe | None:
 
 
 @lru_cache(maxsize=32)
-def part_at(path: str) -> ProjectedPart:
+def part_at(file: StoredFile) -> ProjectedPart:
     """The projected part in a file; files are named by their content, so what is read once stays true."""
-    return from_json(Path(path).read_bytes())
+    return from_json(file.path.read_bytes())

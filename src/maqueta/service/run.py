@@ -15,9 +15,10 @@ import uvicorn
 
 from maqueta.service.app import create_app
 from maqueta.service.demo_data import load_demo
+from maqueta.service.first_account import first_administrator
 from maqueta.service.log_lines import LogLine
 from maqueta.service.nightly import Nightly
-from maqueta.service.settings import Settings
+from maqueta.service.settings import Settings, files_of
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore
 from maqueta.store.mariadb import DatabaseServerError, MariaDB
@@ -62,6 +63,13 @@ def _keep_log(folder: Path) -> None:
     log.addHandler(console)
 
 
+def _files(settings: Settings) -> FileStore:
+    try:
+        return files_of(settings)
+    except ValueError as error:
+        raise StartError(f"MAQUETA_FILES_URL: {error}") from error
+
+
 def _check_port(port: int) -> None:
     with socket.socket() as probe:
         probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
@@ -102,14 +110,20 @@ def serve(settings: Settings) -> None:
             watcher = threading.Thread(target=_watch, args=(own, closing), daemon=True)
             watcher.start()
         database = Database(url)
-        database.migrate()
-        if settings.demo:
-            load_demo(database, FileStore(settings.data / "files"), settings)
+        files = _files(settings)
+        # Several servers may start on one database.
+        with database.alone("start"):
+            database.migrate()
+            first = None if settings.demo and load_demo(database, files, settings) else first_administrator(database)
         if settings.backup_hour is not None:
-            nightly = Nightly(url, settings.data, settings.backup_hour)
+            nightly = Nightly(database, files, settings.data, settings.backup_hour)
             nightly.start()
         print(f"\n  Maqueta runs at http://{HOST}:{settings.port}", flush=True)
         _print_log_ins(settings)
+        if first is not None:
+            print(
+                f"  The first log-in: {first.login}, {first.password} (another password is chosen then)\n", flush=True
+            )
         config = uvicorn.Config(
             create_app(settings, database),
             host=HOST,

@@ -5,6 +5,7 @@ from pathlib import Path
 from pydantic_settings import BaseSettings, SettingsConfigDict
 
 from maqueta.confined import KERNEL_MEMORY, KERNEL_SECONDS, WAITED_SECONDS
+from maqueta.store.files import FileStore, file_store
 
 
 class Settings(BaseSettings):
@@ -13,6 +14,12 @@ class Settings(BaseSettings):
     model_config = SettingsConfigDict(env_prefix="MAQUETA_")
 
     database_url: str | None = None
+    #: Redis, by which work reaches workers on other machines; without it work is done in processes beside the server.
+    queue_url: str | None = None
+    #: A folder or bucket (`s3://bucket/prefix`) for files; `files` in the data folder without it.
+    files_url: str | None = None
+    #: Where the bucket is; with the provider of the usual environment variables without it.
+    files_endpoint: str | None = None
     data: Path = Path("var")
     port: int = 8765
     frontend: Path = Path("frontend/dist")
@@ -38,3 +45,8 @@ class Settings(BaseSettings):
     metrics_token: str | None = None
     #: At this hour of the night a backup is written to the data folder; none where there is no hour.
     backup_hour: int | None = 3
+
+
+def files_of(settings: Settings) -> FileStore:
+    """Where the files of a service are kept. Raises ValueError for an address that is none."""
+    return file_store(settings.files_url, settings.files_endpoint, settings.data)

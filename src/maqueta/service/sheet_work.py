@@ -6,6 +6,7 @@ from maqueta.checking.delivered import read_delivered
 from maqueta.checking.exercise import Exercise
 from maqueta.reading.errors import UnreadableSheetError
 from maqueta.service.part_files import part_at
+from maqueta.store.files import StoredFile
 
 
 @dataclass(frozen=True, slots=True)
@@ -17,8 +18,8 @@ class SheetWork:
     refused: str | None = None
 
 
-def read_sheet_file(data: bytes, part: str, task: Exercise) -> SheetWork:
-    """Read a DXF sheet of a projected part, by the file it is kept in, for an exercise."""
+def read_sheet_file(data: bytes, part: StoredFile, task: Exercise) -> SheetWork:
+    """Read a DXF sheet of a projected part for an exercise."""
     try:
         read = read_delivered(data, part_at(part), task)
     except UnreadableSheetError as error:

@@ -12,6 +12,7 @@ from maqueta.service.world import World, aside
 from maqueta.solid.errors import PartError
 from maqueta.solid.recipe import Recipe
 from maqueta.solid.resolve import varied_sizes
+from maqueta.store.files import StoredFile
 from maqueta.store.models import Account, ExerciseRecord, VersionRecord
 from maqueta.store.shelf import add_version, give_variation, keep_examined, own_variation
 
@@ -40,7 +41,7 @@ def _examined(world: World, version: VersionRecord, recipe: Recipe, seed: str) -
         sizes = varied_sizes(recipe, seed)
     except PartError as error:
         return {}, PartWork(refused=str(error))
-    source = PartSource(str(world.files.path(version.source)), version.file_name, None, sizes)
+    source = PartSource(StoredFile(world.files, version.source), version.file_name, None, sizes)
     return sizes, world.kernel.examine_now(source)
 
 

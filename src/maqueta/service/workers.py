@@ -1,18 +1,19 @@
-"""Crews of processes: for parts that are brought in, for what somebody is waiting for, for sheets at the desk."""
+"""What the service has done in other processes: parts that somebody waits for, sheets' files, sheets at the desk."""
 
-import tempfile
 from collections.abc import Callable
-from pathlib import Path
 from typing import Any, TypeVar
 
 from maqueta.checking.exercise import Exercise
 from maqueta.confined import reason_of
-from maqueta.service.crew import AbandonedError, Crew
-from maqueta.service.kernel_work import PartSource, PartWork, Preview, examine, preview, ready, step_file
+from maqueta.service.kernel_work import PartSource, PartWork, Preview, examine, preview, step_file, triangles_file
+from maqueta.service.queue.work_queue import Hands, NotDoneError
 from maqueta.service.settings import Settings
 from maqueta.service.sheet_work import SheetWork, read_sheet_file
 from maqueta.solid.errors import PartError
+from maqueta.solid.mesh_file import MeshKind
 from maqueta.solid.recipe import Recipe
+from maqueta.solid.unit import Unit
+from maqueta.store.files import StoredFile
 
 Result = TypeVar("Result")
 #: Whether somebody still waits.
@@ -20,47 +21,14 @@ Wanted = Callable[[], bool]
 
 
 class KernelWorkers:
-    """Work that is done in processes of its own, each kind by a crew that the others cannot keep busy."""
+    """Work that is done in processes of its own, wherever they are.
 
-    def __init__(self, settings: Settings) -> None:
-        self._seconds = settings.kernel_seconds
-        self._at_once_seconds = settings.preview_seconds
-        memory = settings.kernel_memory
-        self._uploads = Crew("uploads", settings.workers, memory)
-        self._at_once = Crew("previews", 1, memory)
-        self._readers = Crew("readers", settings.sheet_readers, memory)
-        self._desk = Crew("desk", settings.desks, memory)
-        self.crews = (self._uploads, self._at_once, self._readers, self._desk)
+    NotDoneError comes through as it is: it says nothing about the file.
+    """
 
-    def examine(
-        self,
-        source: PartSource,
-        progress: Callable[[float, str], None] = lambda _, __: None,
-        wanted: Wanted = lambda: True,
-    ) -> PartWork | None:
-        """Examine an upload; None when it was not wanted any more. Never raises for anything the file does.
-
-        `progress` is told how far the work is, and what it is doing.
-        """
-        with tempfile.TemporaryDirectory() as folder:
-            notes = Path(folder) / "progress"
-            last = ""
-
-            def looked() -> bool:
-                nonlocal last
-                text = notes.read_text("utf-8") if notes.exists() else ""
-                if text and text != last:
-                    share, _, doing = text.partition(" ")
-                    progress(float(share), doing)
-                    last = text
-                return wanted()
-
-            try:
-                return self._uploads.run(examine, source, str(notes), seconds=self._seconds, wanted=looked)
-            except AbandonedError:
-                return None
-            except Exception as error:  # the worker's own exceptions arrive here, whatever they are
-                return PartWork(refused=reason_of(error, self._seconds) + "; your file is kept")
+    def __init__(self, settings: Settings, hands: Hands) -> None:
+        self._seconds = settings.preview_seconds
+        self._hands = hands
 
     def examine_now(self, source: PartSource) -> PartWork:
         """Examine a part somebody waits for. Never raises for anything the file does."""
@@ -80,37 +48,27 @@ class KernelWorkers:
         """A part as STEP. Raises PartError with the reason why not."""
         return self._now(step_file, source)
 
-    def read_sheet(self, data: bytes, part: str, task: Exercise, wanted: Wanted = lambda: True) -> SheetWork:
-        """Read a delivered sheet of the projected part kept at a path.
+    def triangles_file(self, packed: StoredFile, unit: Unit, kind: MeshKind, name: str) -> bytes:
+        """A part's triangles as a file other programs read. Raises PartError with the reason why not."""
+        return self._now(triangles_file, packed, unit, kind, name)
 
-        Never raises for anything the file does; AbandonedError when nobody waits.
-        """
+    def read_sheet(self, data: bytes, part: StoredFile, task: Exercise, wanted: Wanted = lambda: True) -> SheetWork:
+        """Read a delivered sheet of a projected part. Never raises for anything the file does."""
         try:
-            return self._readers.run(read_sheet_file, data, part, task, seconds=self._at_once_seconds, wanted=wanted)
-        except AbandonedError:
+            return self._hands.run("readers", read_sheet_file, data, part, task, seconds=self._seconds, wanted=wanted)
+        except NotDoneError:
             raise
         except Exception as error:  # the worker's own exceptions arrive here, whatever they are
-            return SheetWork(refused=reason_of(error, self._at_once_seconds))
+            return SheetWork(refused=reason_of(error, self._seconds))
 
     def at_desk(self, work: Callable[..., Result], *arguments: Any, seconds: float, wanted: Wanted) -> Result:
-        """Work on a sheet and its part. Raises what the work raises, and what `Crew.run` does."""
-        return self._desk.run(work, *arguments, seconds=seconds, wanted=wanted)
+        """Work on a sheet and its part. Raises as `Hands.run` does."""
+        return self._hands.run("desk", work, *arguments, seconds=seconds, wanted=wanted)
 
-    def _now(self, work: Callable[..., Result], *args: Any) -> Result:
+    def _now(self, work: Callable[..., Result], *arguments: Any) -> Result:
         try:
-            return self._at_once.run(work, *args, seconds=self._at_once_seconds)
-        except PartError:
+            return self._hands.run("previews", work, *arguments, seconds=self._seconds)
+        except (PartError, NotDoneError):
             raise
         except Exception as error:  # the worker's own exceptions arrive here, whatever they are
-            raise PartError(reason_of(error, self._at_once_seconds)) from error
-
-    def warm_up(self) -> None:
-        """Have workers ready before somebody waits for them."""
-        for crew in (self._at_once, self._desk, self._readers):
-            for _ in range(crew.workers):
-                crew.warm_up(ready)
-
-    def close(self) -> None:
-        """Stop all processes."""
-        for crew in self.crews:
-            crew.close()
+            raise PartError(reason_of(error, self._seconds)) from error

@@ -1,7 +1,5 @@
 """What a running service is made of, and who is asking."""
 
-import threading
-from collections import OrderedDict
 from collections.abc import AsyncIterator, Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass, field
@@ -11,52 +9,21 @@ from fastapi import Depends, HTTPException, Request
 from fastapi.concurrency import run_in_threadpool
 from sqlalchemy.orm import Session
 
-from maqueta.projection.projected_part import ProjectedPart, from_json
 from maqueta.service.admission import Admission
 from maqueta.service.envelope import asking, request_number
-from maqueta.service.jobs import JobQueue
 from maqueta.service.passwords import PasswordDesk
+from maqueta.service.queue.work_queue import WorkQueue
 from maqueta.service.settings import Settings
 from maqueta.service.streams import JobNews
 from maqueta.service.workers import KernelWorkers
-from maqueta.store.accounts import log_in_of
 from maqueta.store.database import Database, has_changed
 from maqueta.store.deeds import note_deed
-from maqueta.store.files import FileStore
+from maqueta.store.files import FileStore, StoredFile
+from maqueta.store.log_ins import log_in_of
 from maqueta.store.models import Account, LogIn, VersionRecord
 
 COOKIE = "maqueta"
 TOKEN_HEADER = "x-maqueta-token"
-
-
-class Dossiers:
-    """Projected parts in memory, the least used dropped first."""
-
-    def __init__(self, files: FileStore, most: int = 64) -> None:
-        self._files = files
-        self._most = most
-        self._kept: OrderedDict[str, ProjectedPart] = OrderedDict()
-        self._lock = threading.Lock()
-
-    def get(self, version: VersionRecord) -> ProjectedPart:
-        """The projected part. Raises HTTPException 409 while it is not examined."""
-        name = _dossier(version)
-        with self._lock:
-            found = self._kept.get(name)
-            if found is None:
-                found = from_json(self._files.get(name))
-                self._kept[name] = found
-                while len(self._kept) > self._most:
-                    self._kept.popitem(last=False)
-            self._kept.move_to_end(name)
-            return found
-
-
-def _dossier(version: VersionRecord) -> str:
-    if version.dossier is None:
-        why = version.error or "it is still being examined"
-        raise HTTPException(409, f"This part is not ready: {why}.")
-    return version.dossier
 
 
 @dataclass
@@ -66,20 +33,21 @@ class World:
     settings: Settings
     database: Database
     files: FileStore
-    jobs: JobQueue
+    queue: WorkQueue
     kernel: KernelWorkers
     admission: Admission = field(default_factory=Admission)
     passwords: PasswordDesk = field(default_factory=PasswordDesk)
-    dossiers: Dossiers = field(init=False)
     news: JobNews = field(init=False)
 
     def __post_init__(self) -> None:
         self.news = JobNews(self.database, self.admission)
-        self.dossiers = Dossiers(self.files)
 
-    def dossier_path(self, version: VersionRecord) -> str:
-        """Where a projected part is kept. Raises HTTPException 409 while it is not examined."""
-        return str(self.files.path(_dossier(version)))
+    def dossier(self, version: VersionRecord) -> StoredFile:
+        """A projected part. Raises HTTPException 409 while it is not examined."""
+        if version.dossier is None:
+            why = version.error or "it is still being examined"
+            raise HTTPException(409, f"This part is not ready: {why}.")
+        return StoredFile(self.files, version.dossier)
 
 
 async def world_of(request: Request) -> World:

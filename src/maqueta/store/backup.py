@@ -18,6 +18,8 @@ from typing import Any, Final
 
 from sqlalchemy import create_engine, inspect, make_url
 
+from maqueta.store.files import FileStore
+
 _FORMAT: Final = 1
 _DUMP, _MANIFEST = "database.sql", "manifest.json"
 
@@ -36,7 +38,7 @@ class Manifest:
     format: int = _FORMAT
 
 
-def write_backup(url: str, files: Path, target: Path) -> Manifest:
+def write_backup(url: str, files: FileStore, target: Path) -> Manifest:
     """Write an archive; it appears whole or not at all. Raises BackupError."""
     if not target.resolve().parent.is_dir():
         raise BackupError(f"{target}: the folder does not exist")
@@ -46,34 +48,31 @@ def write_backup(url: str, files: Path, target: Path) -> Manifest:
         with dump.open("wb") as output:
             options = ["--single-transaction", "--skip-lock-tables", "--hex-blob", "--no-tablespaces", "--quick"]
             _client("mariadb-dump", url, options, stdout=output)
-        kept = sorted(path for path in files.glob("??/*") if len(path.name) == 64)
-        manifest = Manifest(made_at, _hash(dump), tuple(path.name for path in kept))
+        manifest = Manifest(made_at, _hash(dump), tuple(files.names()))
         (Path(folder) / _MANIFEST).write_text(json.dumps(asdict(manifest)), encoding="utf-8")
         with tarfile.open(archive, "w:gz", compresslevel=3) as packed:
             packed.add(Path(folder) / _MANIFEST, _MANIFEST)
             packed.add(dump, _DUMP)
-            for path in kept:
-                packed.add(path, f"files/{path.name}")
+            for name in manifest.files:
+                packed.add(files.path(name), f"files/{name}")
         archive.chmod(0o600)
         archive.replace(target)
     return manifest
 
 
-def restore_backup(source: Path, url: str, files: Path) -> Manifest:
+def restore_backup(source: Path, url: str, files: FileStore) -> Manifest:
     """Put an archive back into an empty place. Nothing is changed unless all of it is there and sound.
 
     Raises BackupError.
     """
     _must_be_empty(url, files)
-    files.mkdir(parents=True, exist_ok=True)
-    with tempfile.TemporaryDirectory(dir=files.resolve().parent, prefix="restore-") as folder:
+    files.folder.parent.mkdir(parents=True, exist_ok=True)
+    with tempfile.TemporaryDirectory(dir=files.folder.resolve().parent, prefix="restore-") as folder:
         manifest = _unpacked(source, Path(folder))
         with (Path(folder) / _DUMP).open("rb") as dump:
             _client("mariadb", url, [], stdin=dump)
         for name in manifest.files:
-            place = files / name[:2] / name
-            place.parent.mkdir(exist_ok=True)
-            (Path(folder) / name).replace(place)
+            files.put((Path(folder) / name).read_bytes())
     return manifest
 
 
@@ -83,15 +82,15 @@ def keep_newest(folder: Path, most: int) -> None:
         old.unlink(missing_ok=True)
 
 
-def _must_be_empty(url: str, files: Path) -> None:
+def _must_be_empty(url: str, files: FileStore) -> None:
     engine = create_engine(url)
     try:
         if inspect(engine).get_table_names():
             raise BackupError("there is data in the database already; a backup is put back into an empty place only")
     finally:
         engine.dispose()
-    if any(files.glob("??/*")):
-        raise BackupError(f"there are files in {files} already; a backup is put back into an empty place only")
+    if next(files.names(), None) is not None:
+        raise BackupError("there are files already; a backup is put back into an empty place only")
 
 
 def _unpacked(source: Path, folder: Path) -> Manifest:

@@ -6,7 +6,7 @@ from typing import TypeVar
 
 from alembic import command
 from alembic.config import Config
-from sqlalchemy import Engine, Select, create_engine, event
+from sqlalchemy import Engine, Select, create_engine, event, text
 from sqlalchemy.orm import ORMExecuteState, Session, UOWTransaction, sessionmaker
 
 from maqueta.store.models import Base
@@ -72,6 +72,21 @@ class Database:
     def session(self) -> Session:
         """A session whose user ends it; it takes a connection when it is first asked something."""
         return self._sessions()
+
+    @contextmanager
+    def alone(self, work: str, seconds: int = 600) -> Iterator[bool]:
+        """Be the only one on this database who does some work, on whatever machine; False where another one does it.
+
+        Another one is waited for at most so many seconds.
+        """
+        name = f"maqueta.{self.engine.url.database}.{work}"[:64]
+        with self.engine.connect() as connection:
+            got = bool(connection.scalar(text("SELECT GET_LOCK(:name, :seconds)"), {"name": name, "seconds": seconds}))
+            try:
+                yield got
+            finally:
+                if got:
+                    connection.scalar(text("SELECT RELEASE_LOCK(:name)"), {"name": name})
 
     def migrate(self) -> None:
         """Bring the schema up to date."""

@@ -11,3 +11,7 @@ class OutOfDate(Exception):  # noqa: N818
     def __init__(self, revision: int) -> None:
         super().__init__(f"the record is at revision {revision}")
         self.revision = revision
+
+
+class AlreadyAnonymous(Exception):  # noqa: N818
+    """A person about whom nothing is known any more."""

@@ -188,8 +188,9 @@ def save_draft(
             with session.begin_nested():
                 session.add(record)
         except IntegrityError as error:
-            # Another tab began the sheet at the same moment and was first.
-            first = own_sheet(session, student, exercise.id, lock=True)
+            # Another tab began the sheet at the same moment and was first. Read without a lock: all who came too late
+            # share one on that row already, and would wait for each other.
+            first = own_sheet(session, student, exercise.id)
             raise OutOfDate(first.revision if first is not None else 0) from error
     if record.revision != base or record.state != "draft":
         raise OutOfDate(record.revision)

@@ -44,17 +44,20 @@ class Account(Base):
     active: Mapped[bool] = mapped_column(Boolean, default=True)
     must_change: Mapped[bool] = mapped_column(Boolean, default=False)
     created_at: Mapped[datetime] = mapped_column(DateTime)
+    anonymised_at: Mapped[datetime | None] = mapped_column(DateTime)
 
 
 class LogIn(Base):
-    """A server-side session; only the hash of its token is kept."""
+    """A server-side session; only the hash of its token is kept. `browser` is the kind of browser, in words."""
 
     __tablename__ = "log_in"
     id: Mapped[int] = mapped_column(primary_key=True)
     token_hash: Mapped[str] = mapped_column(String(64), unique=True)
     request_token: Mapped[str] = mapped_column(String(64))
     account_id: Mapped[int] = mapped_column(ForeignKey("account.id", ondelete="CASCADE"))
+    begun_at: Mapped[datetime] = mapped_column(DateTime)
     expires_at: Mapped[datetime] = mapped_column(DateTime)
+    browser: Mapped[str] = mapped_column(String(40))
     account: Mapped[Account] = relationship()
 
 
@@ -80,6 +83,14 @@ class KnownBrowser(Base):
     token_hash: Mapped[str] = mapped_column(String(64), primary_key=True)
     account_id: Mapped[int] = mapped_column(ForeignKey("account.id", ondelete="CASCADE"))
     seen_at: Mapped[datetime] = mapped_column(DateTime)
+
+
+class SharedKey(Base):
+    """A secret that all servers and workers on one database share."""
+
+    __tablename__ = "shared_key"
+    name: Mapped[str] = mapped_column(String(40), primary_key=True)
+    value: Mapped[str] = mapped_column(String(64))
 
 
 class Deed(Base):

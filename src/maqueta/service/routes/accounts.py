@@ -1,48 +1,32 @@
-"""Logging in and out; accounts for administrators."""
+"""Logging in and out, and what concerns one's own account."""
 
 from typing import Annotated, Final
 
-from fastapi import APIRouter, Depends, HTTPException, Query, Request, Response
+from fastapi import APIRouter, Depends, HTTPException, Request, Response
 from fastapi.concurrency import run_in_threadpool
-from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
-from maqueta.service.forms import (
-    ClassForm,
-    Credentials,
-    DeedForm,
-    Me,
-    NewPerson,
-    Number,
-    OneTimePassword,
-    PasswordChange,
-    Person,
-    PersonChange,
-)
-from maqueta.service.passwords import NOBODY, one_time
-from maqueta.service.world import COOKIE, Admin, Instructor, InTransaction, InWorld, World, log_in
-from maqueta.store.accounts import (
+from maqueta.service.browsers import browser_words
+from maqueta.service.forms import Number
+from maqueta.service.passwords import NOBODY
+from maqueta.service.people_forms import Credentials, HeldForm, LogInForm, Me, PasswordChange
+from maqueta.service.world import COOKIE, AnyAccount, InTransaction, InWorld, World, log_in
+from maqueta.store.accounts import account_by_login, set_password
+from maqueta.store.log_ins import (
     FAILURE_WINDOW,
     KNOWN_FOR,
     SESSION_LENGTH,
-    account,
-    account_by_login,
-    add_account,
-    all_accounts,
     begin_log_in,
-    classes_of,
-    close_account,
     close_log_in,
     drop_log_in,
-    forget_failures,
+    end_log_in,
     log_in_succeeded,
+    log_ins_of,
     open_log_in,
-    reset_password,
-    set_password,
     too_many_log_ins,
 )
-from maqueta.store.deeds import deeds
 from maqueta.store.models import Account, LogIn
+from maqueta.store.people import held
 
 router = APIRouter(prefix="/api")
 #: The cookie by which a browser is known in which somebody has logged in before.
@@ -64,7 +48,7 @@ async def start(credentials: Credentials, request: Request, response: Response, 
     if found is None or not right:
         raise HTTPException(401, "That name and password do not go together.")
     async with world.admission.place():
-        token, known, record = await run_in_threadpool(_entered, world, found, number, browser)
+        token, known, record = await run_in_threadpool(_entered, world, found, number, browser, _kind(request))
     secure = world.settings.secure_cookies
     age = int(SESSION_LENGTH.total_seconds())
     response.set_cookie(COOKIE, token, max_age=age, httponly=True, samesite="lax", secure=secure)
@@ -116,10 +100,14 @@ def _guess_counted(session: Session, login: str) -> int:
     return number
 
 
-def _entered(world: World, found: Account, number: int, browser: str | None) -> tuple[str, str, LogIn]:
+def _kind(request: Request) -> str:
+    return browser_words(request.headers.get("user-agent", ""))
+
+
+def _entered(world: World, found: Account, number: int, browser: str | None, kind: str) -> tuple[str, str, LogIn]:
     with world.database.transaction() as session:
         known = log_in_succeeded(session, number, found, browser)
-        token, record = open_log_in(session, found)
+        token, record = open_log_in(session, found, kind)
     return token, known, record
 
 
@@ -166,81 +154,26 @@ async def choose_password(
     return _me(found, record)
 
 
-@router.get("/classes")
-def classes(instructor: Instructor, session: InTransaction) -> list[ClassForm]:
-    """An instructor's classes."""
-    return [ClassForm(id=c.id, name=c.name, students=number) for c, number in classes_of(session, instructor)]
+def log_in_form(found: LogIn, here: LogIn | None = None) -> LogInForm:
+    """A log-in as it is told; `here` is that of whoever asks."""
+    own = here is not None and found.id == here.id
+    return LogInForm(id=found.id, begun_at=found.begun_at, browser=found.browser, here=own)
 
 
-def _person(found: Account) -> Person:
-    return Person(id=found.id, login=found.login, name=found.name, role=found.role, active=found.active)  # type: ignore[arg-type]
+@router.get("/me/log-ins")
+def my_log_ins(record: Annotated[LogIn, Depends(log_in)], session: InTransaction) -> list[LogInForm]:
+    """Where one is logged in."""
+    return [log_in_form(found, record) for found in log_ins_of(session, record.account)]
 
 
-@router.get("/people")
-def people(_: Admin, session: InTransaction) -> list[Person]:
-    """All accounts."""
-    return [_person(found) for found in all_accounts(session)]
+@router.delete("/me/log-ins/{log_in_id}")
+def end_mine(log_in_id: int, record: Annotated[LogIn, Depends(log_in)], session: InTransaction) -> Number:
+    """End one of one's own log-ins."""
+    end_log_in(session, record.account, log_in_id)
+    return Number(number=1)
 
 
-@router.get("/deeds")
-def what_was_done(
-    _: Admin,
-    session: InTransaction,
-    before: Annotated[int | None, Query(ge=1, le=2**31)] = None,
-    most: Annotated[int, Query(ge=1, le=500)] = 100,
-) -> list[DeedForm]:
-    """Who did what to what, and when; the newest first."""
-    return [
-        DeedForm(
-            id=deed.id,
-            at=deed.at,
-            who=deed.account.login if deed.account else None,
-            what=deed.what,
-            to_what=deed.to_what,
-            request=deed.request,
-        )
-        for deed in deeds(session, before, most)
-    ]
-
-
-@router.post("/people/{person}/password")
-async def give_password(person: int, admin: Admin, session: InTransaction, world: InWorld) -> OneTimePassword:
-    """Give somebody who forgot theirs a password for one log-in; they choose their own then."""
-    found = await run_in_threadpool(account, session, person)
-    if found.id == admin.id:
-        raise HTTPException(409, "You can change your own password yourself.")
-    password = one_time()
-    await run_in_threadpool(reset_password, session, found, await world.passwords.hashed(password))
-    return OneTimePassword(password=password)
-
-
-@router.post("/people/{person}/unlock")
-def unlock(person: int, _: Admin, session: InTransaction) -> Number:
-    """Let somebody try to log in again at once, after too many refusals."""
-    return Number(number=forget_failures(session, account(session, person).login))
-
-
-@router.post("/people", status_code=201)
-async def add(form: NewPerson, _: Admin, session: InTransaction, world: InWorld) -> Person:
-    """A new account. Its password is for the first log-in; whoever it is for chooses another then."""
-    password_hash = await world.passwords.hashed(form.password)
-
-    def added() -> Person:
-        found = add_account(session, form.login, form.name, form.role, password_hash)
-        found.must_change = True
-        return _person(found)
-
-    try:
-        return await run_in_threadpool(added)
-    except IntegrityError as error:
-        raise HTTPException(409, f"The log-in name “{form.login}” is taken.") from error
-
-
-@router.patch("/people/{person}")
-def change(person: int, form: PersonChange, admin: Admin, session: InTransaction) -> Person:
-    """Close an account, or open it again. Nobody closes their own."""
-    found = account(session, person)
-    if found.id == admin.id:
-        raise HTTPException(409, "You cannot close your own account.")
-    close_account(session, found, form.active)
-    return _person(found)
+@router.get("/me/held")
+def held_about_me(person: AnyAccount, session: InTransaction) -> HeldForm:
+    """Everything that is held about oneself."""
+    return HeldForm(held=held(session, person))

@@ -88,7 +88,7 @@ def make(form: RecipeForm, instructor: Instructor, session: InTransaction, world
     part = add_part(session, instructor, form.recipe.name, file_name, source)
     job = add_job(session, instructor, "part", part.current.id)
     session.commit()
-    world.jobs.wake()
+    world.queue.wake()
     return part_summary(part, job.id)
 
 
@@ -115,5 +115,5 @@ def rebuild(
     add_version(session, part, file_name, source)
     job = add_job(session, instructor, "part", part.current.id)
     session.commit()
-    world.jobs.wake()
+    world.queue.wake()
     return part_summary(part, job.id)

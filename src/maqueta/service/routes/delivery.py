@@ -13,7 +13,7 @@ from maqueta.service.sheet_work import SheetWork
 from maqueta.service.variation import version_for
 from maqueta.service.world import Instructor, InTransaction, Student, World, aside
 from maqueta.sheet.document import SheetDocument
-from maqueta.store.accounts import students_of
+from maqueta.store.classes import students_of
 from maqueta.store.exercises import deliver, exercise_for, own_sheet
 from maqueta.store.models import Account
 

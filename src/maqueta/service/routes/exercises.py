@@ -30,7 +30,7 @@ from maqueta.service.present import (
 )
 from maqueta.service.variation import check_ranges, version_for
 from maqueta.service.world import AnyAccount, Instructor, InTransaction, World
-from maqueta.store.accounts import class_sizes, own_class, students_of
+from maqueta.store.classes import class_sizes, own_class, students_of
 from maqueta.store.exercises import (
     add_exercise,
     decide,

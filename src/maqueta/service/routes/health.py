@@ -55,8 +55,8 @@ async def metrics(request: Request, world: InWorld) -> Response:
 def _health(world: World) -> Health:
     return Health(
         database="silent" if _queue(world) is None else "answers",
-        jobs="taken up" if world.jobs.alive else "stopped",
-        crews={crew.name: "sound" if crew.sound else "broken" for crew in world.kernel.crews},
+        jobs="taken up" if world.queue.alive else "stopped",
+        crews={crew.name: "sound" if crew.sound else "broken" for crew in world.queue.crews()},
     )
 
 

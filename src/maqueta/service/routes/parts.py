@@ -5,14 +5,13 @@ from typing import Annotated, Final, Literal
 
 from fastapi import APIRouter, HTTPException, Query, Response, UploadFile
 
-from maqueta.service.kernel_work import unpacked_mesh
 from maqueta.service.part_files import recipe_of, source_of
 from maqueta.service.part_forms import LabelCount, PartChange, PartForm, PartSummary, ShelfForm, StepReportForm, UsedIn
 from maqueta.service.present import part_summary
 from maqueta.service.world import Instructor, InTransaction, InWorld, aside
 from maqueta.solid.errors import PartError
-from maqueta.solid.mesh_file import mesh_file
 from maqueta.store.clock import now
+from maqueta.store.files import StoredFile
 from maqueta.store.jobs import add_job
 from maqueta.store.shelf import (
     ShelfQuery,
@@ -61,7 +60,7 @@ def bring_in(file: UploadFile, instructor: Instructor, session: InTransaction, w
     part = add_part(session, instructor, PurePath(name).stem, name, world.files.put(data))
     job = add_job(session, instructor, "part", part.current.id)
     session.commit()
-    world.jobs.wake()
+    world.queue.wake()
     return part_summary(part, job.id)
 
 
@@ -106,7 +105,7 @@ def change(
         job = add_job(session, instructor, "part", part.current.id).id
     session.commit()
     if job is not None:
-        world.jobs.wake()
+        world.queue.wake()
     return part_summary(part, job)
 
 
@@ -120,7 +119,7 @@ def examine_again(part_id: int, instructor: Instructor, session: InTransaction, 
     version.state, version.error = "waiting", ""
     job = add_job(session, instructor, "part", version.id)
     session.commit()
-    world.jobs.wake()
+    world.queue.wake()
     return part_summary(part, job.id)
 
 
@@ -152,14 +151,15 @@ def file_of(
         ending = PurePath(version.file_name).suffix.lstrip(".").lower()
         media = "model/step" if recipe_of(world.files, version) is None else media
         data = world.files.get(version.source)
-    elif kind == "step":
+    else:
+        unit, packed = part_summary(part).unit, StoredFile(world.files, version.mesh)
         try:
             with aside(world, session):
-                data = world.kernel.step_file(source_of(world.files, version))
+                if kind == "step":
+                    data = world.kernel.step_file(source_of(world.files, version))
+                else:
+                    data = world.kernel.triangles_file(packed, unit, kind, part.name)
         except PartError as error:
-            raise HTTPException(422, f"The part could not be written as STEP: {error}.") from error
-    else:
-        unit = part_summary(part).unit
-        data = mesh_file(unpacked_mesh(world.files.get(version.mesh)), unit, kind, part.name)
+            raise HTTPException(422, f"The part could not be written as such a file: {error}.") from error
     name = "".join(c if c.isascii() and (c.isalnum() or c in "-_") else "-" for c in part.name).strip("-") or "part"
     return Response(data, media_type=media, headers={"content-disposition": f'attachment; filename="{name}.{ending}"'})

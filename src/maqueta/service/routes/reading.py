@@ -14,6 +14,7 @@ from maqueta.service.variation import version_for, version_of
 from maqueta.service.world import AnyAccount, InTransaction
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.exercises import exercise_for, readable_sheet
+from maqueta.store.files import StoredFile
 from maqueta.store.models import Account, VersionRecord
 
 router = APIRouter(prefix="/api")
@@ -82,4 +83,4 @@ def _reviewed(at: DeskPlace, account: Account, sheet_id: int) -> tuple[VersionRe
 def _motion(at: DeskPlace, version: VersionRecord, desk: Desk, document: SheetDocument, place: int) -> MotionForm:
     if version.mesh is None:
         raise HTTPException(409, "There is no model to show this on.")
-    return at.run(moved, desk, document, str(at.world.files.path(version.mesh)), place)
+    return at.run(moved, desk, document, StoredFile(at.world.files, version.mesh), place)

@@ -3,8 +3,6 @@
 import sqlalchemy as sa
 from alembic import op
 
-from maqueta.sheet.scales import parse_scale
-
 revision = "0004"
 down_revision = "0003"
 branch_labels = None
@@ -43,29 +41,10 @@ def upgrade() -> None:
     op.create_index(op.f("ix_failed_log_in_address"), "failed_log_in", ["address"], unique=False)
     op.add_column("account", sa.Column("must_change", sa.Boolean(), nullable=False, server_default=sa.false()))
     op.alter_column("account", "must_change", existing_type=sa.Boolean(), server_default=None, existing_nullable=False)
-    _mend_tasks()
     op.add_column("sheet", sa.Column("scope", sa.JSON(), nullable=True))
     op.add_column("job", sa.Column("attempts", sa.Integer(), nullable=False, server_default="0"))
     op.add_column("job", sa.Column("seen_at", sa.DateTime(), nullable=True))
     op.alter_column("job", "attempts", existing_type=sa.Integer(), server_default=None, existing_nullable=False)
-
-
-def _mend_tasks() -> None:
-    """Exercises that could be set before and broke later: a view asked for twice, a scale nobody can draw at."""
-    exercise = sa.table("exercise", sa.column("id", sa.Integer), sa.column("task", sa.JSON))
-    for number, task in op.get_bind().execute(sa.select(exercise.c.id, exercise.c.task)).all():
-        mended = dict(task)
-        if mended.get("views"):
-            mended["views"] = list(dict.fromkeys(mended["views"]))
-        if mended.get("scale") is not None and not _drawable(str(mended["scale"])):
-            mended["scale"] = None
-        if mended != task:
-            op.execute(exercise.update().where(exercise.c.id == number).values(task=mended))
-
-
-def _drawable(scale: str) -> bool:
-    # As the exercise reads it today; a later change of that reading changes nothing that was mended here.
-    return len(scale) <= 40 and parse_scale(scale) is not None
 
 
 def downgrade() -> None:

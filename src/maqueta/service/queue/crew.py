@@ -11,7 +11,7 @@ from typing import Any, Final, TypeVar
 from pebble import ProcessExpired, ProcessPool
 
 from maqueta.confined import limit_process
-from maqueta.service.admission import FullHouseError
+from maqueta.service.queue.work_queue import AbandonedError, BrokenCrewError, CrewFullError, CrewState
 
 _LOG = logging.getLogger("maqueta.crew")
 #: How often is looked whether somebody still waits (seconds).
@@ -22,14 +22,6 @@ MOST_WAITING: Final = 100
 #: What all processes have loaded before they are made.
 _LOADED: Final = [f"maqueta.service.{name}" for name in ("kernel_work", "desk_work", "sheet_work")]
 Result = TypeVar("Result")
-
-
-class AbandonedError(Exception):
-    """Nobody waits for this work any more; it was stopped."""
-
-
-class BrokenCrewError(Exception):
-    """The crew broke under this work and was given up; a new one can do it."""
 
 
 class Crew:
@@ -57,11 +49,11 @@ class Crew:
         """The result of some work, done once more by another process where the first one died over it.
 
         Raises what the work raises, TimeoutError when it takes longer than `seconds`, ProcessExpired when it killed two
-        processes, AbandonedError as soon as it is no longer `wanted`, FullHouseError when very many wait already.
+        processes, AbandonedError as soon as it is no longer `wanted`, CrewFullError when very many wait already.
         """
         with self._lock:
             if self.waiting >= self._most_waiting:
-                raise FullHouseError
+                raise CrewFullError
             self.waiting += 1
         try:
             try:
@@ -130,10 +122,11 @@ class Crew:
         )
 
     @property
-    def sound(self) -> bool:
-        """Whether work can be given to it just now."""
+    def state(self) -> CrewState:
+        """How it is just now."""
         with self._lock:
-            return not self._closed and (self._pool is None or bool(self._pool.active))
+            sound = not self._closed and (self._pool is None or bool(self._pool.active))
+            return CrewState(self.name, self.waiting, sound)
 
     def warm_up(self, work: Callable[[], object]) -> None:
         """Have a process ready before somebody waits for it."""

@@ -8,12 +8,11 @@ from pathlib import Path
 from typing import Any
 
 import pytest
-from sqlalchemy import make_url, text
 from sqlalchemy.exc import OperationalError
 
-from maqueta.service import jobs
-from maqueta.service.jobs import LocalJobs
 from maqueta.service.kernel_work import PartWork
+from maqueta.service.queue import examining
+from maqueta.service.queue.examining import JobTaker
 from maqueta.store.accounts import add_account
 from maqueta.store.clock import now
 from maqueta.store.database import Database
@@ -22,6 +21,7 @@ from maqueta.store.jobs import EXAMINATION_STOPPED, LOST_AFTER, MOST_ATTEMPTS, a
 from maqueta.store.mariadb import MariaDB
 from maqueta.store.models import Account, JobRecord, VersionRecord
 from maqueta.store.shelf import add_part
+from tests.databases import own_database
 
 READY = PartWork(name="Clamp", dossier=b"d", mesh=b"m", picture=b"p", facts={"natural_up": "+z"})
 Examined = Callable[[Callable[[float, str], None], Callable[[], bool]], PartWork | None]
@@ -41,27 +41,20 @@ class Kernel:
 
 @pytest.fixture(scope="module")
 def database(database_server: MariaDB) -> Iterator[Database]:
-    admin = Database(database_server.url)
-    with admin.engine.begin() as connection:
-        connection.execute(text("CREATE DATABASE taken CHARACTER SET utf8mb4"))
-    own = Database(make_url(database_server.url).set(database="taken").render_as_string(hide_password=False))
-    own.migrate()
-    with own.transaction() as session:
-        add_account(session, "i.one", "I One", "instructor", "")
-    yield own
-    own.close()
-    with admin.engine.begin() as connection:
-        connection.execute(text("DROP DATABASE taken"))
-    admin.close()
+    with own_database(database_server, "taken") as own:
+        own.migrate()
+        with own.transaction() as session:
+            add_account(session, "i.one", "I One", "instructor", "")
+        yield own
 
 
 @pytest.fixture
-def run(database: Database, tmp_path: Path) -> Iterator[Callable[..., LocalJobs]]:
+def run(database: Database, tmp_path: Path) -> Iterator[Callable[..., JobTaker]]:
     """Start taking jobs up with a kernel; all is ended at the end of the test."""
-    started: list[LocalJobs] = []
+    started: list[JobTaker] = []
 
-    def start(kernel: Kernel, on: Database = database) -> LocalJobs:
-        own = LocalJobs(on, FileStore(tmp_path / "files"), kernel)  # type: ignore[arg-type]
+    def start(kernel: Kernel, on: Database = database) -> JobTaker:
+        own = JobTaker(on, FileStore(tmp_path / "files"), kernel.examine)
         started.append(own)
         own.start()
         return own
@@ -145,9 +138,9 @@ def test_a_database_that_is_away_while_progress_is_noted_refuses_no_part(
         assert wanted(), "that nobody can be asked is no reason to stop"
         return READY
 
-    monkeypatch.setattr(jobs, "note_progress", gone)
-    monkeypatch.setattr(jobs, "sign_of_life", gone)
-    monkeypatch.setattr(jobs, "_SIGN_SECONDS", 0.0)
+    monkeypatch.setattr(examining, "note_progress", gone)
+    monkeypatch.setattr(examining, "sign_of_life", gone)
+    monkeypatch.setattr(examining, "_SIGN_SECONDS", 0.0)
     job = brought_in(database, tmp_path / "files")
     run(Kernel(examined))
     assert ended(database, job, "done")[2] == "ready"
@@ -162,7 +155,7 @@ def test_jobs_go_on_when_the_database_is_back(run: Any, database: Database, tmp_
             raise OperationalError("SELECT", {}, Exception("away"))
         return claim_next(session)
 
-    monkeypatch.setattr(jobs, "claim_next", claim)
+    monkeypatch.setattr(examining, "claim_next", claim)
     job = brought_in(database, tmp_path / "files")
     own = run(Kernel(lambda *_: READY))
     time.sleep(0.2)
@@ -175,7 +168,7 @@ def test_jobs_go_on_when_the_database_is_back(run: Any, database: Database, tmp_
 def test_a_job_cancelled_at_work_stops_and_keeps_nothing(
     run: Any, database: Database, tmp_path: Path, monkeypatch: pytest.MonkeyPatch
 ) -> None:
-    monkeypatch.setattr(jobs, "_SIGN_SECONDS", 0.0)
+    monkeypatch.setattr(examining, "_SIGN_SECONDS", 0.0)
     begun = threading.Event()
 
     def until_stopped(_: Any, wanted: Any) -> None:

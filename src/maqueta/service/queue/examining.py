@@ -1,17 +1,17 @@
-"""Runs waiting jobs one after another beside the server."""
+"""Takes waiting jobs from the database, one after another, and has them done here."""
 
 import logging
 import threading
 import time
+from collections.abc import Callable
 from contextlib import suppress
 from pathlib import Path
-from typing import Final, Protocol
+from typing import Final
 
 from sqlalchemy.exc import SQLAlchemyError
 
-from maqueta.service.kernel_work import PartWork
+from maqueta.service.kernel_work import PartSource, PartWork
 from maqueta.service.part_files import kept, source_of
-from maqueta.service.workers import KernelWorkers
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore
 from maqueta.store.jobs import MOST_ATTEMPTS, claim_next, give_up, note_progress, running_job, sign_of_life
@@ -24,27 +24,23 @@ _LOOK_SECONDS, _SIGN_SECONDS = 5.0, 2.0
 _TRIED: Final = "it was begun several times and never finished; try it again, or another file"
 
 
-class JobQueue(Protocol):
-    """What the service needs of a queue; a distributed one can take over unchanged."""
-
-    def wake(self) -> None:
-        """Say that a job is waiting in the database."""
-
-    @property
-    def alive(self) -> bool:
-        """Whether jobs are taken up."""
+#: Told how far some work is (0 to 1), and what it is doing; asked whether it is still to be done.
+Progress = Callable[[float, str], None]
+Wanted = Callable[[], bool]
+#: Examines a part; None when it was not wanted any more. Never raises for anything the file does.
+Examine = Callable[[PartSource, Progress, Wanted], PartWork | None]
 
 
-class LocalJobs:
-    """A thread that takes waiting jobs from the database and gives them to the kernel processes.
+class JobTaker:
+    """A thread that takes waiting jobs from the database and has parts examined.
 
     Several servers may do so on one database: a job belongs to whoever claimed it while signs of life arrive.
     """
 
-    def __init__(self, database: Database, files: FileStore, workers: KernelWorkers) -> None:
+    def __init__(self, database: Database, files: FileStore, examine: Examine) -> None:
         self._database = database
         self._files = files
-        self._workers = workers
+        self._examine = examine
         self._signal = threading.Event()
         self._closing = threading.Event()
         self._thread = threading.Thread(target=self._run, name="jobs", daemon=True)
@@ -99,7 +95,7 @@ class LocalJobs:
             job.progress, job.message = 0.02, "reading the file"
             claim = _Claim(self._database, job.id, job.attempts, self._closing)
             version_id, source = version.id, source_of(self._files, version)
-        work = self._workers.examine(source, claim.progress, claim.wanted)
+        work = self._examine(source, claim.progress, claim.wanted)
         if work is None:
             claim.give_up()
             return not self._closing.is_set()

@@ -1,0 +1,183 @@
+"""What a school's administrator and people themselves may do with accounts, and instructors with classes."""
+
+import json
+from uuid import uuid4
+
+import pytest
+from fastapi.testclient import TestClient
+
+from maqueta.service.browsers import browser_words
+from maqueta.service.passwords import hashed
+from maqueta.store.accounts import add_account
+from maqueta.store.classes import enrol
+from maqueta.store.database import Database
+from maqueta.store.models import Account, SchoolClass, SheetRecord
+from tests.conftest import PASSWORD, LogIn, Person
+
+ABSENT = 404
+
+
+@pytest.fixture(scope="module")
+def known(database: Database) -> str:
+    return hashed(PASSWORD)
+
+
+def person_of(database: Database, known: str, role: str = "student", name: str = "Ada Lind") -> tuple[int, str]:
+    """A new person; their number and log-in name."""
+    login = f"p-{uuid4().hex[:12]}"
+    with database.transaction() as session:
+        return add_account(session, login, name, role, known).id, login  # type: ignore[arg-type]
+
+
+def test_log_ins_are_listed_and_ended_one_by_one(log_in: LogIn, database: Database, known: str, app: object) -> None:
+    _, login = person_of(database, known)
+    first, second = log_in(login), log_in(login)
+    listed = second.get("/api/me/log-ins")
+    assert [entry["here"] for entry in listed] == [True, False]
+    assert listed[0]["begun_at"].endswith("+00:00")
+    assert second.status("DELETE", f"/api/me/log-ins/{listed[1]['id']}") == 200
+    assert first.status("GET", "/api/me") == 401
+    assert [entry["here"] for entry in second.get("/api/me/log-ins")] == [True]
+
+
+def test_nobody_ends_anothers_log_in(log_in: LogIn, database: Database, known: str) -> None:
+    one, other = log_in(person_of(database, known)[1]), log_in(person_of(database, known)[1])
+    [theirs] = other.get("/api/me/log-ins")
+    assert one.status("DELETE", f"/api/me/log-ins/{theirs['id']}") == ABSENT
+    assert other.status("GET", "/api/me") == 200
+
+
+def test_an_administrator_ends_all_log_ins_of_somebody(log_in: LogIn, database: Database, known: str) -> None:
+    number, login = person_of(database, known)
+    person, admin = log_in(login), log_in("otto.brandt")
+    [listed] = admin.get(f"/api/people/{number}/log-ins")
+    assert listed["here"] is False
+    assert admin.send("DELETE", f"/api/people/{number}/log-ins").json() == {"number": 1}
+    assert person.status("GET", "/api/me") == 401
+
+
+@pytest.mark.parametrize(
+    ("said", "words"),
+    [
+        ("Mozilla/5.0 (X11; Linux x86_64; rv:140.0) Gecko/20100101 Firefox/140.0", "Firefox on Linux"),
+        ("Mozilla/5.0 (Windows NT 10.0) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0 Safari/537.36 Edg/140.0",
+         "Edge on Windows"),
+        ("Mozilla/5.0 (Linux; Android 15) AppleWebKit/537.36 Chrome/140.0 Mobile Safari/537.36", "Chrome on Android"),
+        ("Mozilla/5.0 (iPhone; CPU iPhone OS 18_0 like Mac OS X) Version/18.0 Safari/604.1", "Safari on iPhone"),
+        ("curl", "a browser"),
+        ("", "a browser"),
+    ],
+)  # fmt: skip
+def test_browsers_are_told_in_words(said: str, words: str) -> None:
+    assert browser_words(said) == words
+
+
+def test_what_is_held_about_oneself_is_told_whole(log_in: LogIn, database: Database) -> None:
+    student = log_in("dina.farouk")
+    held = student.get("/api/me/held")["held"]
+    assert (held["account"]["login"], held["account"]["role"]) == ("dina.farouk", "student")
+    assert "password" not in json.dumps(held)
+    with database.transaction() as session:
+        who = session.query(Account).filter(Account.login == "dina.farouk").one()
+        sheets = session.query(SheetRecord).filter(SheetRecord.student_id == who.id).order_by(SheetRecord.id).all()
+        states = [sheet.state for sheet in sheets]
+        assert [sheet["document"] for sheet in held["sheets"]] == [sheet.document for sheet in sheets]
+    assert [sheet["state"] for sheet in held["sheets"]] == states
+    assert len(held["classes"]) == 1
+    for sheet in held["sheets"]:
+        assert (sheet["findings"] is None) == (sheet["state"] != "returned"), "what is not returned is not told"
+    admin = log_in("otto.brandt")
+    assert admin.get(f"/api/people/{who.id}/held")["held"]["sheets"] == held["sheets"]
+    instructor = log_in("ines.corvalho")
+    own = instructor.get("/api/me/held")["held"]
+    assert len(own["parts"]) >= 20
+    assert own["deeds"] is not None
+    assert instructor.status("GET", f"/api/people/{who.id}/held") == ABSENT
+
+
+def test_a_person_made_anonymous_is_found_nowhere_and_the_work_is_kept(
+    log_in: LogIn, database: Database, known: str
+) -> None:
+    number, login = person_of(database, known, name="Bran Uro")
+    with database.transaction() as session:
+        school_class = session.query(SchoolClass).first()
+        assert school_class is not None
+        assert enrol(session, school_class, [login]) == []
+    person = log_in(login)
+    exercise = person.get("/api/exercises")[0]["id"]
+    draft = person.get(f"/api/exercises/{exercise}/sheet")["document"]
+    fields = {**draft["title"]["fields"], "drafter": "bran uro", "title": "Clamp of Bran Uro"}
+    draft |= {"name": "bran-uro-clamp", "title": {**draft["title"], "fields": fields}}
+    saved = person.send("PUT", f"/api/exercises/{exercise}/sheet", json={"document": draft, "base": 0})
+    assert saved.status_code == 200, saved.text
+
+    admin = log_in("otto.brandt")
+    answer = admin.send("POST", f"/api/people/{number}/anonymous").json()
+    assert (answer["anonymous"], answer["active"]) == (True, False)
+    assert person.status("GET", "/api/me") == 401
+    held = json.dumps(admin.get(f"/api/people/{number}/held")).casefold()
+    assert len(json.loads(held)["held"]["sheets"]) == 1
+    for word in ("bran", "uro", login):
+        assert word not in held.replace("europe", ""), word
+    assert "bran uro" not in json.dumps(admin.get("/api/people")).casefold()
+    # There is no way back, and none in.
+    for method, path, body in (
+        ("POST", "anonymous", None),
+        ("POST", "password", None),
+        ("PATCH", "", {"active": True}),
+    ):
+        where = f"/api/people/{number}/{path}".rstrip("/")
+        assert admin.status(method, where, json=body) == 409
+
+
+def test_nobody_makes_their_own_account_anonymous(log_in: LogIn) -> None:
+    admin = log_in("otto.brandt")
+    own = next(p["id"] for p in admin.get("/api/people") if p["login"] == "otto.brandt")
+    assert admin.status("POST", f"/api/people/{own}/anonymous") == 409
+    assert admin.status("GET", "/api/people") == 200
+
+
+def test_an_instructor_makes_a_class_and_fills_it(log_in: LogIn, database: Database, known: str) -> None:
+    instructor = log_in(person_of(database, known, "instructor")[1])
+    assert instructor.get("/api/classes") == []
+    made = instructor.send("POST", "/api/classes", json={"name": "  Second year  "}).json()
+    assert (made["name"], made["students"]) == ("Second year", 0)
+    one, two = person_of(database, known, name="Zoe A"), person_of(database, known, name="Abel Z")
+    colleague = person_of(database, known, "instructor")[1]
+    path = f"/api/classes/{made['id']}"
+    logins = [one[1].upper(), f" {two[1]} ", one[1], "nobody.here", colleague]
+    answer = instructor.send("POST", f"{path}/students", json={"logins": logins}).json()
+    assert [student["name"] for student in answer["students"]] == ["Abel Z", "Zoe A"]
+    assert answer["unknown"] == ["nobody.here", colleague], "that somebody is no student is not told"
+    again = instructor.send("POST", f"{path}/students", json={"logins": [one[1]]}).json()
+    assert len(again["students"]) == 2, "twice is once"
+    assert instructor.send("PATCH", path, json={"name": "Third year"}).json()["students"] == 2
+    assert [c["name"] for c in instructor.get("/api/classes")] == ["Third year"]
+    assert instructor.status("DELETE", f"{path}/students/{one[0]}") == 200
+    assert instructor.status("DELETE", f"{path}/students/{one[0]}") == ABSENT
+    assert [s["id"] for s in instructor.get(f"{path}/students")] == [two[0]]
+
+
+@pytest.mark.parametrize("body", [{"name": "   "}, {"name": "x" * 200}, {}])
+def test_a_class_needs_a_name(instructor: Person, body: dict[str, str]) -> None:
+    assert instructor.status("POST", "/api/classes", json=body) == 422
+
+
+def test_a_class_is_its_instructors_alone(log_in: LogIn, instructor: Person, database: Database, known: str) -> None:
+    other = log_in(person_of(database, known, "instructor")[1])
+    student = log_in("dina.farouk")
+    [theirs] = instructor.get("/api/classes")
+    for who in (other, student):
+        assert who.status("GET", f"/api/classes/{theirs['id']}/students") == ABSENT
+        assert who.status("PATCH", f"/api/classes/{theirs['id']}", json={"name": "Mine"}) == ABSENT
+        assert who.status("POST", f"/api/classes/{theirs['id']}/students", json={"logins": ["kemi.oduya"]}) == ABSENT
+    assert [c["name"] for c in instructor.get("/api/classes")] == [theirs["name"]]
+
+
+def test_who_must_choose_a_password_sees_nothing_held(app: object, database: Database, known: str) -> None:
+    number, login = person_of(database, known)
+    with database.transaction() as session:
+        session.get_one(Account, number).must_change = True
+    person = Person(TestClient(app), login)  # type: ignore[arg-type]
+    assert person.status("GET", "/api/me/held") == 403
+    assert person.status("GET", "/api/me") == 200

@@ -1,0 +1,77 @@
+"""Pieces of work for queues and crews, done in processes that do not know the tests."""
+
+import os
+import signal
+import time
+from dataclasses import dataclass
+from pathlib import Path
+
+from maqueta.solid.errors import PartError
+from maqueta.store.files import StoredFile
+
+
+@dataclass(frozen=True)
+class OnFile:
+    """Something that is worked on with a file."""
+
+    file: StoredFile
+
+    @property
+    def files(self) -> tuple[StoredFile, ...]:
+        return (self.file,)
+
+
+def pid() -> int:
+    return os.getpid()
+
+
+def parent() -> int:
+    return os.getppid()
+
+
+def contents(of: OnFile) -> bytes:
+    return of.file.path.read_bytes()
+
+
+def refuses(why: str) -> None:
+    raise PartError(why)
+
+
+def dies_once(mark: str) -> str:
+    if not Path(mark).exists():
+        Path(mark).write_text("been here")
+        os.kill(os.getpid(), signal.SIGKILL)
+    return "done"
+
+
+def dies() -> None:
+    os.kill(os.getpid(), signal.SIGKILL)
+
+
+def works_on(mark: str) -> None:
+    """Never ends; tells its process in a file."""
+    fresh = Path(f"{mark}.new")
+    fresh.write_text(str(os.getpid()))
+    fresh.rename(mark)
+    while True:
+        time.sleep(0.02)
+
+
+def works_on_once(mark: str) -> str:
+    """Never ends, the first time."""
+    if Path(mark).exists():
+        return "done"
+    works_on(mark)
+    return "never"
+
+
+def gone(process: int) -> bool:
+    """Whether a process ends within a few seconds."""
+    for _ in range(100):
+        try:
+            if Path(f"/proc/{process}/stat").read_text().rpartition(")")[2].split()[0] == "Z":
+                return True
+        except OSError:
+            return True
+        time.sleep(0.05)
+    return False
