@@ -34,13 +34,15 @@ def free_port() -> int:
         return int(probe.getsockname()[1])
 
 
-def start(data: Path, port: int, demo: bool = True) -> subprocess.Popen[str]:
+def start(data: Path, port: int, demo: bool = True, **more: str) -> subprocess.Popen[str]:
+    """Start a server; `more` are further variables of its environment."""
     environment = {
         **os.environ,
         "MAQUETA_DATA": str(data),
         "MAQUETA_PORT": str(port),
         "MAQUETA_DEMO": str(demo),
         "MAQUETA_DEMO_PASSWORD": PASSWORD,
+        **more,
     }
     return subprocess.Popen(
         [sys.executable, "-m", "maqueta.service.run"],
