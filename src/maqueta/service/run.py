@@ -130,6 +130,8 @@ def serve(settings: Settings) -> None:
             port=settings.port,
             log_level="warning",
             timeout_graceful_shutdown=2,
+            # Longer than people pause between two drafts: a connection is not closed under a request.
+            timeout_keep_alive=75,
             server_header=False,
         )
         uvicorn.Server(config).run()

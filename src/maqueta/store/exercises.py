@@ -18,6 +18,7 @@ from maqueta.store.models import (
     ExerciseRecord,
     FindingRecord,
     ModelAnswerRecord,
+    PartRecord,
     SchoolClass,
     SheetRecord,
     VersionRecord,
@@ -56,9 +57,7 @@ def add_exercise(
 
 
 def _exercises_for(account: Account) -> Select[ExerciseRecord]:
-    query = select(ExerciseRecord).options(
-        joinedload(ExerciseRecord.version).joinedload(VersionRecord.part), joinedload(ExerciseRecord.school_class)
-    )
+    query = select(ExerciseRecord)
     if account.role == "instructor":
         query = query.where(ExerciseRecord.instructor_id == account.id)
     else:
@@ -70,12 +69,17 @@ def _exercises_for(account: Account) -> Select[ExerciseRecord]:
 
 def exercises_for(session: Session, account: Account) -> list[ExerciseRecord]:
     """The exercises an instructor has set, or those set to a student's classes; the next due first."""
-    return list(session.scalars(_exercises_for(account).order_by(ExerciseRecord.due_at)))
+    part = joinedload(ExerciseRecord.version).joinedload(VersionRecord.part)
+    shown = (part.lazyload(PartRecord.current), part.lazyload(PartRecord.labels))
+    query = _exercises_for(account).options(*shown, joinedload(ExerciseRecord.school_class))
+    return list(session.scalars(query.order_by(ExerciseRecord.due_at)))
 
 
 def exercise_for(session: Session, account: Account, exercise_id: int) -> ExerciseRecord:
     """One exercise, if the account has set it or is to do it. Raises NotVisible."""
-    found = session.scalar(_exercises_for(account).where(ExerciseRecord.id == exercise_id))
+    # Drafts are kept every few seconds: what a request does not look at is not read.
+    query = _exercises_for(account).options(joinedload(ExerciseRecord.version))
+    found = session.scalar(query.where(ExerciseRecord.id == exercise_id))
     if found is None:
         raise NotVisible
     return found
@@ -119,8 +123,12 @@ def sheets_around(session: Session, exercise: ExerciseRecord) -> list[int]:
 
 def own_sheet(session: Session, student: Account, exercise_id: int, lock: bool = False) -> SheetRecord | None:
     """A student's own sheet for an exercise, or None when it was not begun."""
-    query = select(SheetRecord).where(SheetRecord.exercise_id == exercise_id, SheetRecord.student_id == student.id)
+    query = _own_sheet(student, exercise_id)
     return session.scalar(locked(query) if lock else query)
+
+
+def _own_sheet(student: Account, exercise_id: int) -> Select[SheetRecord]:
+    return select(SheetRecord).where(SheetRecord.exercise_id == exercise_id, SheetRecord.student_id == student.id)
 
 
 def own_sheets(session: Session, student: Account) -> list[SheetRecord]:
@@ -171,7 +179,9 @@ def save_draft(
 
     Raises OutOfDate when another tab saved in between or the sheet is no longer a draft.
     """
-    record = own_sheet(session, student, exercise.id, lock=True)
+    # What was drawn before is written over without being read.
+    query = _own_sheet(student, exercise.id).options(defer(SheetRecord.document))
+    record = session.scalar(locked(query))
     if record is None:
         if base != 0:
             raise OutOfDate(0)

@@ -145,9 +145,9 @@ def wall(exercise_id: int, instructor: Instructor, session: InTransaction, at: A
     """All sheets handed in, with their findings; who has not handed in yet."""
     exercise = exercise_for(session, instructor, exercise_id)
     task = task_of(exercise)
-    pinned, students = [], {student.name for student in students_of(session, exercise.class_id)}
+    pinned, students = [], {student.id: student.name for student in students_of(session, exercise.class_id)}
     for sheet in sheets_of(session, exercise):
-        students.discard(sheet.student.name)
+        students.pop(sheet.student_id, None)
         scope = scope_of_sheet(at, sheet, version_for(at.world, session, exercise, sheet.student_id))
         marks = marks_of(sheet.findings, task, scope)
         pinned.append(
@@ -166,7 +166,7 @@ def wall(exercise_id: int, instructor: Instructor, session: InTransaction, at: A
         )
     returned = sum(1 for sheet in pinned if sheet.state == "returned")
     form = exercise_form(exercise, total=len(pinned) + len(students), handed_in=len(pinned), returned=returned)
-    return WallForm(exercise=form, paper=task_paper(task), sheets=pinned, missing=sorted(students))
+    return WallForm(exercise=form, paper=task_paper(task), sheets=pinned, missing=sorted(students.values()))
 
 
 @router.post("/{exercise_id}/decisions")
