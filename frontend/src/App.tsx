@@ -18,6 +18,8 @@ const PartPage = lazy(() => import("./shelf/PartPage"));
 const NewExercisePage = lazy(() => import("./exercise/NewExercisePage"));
 const WallPage = lazy(() => import("./wall/WallPage"));
 const TablePage = lazy(() => import("./table/TablePage"));
+const ClassesPage = lazy(() => import("./people/ClassesPage"));
+const DeedsPage = lazy(() => import("./people/DeedsPage"));
 const PeoplePage = lazy(() => import("./people/PeoplePage"));
 
 async function whoAmI(): Promise<Me | null> {
@@ -61,6 +63,8 @@ export function App() {
       <Suspense fallback={<Waiting />}>
         <Routes>
           <Route path="/" element={<Home me={me.data} />} />
+          <Route path="/classes" element={<ClassesPage />} />
+          <Route path="/deeds" element={<DeedsPage />} />
           <Route path="/shelf" element={<ShelfPage />} />
           <Route path="/shelf/new" element={<BuilderPage />} />
           <Route path="/shelf/:part" element={<PartPage />} />

@@ -1,9 +1,12 @@
 """Accounts in the interface: a new person, a forgotten password, a locked one, one's own choice."""
 
+import json
 import re
+from pathlib import Path
 
 from playwright.sync_api import Page, expect
 
+from maqueta.demo.workshop import demo_recipe
 from tests.browser.conftest import Open
 from tests.server_process import enter
 
@@ -76,3 +79,89 @@ def test_a_locked_person_is_let_in_by_an_administrator(open_page: Open) -> None:
     expect(admin.get_by_role("status")).to_contain_text("can log in again at once")
     enter(page, "vera.holm", "heddle-and-reed")
     expect(page.get_by_text("for this one log-in")).to_be_visible()
+
+
+def test_a_log_in_elsewhere_is_ended_from_the_account_menu(open_page: Open) -> None:
+    here, elsewhere = open_page("sara.lindqvist"), open_page("sara.lindqvist")
+    here.get_by_role("button", name="Account of").click()
+    here.get_by_role("menuitem", name="Where you are logged in").click()
+    listed = here.get_by_role("dialog").get_by_role("listitem")
+    expect(listed).to_have_count(2)
+    expect(listed.filter(has_text="this one")).to_have_count(1)
+    here.get_by_role("button", name=re.compile("^End the log-in in")).click()
+    expect(listed).to_have_count(1)
+    elsewhere.reload()
+    expect(elsewhere.get_by_role("button", name="Log in")).to_be_visible()
+
+
+def test_what_is_held_is_handed_out_as_a_file(open_page: Open) -> None:
+    page = open_page("sara.lindqvist")
+    page.get_by_role("button", name="Account of").click()
+    with page.expect_download() as download:
+        page.get_by_role("menuitem", name="What is held about you").click()
+    assert download.value.suggested_filename == "sara.lindqvist.json"
+    held = json.loads(download.value.path().read_text("utf-8"))
+    assert held["account"]["name"] == "Sara Lindqvist"
+    assert held["sheets"]
+
+
+def test_a_person_is_made_anonymous_after_a_second_thought_and_it_is_written_down(open_page: Open) -> None:
+    admin = open_page("otto.brandt")
+    add(admin, "bela.orm", "Bela Orm")
+    for leave in (True, False):
+        admin.get_by_role("button", name="More for Bela Orm").click()
+        admin.get_by_role("menuitem", name="Make anonymous").click()
+        dialog = admin.get_by_role("dialog")
+        expect(dialog).to_contain_text("no way back")
+        dialog.get_by_role("button", name="Leave it" if leave else "Make anonymous").click()
+        expect(dialog).to_have_count(0)
+        expect(admin.get_by_role("row", name=re.compile("Bela Orm"))).to_have_count(1 if leave else 0)
+    row = admin.get_by_role("row", name=re.compile("Former student")).filter(has_text="anonymous")
+    expect(row.get_by_role("button", name=re.compile("^More for"))).to_be_visible()
+    expect(row.get_by_role("button", name=re.compile("New password"))).to_have_count(0)
+    admin.get_by_role("link", name="What was done").click()
+    expect(admin.get_by_role("row").nth(1)).to_contain_text("Close an account for good")
+    expect(admin.get_by_role("row").nth(1)).to_contain_text("otto.brandt")
+
+
+def test_an_instructor_begins_with_nothing_and_sets_a_class_its_first_exercise(open_page: Open, tmp_path: Path) -> None:
+    admin = open_page("otto.brandt")
+    admin.get_by_role("combobox", name="Role").click()
+    admin.get_by_role("option", name="instructor").click()
+    add(admin, "ulla.brink", "Ulla Brink")
+    add(admin, "pia.stern", "Pia Stern")
+
+    page = open_page()
+    enter(page, "ulla.brink", "heddle-and-reed")
+    choose(page, "heddle-and-reed", "warp-and-weft-9", "warp-and-weft-9")
+    expect(page.get_by_text("No exercise yet")).to_be_visible()
+    page.get_by_role("link", name="Classes").click()
+    expect(page.get_by_text("No class yet")).to_be_visible()
+    page.get_by_role("textbox", name="New class").fill("Morning 1")
+    page.get_by_role("button", name="Make").click()
+    page.get_by_role("textbox", name="Take students in").fill("pia.stern\npia.stren")
+    page.get_by_role("button", name="Take in", exact=True).click()
+    expect(page.get_by_role("alert")).to_have_text("No student is called pia.stren.")
+    expect(page.get_by_role("row", name=re.compile("Pia Stern"))).to_be_visible()
+    expect(page.get_by_role("textbox", name="Take students in")).to_have_value("pia.stren")
+    page.get_by_role("textbox", name="Name of the class").fill("Morning 2")
+    page.get_by_role("button", name="Rename").click()
+    expect(page.get_by_role("navigation", name="Classes")).to_contain_text("Morning 2")
+
+    part = tmp_path / "rest.json"
+    part.write_text(demo_recipe("shuttle-rest").model_dump_json())
+    page.get_by_role("link", name="Shelf").click()
+    with page.expect_file_chooser() as chooser:
+        page.get_by_role("button", name="Bring in parts").click()
+    chooser.value.set_files(part)
+    expect(page.get_by_role("link", name=re.compile("Shuttle rest"))).to_be_visible(timeout=60_000)
+    page.get_by_role("link", name=re.compile("Shuttle rest")).click()
+    page.get_by_role("link", name="Set an exercise on it").click()
+    page.get_by_role("button", name="Set for the class").click()
+    expect(page).to_have_url(re.compile(r"/exercises/\d+/wall"))
+
+    student = open_page()
+    enter(student, "pia.stern", "heddle-and-reed")
+    choose(student, "heddle-and-reed", "shed-and-pick-3", "shed-and-pick-3")
+    student.get_by_role("link", name=re.compile("Shuttle rest")).click()
+    expect(student.get_by_label("Stages")).to_be_visible()

@@ -1823,6 +1823,8 @@ export interface components {
             what: string;
             /** Who */
             who: string | null;
+            /** Words */
+            words: string;
         };
         /**
          * DeliveryForm

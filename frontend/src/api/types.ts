@@ -4,6 +4,9 @@ type Schemas = components["schemas"];
 
 export type Me = Schemas["Me"];
 export type Person = Schemas["Person"];
+export type LogIn = Schemas["LogInForm"];
+export type Deed = Schemas["DeedForm"];
+export type SchoolClass = Schemas["ClassForm"];
 export type PartSummary = Schemas["PartSummary"];
 export type PartForm = Schemas["PartForm"];
 export type ModelDetail = Schemas["ModelDetail"];

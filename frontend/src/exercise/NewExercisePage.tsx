@@ -7,6 +7,7 @@ import { answer, api } from "../api/client";
 import type { BlankTask } from "../api/types";
 import { Header } from "../frame/Header";
 import { Trouble, Waiting } from "../frame/Messages";
+import { plural } from "../frame/words";
 import { turnOfCorner } from "../turntable/attitude";
 import { PartView } from "../turntable/PartView";
 import { AcceptedFronts } from "./AcceptedFronts";
@@ -138,7 +139,7 @@ function NewExerciseForm({ blank }: { blank: BlankTask }) {
             label="Class"
             data={classList.data?.map((c) => ({
               value: String(c.id),
-              label: `${c.name}, ${c.students} students`,
+              label: `${c.name}, ${plural(c.students, "student")}`,
             }))}
             value={school}
             onChange={setGroup}

@@ -4,6 +4,8 @@ import { type ReactNode, useState } from "react";
 import { Link, NavLink } from "react-router";
 
 import { answer, api } from "../api/client";
+import { saveHeld } from "../people/held";
+import { MyLogIns } from "../people/MyLogIns";
 import { ChoosePassword } from "./ChoosePassword";
 import classes from "./Header.module.css";
 import { Logo } from "./Logo";
@@ -13,9 +15,13 @@ const PLACES: Record<string, [string, string][]> = {
   instructor: [
     ["/", "Exercises"],
     ["/shelf", "Shelf"],
+    ["/classes", "Classes"],
   ],
   student: [["/", "Exercises"]],
-  admin: [["/", "People"]],
+  admin: [
+    ["/", "People"],
+    ["/deeds", "What was done"],
+  ],
 };
 
 interface Props {
@@ -28,7 +34,9 @@ export function Header({ trail, children }: Props) {
   const me = useMe();
   const queries = useQueryClient();
   const scheme = useMantineColorScheme();
-  const [choosing, setChoosing] = useState(false);
+  const [open, setOpen] = useState<"password" | "log-ins" | null>(null);
+  const close = () => setOpen(null);
+  const tell = async () => saveHeld(me.login, (await answer(api.GET("/api/me/held"))).held);
   const leave = async () => {
     await answer(api.POST("/api/log-out"));
     queries.clear();
@@ -65,13 +73,18 @@ export function Header({ trail, children }: Props) {
               {me.name}, {me.role}
             </Menu.Label>
             <Menu.Item onClick={() => scheme.toggleColorScheme()}>Light or dark</Menu.Item>
-            <Menu.Item onClick={() => setChoosing(true)}>Change password</Menu.Item>
+            <Menu.Item onClick={() => setOpen("password")}>Change password</Menu.Item>
+            <Menu.Item onClick={() => setOpen("log-ins")}>Where you are logged in</Menu.Item>
+            <Menu.Item onClick={() => void tell()}>What is held about you</Menu.Item>
             <Menu.Item onClick={() => void leave()}>Log out</Menu.Item>
           </Menu.Dropdown>
         </Menu>
       </Group>
-      <Modal opened={choosing} onClose={() => setChoosing(false)} centered title="Change password">
-        <ChoosePassword onChosen={() => setChoosing(false)} />
+      <Modal opened={open === "password"} onClose={close} centered title="Change password">
+        <ChoosePassword onChosen={close} />
+      </Modal>
+      <Modal opened={open === "log-ins"} onClose={close} centered title="Where you are logged in">
+        <MyLogIns />
       </Modal>
     </header>
   );

@@ -1,4 +1,4 @@
-import { Alert, Button, Center, Loader } from "@mantine/core";
+import { Alert, Button, Center, Loader, Text } from "@mantine/core";
 
 /** Shown while something is on its way. */
 export function Waiting() {
@@ -20,5 +20,15 @@ export function Trouble({ error, onRetry }: { error: Error; onRetry?: () => void
         </Button>
       )}
     </Alert>
+  );
+}
+
+/** Why the last action was refused; nothing while there is nothing to say. */
+export function Complaint({ words }: { words: string }) {
+  if (!words) return null;
+  return (
+    <Text c="var(--fault)" role="alert" my="sm">
+      {words}
+    </Text>
   );
 }

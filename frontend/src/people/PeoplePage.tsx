@@ -16,7 +16,8 @@ import { useState } from "react";
 import { answer, api } from "../api/client";
 import type { Person } from "../api/types";
 import { useMe } from "../frame/me";
-import { Trouble, Waiting } from "../frame/Messages";
+import { Complaint, Trouble, Waiting } from "../frame/Messages";
+import { PersonMore } from "./PersonMore";
 
 const EMPTY = { login: "", name: "", role: "student" as Person["role"], password: "" };
 
@@ -30,11 +31,12 @@ export default function PeoplePage() {
   const me = useMe();
   const [given, setGiven] = useState<{ name: string; password: string } | null>(null);
 
-  const run = async (work: Promise<unknown>) => {
+  const run = async (work: Promise<unknown>, done = "") => {
     setTrouble("");
+    setTold("");
     try {
       await work;
-      setForm(EMPTY);
+      setTold(done);
     } catch (error) {
       setTrouble((error as Error).message);
     }
@@ -42,7 +44,8 @@ export default function PeoplePage() {
   };
   const add = (event: React.FormEvent) => {
     event.preventDefault();
-    void run(answer(api.POST("/api/people", { body: form })));
+    const added = answer(api.POST("/api/people", { body: form })).then(() => setForm(EMPTY));
+    void run(added, `${form.name} can log in, and chooses another password then.`);
   };
   const change = (person: Person) =>
     void run(
@@ -54,13 +57,11 @@ export default function PeoplePage() {
       ),
     );
 
-  const unlock = async (person: Person) => {
-    setTold("");
-    await run(
+  const unlock = (person: Person) =>
+    void run(
       answer(api.POST("/api/people/{person}/unlock", { params: { path: { person: person.id } } })),
+      `${person.name} can log in again at once.`,
     );
-    setTold(`${person.name} can log in again at once.`);
-  };
   const give = async (person: Person) => {
     setTrouble("");
     try {
@@ -132,11 +133,7 @@ export default function PeoplePage() {
           <Button type="submit">Add</Button>
         </Group>
       </form>
-      {trouble && (
-        <Text c="var(--fault)" role="alert" mb="md">
-          {trouble}
-        </Text>
-      )}
+      <Complaint words={trouble} />
       {people.isPending && <Waiting />}
       {people.error && <Trouble error={people.error} />}
       <Table verticalSpacing={6}>
@@ -152,32 +149,45 @@ export default function PeoplePage() {
           {people.data?.map((person) => (
             <Table.Tr key={person.id}>
               <Table.Td>
-                {person.name} {!person.active && <Badge color="gray">closed</Badge>}
+                {person.name}{" "}
+                {!person.active && (
+                  <Badge color="gray">{person.anonymous ? "anonymous" : "closed"}</Badge>
+                )}
               </Table.Td>
               <Table.Td>{person.login}</Table.Td>
               <Table.Td>{person.role}</Table.Td>
               <Table.Td ta="right">
                 {person.login !== me.login && (
                   <Group gap="xs" justify="flex-end" wrap="nowrap">
-                    <Button
-                      size="compact-sm"
-                      variant="default"
-                      aria-label={`New password for ${person.name}`}
-                      onClick={() => void give(person)}
-                    >
-                      New password
-                    </Button>
-                    <Button
-                      size="compact-sm"
-                      variant="default"
-                      aria-label={`Let ${person.name} try again`}
-                      onClick={() => void unlock(person)}
-                    >
-                      Unlock
-                    </Button>
-                    <Button size="compact-sm" variant="default" onClick={() => change(person)}>
-                      {person.active ? "Close" : "Open again"}
-                    </Button>
+                    {!person.anonymous && (
+                      <>
+                        <Button
+                          size="compact-sm"
+                          variant="default"
+                          aria-label={`New password for ${person.name}`}
+                          onClick={() => void give(person)}
+                        >
+                          New password
+                        </Button>
+                        <Button
+                          size="compact-sm"
+                          variant="default"
+                          aria-label={`Let ${person.name} try again`}
+                          onClick={() => unlock(person)}
+                        >
+                          Unlock
+                        </Button>
+                        <Button
+                          size="compact-sm"
+                          variant="default"
+                          aria-label={`${person.active ? "Close" : "Open"} ${person.name}’s account`}
+                          onClick={() => change(person)}
+                        >
+                          {person.active ? "Close" : "Open again"}
+                        </Button>
+                      </>
+                    )}
+                    <PersonMore person={person} run={run} />
                   </Group>
                 )}
               </Table.Td>

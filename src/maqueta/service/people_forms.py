@@ -78,7 +78,9 @@ class DeedForm(Form):
     id: int
     at: Time
     who: str | None
+    #: Method and address of the request, and what these do, in words.
     what: str
+    words: str
     to_what: dict[str, str]
     request: str
 

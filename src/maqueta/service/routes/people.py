@@ -2,7 +2,7 @@
 
 from typing import Annotated
 
-from fastapi import APIRouter, HTTPException, Query
+from fastapi import APIRouter, FastAPI, HTTPException, Query, Request
 from fastapi.concurrency import run_in_threadpool
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
@@ -55,10 +55,18 @@ def people(_: Admin, session: InTransaction) -> list[Person]:
     return [_person(found) for found in all_accounts(session)]
 
 
+def _in_words(app: FastAPI, what: str) -> str:
+    """What a change is, as its route says in its first sentence; empty for one there was once."""
+    method, _, path = what.partition(" ")
+    known = app.openapi()["paths"].get(path, {}).get(method.lower(), {})
+    return str(known.get("description", "")).partition("\n")[0]
+
+
 @router.get("/deeds")
 def what_was_done(
     _: Admin,
     session: InTransaction,
+    request: Request,
     before: Annotated[int | None, Query(ge=1, le=2**31)] = None,
     most: Annotated[int, Query(ge=1, le=500)] = 100,
 ) -> list[DeedForm]:
@@ -69,6 +77,7 @@ def what_was_done(
             at=deed.at,
             who=deed.account.login if deed.account else None,
             what=deed.what,
+            words=_in_words(request.app, deed.what),
             to_what=deed.to_what,
             request=deed.request,
         )

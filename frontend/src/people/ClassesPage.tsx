@@ -1,0 +1,94 @@
+import { Button, Group, NavLink, Text, TextInput, Title } from "@mantine/core";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+
+import { answer, api } from "../api/client";
+import { Header } from "../frame/Header";
+import { Complaint, Trouble, Waiting } from "../frame/Messages";
+import { ClassRoll } from "./ClassRoll";
+import styles from "./Classes.module.css";
+
+/** An instructor's classes, and who is in them. */
+export default function ClassesPage() {
+  const queries = useQueryClient();
+  const classes = useQuery({
+    queryKey: ["classes"],
+    queryFn: () => answer(api.GET("/api/classes")),
+  });
+  const [chosen, setChosen] = useState<number | null>(null);
+  const [name, setName] = useState("");
+  const [trouble, setTrouble] = useState("");
+  const shown = classes.data?.find((c) => c.id === chosen) ?? classes.data?.[0];
+
+  const add = async (event: React.FormEvent) => {
+    event.preventDefault();
+    setTrouble("");
+    try {
+      const made = await answer(api.POST("/api/classes", { body: { name } }));
+      setName("");
+      await queries.invalidateQueries({ queryKey: ["classes"] });
+      setChosen(made.id);
+    } catch (error) {
+      setTrouble((error as Error).message);
+    }
+  };
+
+  return (
+    <>
+      <Header />
+      <main className={styles.page}>
+        <Title order={1} size="h2" mb="md">
+          Classes
+        </Title>
+        {classes.isPending && <Waiting />}
+        {classes.error && <Trouble error={classes.error} />}
+        {classes.data && (
+          <div className={styles.columns}>
+            <div>
+              <nav aria-label="Classes">
+                {classes.data.map((c) => (
+                  <NavLink
+                    key={c.id}
+                    component="button"
+                    label={c.name}
+                    rightSection={
+                      <Text size="sm" className="quiet">
+                        {c.students}
+                      </Text>
+                    }
+                    active={c.id === shown?.id}
+                    onClick={() => setChosen(c.id)}
+                  />
+                ))}
+              </nav>
+              <form onSubmit={(event) => void add(event)}>
+                <Group align="end" mt="md" wrap="nowrap">
+                  <TextInput
+                    label="New class"
+                    required
+                    maxLength={80}
+                    value={name}
+                    onChange={(e) => setName(e.currentTarget.value)}
+                    flex={1}
+                  />
+                  <Button type="submit" variant="default">
+                    Make
+                  </Button>
+                </Group>
+              </form>
+              <Complaint words={trouble} />
+            </div>
+            {shown ? (
+              <ClassRoll key={shown.id} school={shown} />
+            ) : (
+              <Text>
+                No class yet. Name the first one on the left; then take its students in by their
+                log-in names.
+              </Text>
+            )}
+          </div>
+        )}
+      </main>
+    </>
+  );
+}
