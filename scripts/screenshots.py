@@ -31,7 +31,7 @@ def take(page: Page, name: str) -> None:
 
 
 def instructor_views(browser: Browser, address: str) -> None:
-    """Exercises, shelf, part, new exercise, wall, table."""
+    """Exercises, shelf, part, new exercise, classes, wall, table; people."""
     page = new_page(browser, address, "ines.corvalho")
     take(page, "exercises")
     page.goto("/shelf")
@@ -42,12 +42,8 @@ def instructor_views(browser: Browser, address: str) -> None:
     builder_views(page)
     page.goto("/exercises/new?part=6")
     take(page, "new-exercise")
-    page.get_by_label("What is asked of the lines").first.click()
-    page.get_by_role("option", name="Find the wrong lines").click()
-    page.get_by_role("button", name="Choose some for me").click()
-    page.get_by_text("4 lines changed").wait_for()
-    page.get_by_label("Starting sheet").first.scroll_into_view_if_needed()
-    take(page, "new-exercise-lines")
+    page.goto("/classes")
+    take(page, "classes")
     page.goto("/exercises/1/wall")
     page.get_by_label("Lens").get_by_role("button", name=re.compile("^Lines")).click()
     take(page, "wall")
@@ -56,10 +52,7 @@ def instructor_views(browser: Browser, address: str) -> None:
     page.goto("/exercises/3/bench")
     page.get_by_text("Everything is determined, and nothing twice.").wait_for()
     take(page, "model-answer")
-    dark = new_page(browser, address, "ines.corvalho", dark=True)
-    dark.goto("/exercises/1/wall")
-    dark.get_by_role("button", name=re.compile("Sheet of Nela")).click()
-    take(dark, "table-dark")
+    take(new_page(browser, address, "otto.brandt"), "people")
 
 
 def builder_views(page: Page) -> None:
