@@ -11,8 +11,8 @@ from typing import Final
 
 from anyio import from_thread
 
-#: Requests inside at one time; the pool of connections holds more. Their threads share one interpreter, and wait for each
-#: other more than they wait for the database: with twelve, the slowest of two hundred drafts took twice as long.
+#: Requests inside at one time; the pool of connections holds more. Their threads share one interpreter, and wait for
+#: each other more than for the database: with twelve, the slowest of two hundred drafts took twice as long.
 PLACES: Final = 4
 #: Requests that may wait: a school's whole first minute. More are asked to come again.
 MOST_WAITING: Final = 600
