@@ -9,7 +9,7 @@ from fastapi.testclient import TestClient
 from maqueta.service.browsers import browser_words
 from maqueta.service.passwords import hashed
 from maqueta.store.accounts import add_account
-from maqueta.store.classes import enrol
+from maqueta.store.classes import enrol, students_of
 from maqueta.store.database import Database
 from maqueta.store.models import Account, SchoolClass, SheetRecord
 from tests.conftest import PASSWORD, LogIn, Person
@@ -88,6 +88,9 @@ def test_what_is_held_about_oneself_is_told_whole(log_in: LogIn, database: Datab
         assert (sheet["findings"] is None) == (sheet["state"] != "returned"), "what is not returned is not told"
     admin = log_in("otto.brandt")
     assert admin.get(f"/api/people/{who.id}/held")["held"]["sheets"] == held["sheets"]
+    asked = admin.get("/api/deeds?most=1")[0]
+    assert (asked["who"], asked["to_what"]) == ("otto.brandt", {"person": str(who.id)}), "it is written down"
+    assert asked["words"].startswith("Hand out everything")
     instructor = log_in("ines.corvalho")
     own = instructor.get("/api/me/held")["held"]
     assert len(own["parts"]) >= 20
@@ -120,6 +123,8 @@ def test_a_person_made_anonymous_is_found_nowhere_and_the_work_is_kept(
     for word in ("bran", "uro", login):
         assert word not in held.replace("europe", ""), word
     assert "bran uro" not in json.dumps(admin.get("/api/people")).casefold()
+    with database.transaction() as session:
+        assert number not in [student.id for student in students_of(session, school_class.id)], "nobody waits for more"
     # There is no way back, and none in.
     for method, path, body in (
         ("POST", "anonymous", None),

@@ -9,10 +9,14 @@ from pathlib import Path
 import pytest
 from sqlalchemy import select
 
+from maqueta.command.inputs import InputError
+from maqueta.service.first_account import first_administrator, let_in
+from maqueta.service.passwords import matches
 from maqueta.store.clock import now
 from maqueta.store.database import Database
 from maqueta.store.mariadb import MariaDB
 from maqueta.store.models import Account
+from tests.databases import own_database
 from tests.server_process import free_port, running, start, wait_until
 
 
@@ -62,6 +66,53 @@ def test_missing_database_server_is_one_clear_line(tmp_path: Path) -> None:
     assert result.returncode == 1
     assert result.stderr.strip().endswith("the Debian package mariadb-server is missing")
     assert result.stderr.count("\n") == 1
+
+
+@pytest.mark.parametrize(
+    ("variable", "value", "said"),
+    [
+        ("MAQUETA_PORT", "many", "MAQUETA_PORT"),
+        ("MAQUETA_QUEUE_URL", "http://queue", "MAQUETA_QUEUE_URL"),
+    ],
+)
+@pytest.mark.parametrize("program", ["maqueta.service.run", "maqueta.service.queue.worker"])
+def test_a_setting_that_is_none_is_one_clear_line(
+    tmp_path: Path, program: str, variable: str, value: str, said: str
+) -> None:
+    environment = {**os.environ, "MAQUETA_DATA": str(tmp_path), variable: value}
+    result = subprocess.run(
+        [sys.executable, "-m", program], env=environment, capture_output=True, text=True, timeout=60
+    )
+    assert result.returncode == 1
+    assert result.stderr.startswith(f"maqueta: {said}: ")
+    assert result.stderr.count("\n") == 1
+
+
+def test_a_files_address_that_is_none_stops_the_start(tmp_path: Path, database: Database) -> None:
+    more = {"MAQUETA_FILES_URL": "ftp://files", "MAQUETA_DATABASE_URL": database.url}
+    process = start(tmp_path, free_port(), True, **more)
+    _, complaint = process.communicate(timeout=60)
+    assert process.returncode == 1
+    assert "s3://bucket/prefix" in complaint.splitlines()[-1]
+
+
+def test_an_empty_database_gets_an_administrator_who_can_be_let_in_again(
+    database_server: MariaDB, tmp_path: Path
+) -> None:
+    with own_database(database_server, "bare") as bare:
+        bare.migrate()
+        first = first_administrator(bare)
+        assert first is not None
+        assert first_administrator(bare) is None, "there is one now"
+        again = let_in(bare, first.login)
+        assert again.password != first.password
+        with bare.transaction() as session:
+            account = session.query(Account).one()
+            assert (account.role, account.must_change) == ("admin", True)
+            assert matches(account.password_hash, again.password)
+            assert not matches(account.password_hash, first.password)
+        with pytest.raises(InputError, match="no administrator"):
+            let_in(bare, "nobody")
 
 
 def test_times_are_utc(database: Database) -> None:

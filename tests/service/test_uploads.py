@@ -11,6 +11,7 @@ import pytest
 from maqueta.demo.workshop import demo_recipe
 from maqueta.service import kernel_work
 from maqueta.service.kernel_work import PartSource
+from maqueta.service.queue.crews import Crews
 from maqueta.service.queue.local import LocalQueue
 from maqueta.service.settings import Settings
 from maqueta.solid.step import write_step
@@ -190,4 +191,4 @@ def test_worker_that_dies_loops_or_devours_memory_is_replaced(
         assert again is not None
         assert (again.refused, again.name) == (None, "Shuttle rest")
     finally:
-        queue._crews.close()
+        Crews.close(queue)

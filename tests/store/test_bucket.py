@@ -8,7 +8,8 @@ import pytest
 from moto.server import ThreadedMotoServer
 
 from maqueta.store.backup import restore_backup, write_backup
-from maqueta.store.bucket import BucketError, BucketStore
+from maqueta.store.bucket import BucketStore
+from maqueta.store.errors import FilesAway
 from maqueta.store.files import FileStore, file_store
 from maqueta.store.mariadb import MariaDB
 from tests.databases import own_database
@@ -69,15 +70,15 @@ def test_a_bucket_without_a_prefix_and_one_that_is_not_there(endpoint: str, tmp_
     name = plain.put(b"shed")
     assert list(plain.names()) == [name]
     missing = bucket(endpoint, tmp_path / "missing", "s3://nothing-of-this-name")
-    with pytest.raises(BucketError, match="nothing-of-this-name"):
+    with pytest.raises(FilesAway, match="nothing-of-this-name"):
         missing.put(b"shed")
 
 
 def test_a_bucket_that_does_not_answer_says_so(tmp_path: Path, endpoint: str) -> None:
     away = file_store(_BUCKET, "http://127.0.0.1:9", tmp_path)
-    with pytest.raises(BucketError, match="could not be put"):
+    with pytest.raises(FilesAway, match="could not be put"):
         away.put(b"shed")
-    with pytest.raises(BucketError, match="does not answer"):
+    with pytest.raises(FilesAway, match="does not answer"):
         away.get("b" * 64)
 
 

@@ -1041,7 +1041,7 @@ export interface paths {
         };
         /**
          * Held About
-         * @description Everything that is held about somebody, for whoever asks for it.
+         * @description Hand out everything that is held about somebody. That it was asked for is written down.
          */
         get: operations["people_held_about"];
         put?: never;

@@ -22,7 +22,7 @@ from maqueta.service.metrics import noted
 from maqueta.service.queue.work_queue import CrewFullError, NotDoneError
 from maqueta.service.settings import Settings
 from maqueta.solid.errors import place_of
-from maqueta.store.errors import AlreadyAnonymous, NotVisible, OutOfDate
+from maqueta.store.errors import AlreadyAnonymous, FilesAway, NotVisible, OutOfDate
 
 _LOG = logging.getLogger("maqueta.service")
 #: For who comes when it is full: seconds.
@@ -118,6 +118,12 @@ def install(app: FastAPI, settings: Settings) -> None:
         first = error.errors()[0]
         where = ".".join(str(key) for key in place_of(first["loc"]) if key != "body")
         return _problem(422, f"{where or 'The request'}: {first['msg']}. Nothing was changed.")
+
+    @app.exception_handler(FilesAway)
+    async def no_files(_: Request, error: FilesAway) -> JSONResponse:
+        _LOG.warning("%s", error)
+        message = "The place where files are kept does not answer just now. Nothing was changed; try again in a moment."
+        return _problem(503, message, _SOON)
 
     @app.exception_handler(OperationalError)
     @app.exception_handler(InterfaceError)

@@ -18,7 +18,7 @@ from maqueta.service.demo_data import load_demo
 from maqueta.service.first_account import first_administrator
 from maqueta.service.log_lines import LogLine
 from maqueta.service.nightly import Nightly
-from maqueta.service.settings import Settings, files_of
+from maqueta.service.settings import Settings, SettingsError, files_of, from_environment
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore
 from maqueta.store.mariadb import DatabaseServerError, MariaDB
@@ -159,8 +159,8 @@ def main() -> int:
     logging.getLogger("alembic").setLevel(logging.WARNING)
     signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
     try:
-        serve(Settings())
-    except (StartError, DatabaseServerError) as error:
+        serve(from_environment())
+    except (StartError, SettingsError, DatabaseServerError) as error:
         print(f"maqueta: {error}", file=sys.stderr)
         return 1
     except KeyboardInterrupt:

@@ -1,11 +1,17 @@
 """Settings, from environment variables that begin with MAQUETA_."""
 
 from pathlib import Path
+from typing import Annotated
 
+from pydantic import Field, ValidationError
 from pydantic_settings import BaseSettings, SettingsConfigDict
 
 from maqueta.confined import KERNEL_MEMORY, KERNEL_SECONDS, WAITED_SECONDS
 from maqueta.store.files import FileStore, file_store
+
+
+class SettingsError(Exception):
+    """A setting that is none; the message is one clear line."""
 
 
 class Settings(BaseSettings):
@@ -15,7 +21,7 @@ class Settings(BaseSettings):
 
     database_url: str | None = None
     #: Redis, by which work reaches workers on other machines; without it work is done in processes beside the server.
-    queue_url: str | None = None
+    queue_url: Annotated[str, Field(pattern="^rediss?://.")] | None = None
     #: A folder or bucket (`s3://bucket/prefix`) for files; `files` in the data folder without it.
     files_url: str | None = None
     #: Where the bucket is; with the provider of the usual environment variables without it.
@@ -45,6 +51,15 @@ class Settings(BaseSettings):
     metrics_token: str | None = None
     #: At this hour of the night a backup is written to the data folder; none where there is no hour.
     backup_hour: int | None = 3
+
+
+def from_environment() -> Settings:
+    """The settings as the environment says. Raises SettingsError that names the variable."""
+    try:
+        return Settings()
+    except ValidationError as error:
+        first = error.errors()[0]
+        raise SettingsError(f"MAQUETA_{str(first['loc'][0]).upper()}: {first['msg']}.") from error
 
 
 def files_of(settings: Settings) -> FileStore:

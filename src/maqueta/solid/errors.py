@@ -24,6 +24,10 @@ class FeatureError(PartError):
         self.index = index
         self.reason = reason
 
+    def __reduce__(self) -> tuple[type["FeatureError"], tuple[str, int, str]]:
+        # It travels between processes.
+        return FeatureError, (self.feature, self.index, self.reason)
+
 
 def place_of(location: Sequence[int | str]) -> tuple[int | str, ...]:
     """Where in the data an error lies: keys and places in lists alone.

@@ -11,14 +11,11 @@ import boto3
 from botocore.config import Config
 from botocore.exceptions import BotoCoreError, ClientError
 
+from maqueta.store.errors import FilesAway
 from maqueta.store.files import FileStore
 
 _PATIENCE: Final = 5
 _GONE: Final = ("404", "NoSuchKey")
-
-
-class BucketError(Exception):
-    """The bucket does not answer, or does not let us in; the message is one clear line."""
 
 
 @dataclass(frozen=True)
@@ -33,30 +30,30 @@ class BucketStore(FileStore):
     endpoint: str | None
 
     def put(self, data: bytes) -> str:
-        """Keep data; returns its name. Raises BucketError."""
+        """Keep data; returns its name. Raises FilesAway."""
         name = super().put(data)
         try:
             if not self._kept(name):
                 _client(self.endpoint).put_object(Bucket=self.bucket, Key=self._key(name), Body=data)
         except (BotoCoreError, ClientError) as error:
-            raise BucketError(f"the file could not be put into the bucket {self.bucket}: {error}") from error
+            raise FilesAway(f"the file could not be put into the bucket {self.bucket}: {error}") from error
         return name
 
     def path(self, name: str) -> Path:
-        """A copy on this machine. Raises FileNotFoundError, BucketError."""
+        """A copy on this machine. Raises FileNotFoundError, FilesAway."""
         place = self._place(name)
         if not place.exists():
             self._written(name, self._fetched(name))
         return place
 
     def names(self) -> Iterator[str]:
-        """The names of all files, in order. Raises BucketError."""
+        """The names of all files, in order. Raises FilesAway."""
         try:
             pages = _client(self.endpoint).get_paginator("list_objects_v2")
             for page in pages.paginate(Bucket=self.bucket, Prefix=self.prefix):
                 yield from (entry["Key"].rsplit("/", 1)[-1] for entry in page.get("Contents", ()))
         except (BotoCoreError, ClientError) as error:
-            raise BucketError(f"the bucket {self.bucket} cannot be listed: {error}") from error
+            raise FilesAway(f"the bucket {self.bucket} cannot be listed: {error}") from error
 
     def _key(self, name: str) -> str:
         return f"{self.prefix}{name[:2]}/{name}"
@@ -76,9 +73,9 @@ class BucketStore(FileStore):
         except ClientError as error:
             if error.response["Error"]["Code"] in _GONE:
                 raise FileNotFoundError(name) from error
-            raise BucketError(f"the bucket {self.bucket} does not give {name}: {error}") from error
+            raise FilesAway(f"the bucket {self.bucket} does not give {name}: {error}") from error
         except BotoCoreError as error:
-            raise BucketError(f"the bucket {self.bucket} does not answer: {error}") from error
+            raise FilesAway(f"the bucket {self.bucket} does not answer: {error}") from error
         return data
 
 

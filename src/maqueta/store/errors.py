@@ -13,5 +13,9 @@ class OutOfDate(Exception):  # noqa: N818
         self.revision = revision
 
 
+class FilesAway(Exception):  # noqa: N818
+    """The place where files are kept does not answer, or does not let us in; the message is one clear line."""
+
+
 class AlreadyAnonymous(Exception):  # noqa: N818
     """A person about whom nothing is known any more."""

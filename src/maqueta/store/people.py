@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from sqlalchemy import or_, select
+from sqlalchemy import delete, or_, select
 from sqlalchemy.orm import Session, selectinload
 
 from maqueta.store.accounts import close_account
@@ -89,8 +89,9 @@ def make_anonymous(session: Session, person: Account) -> None:
     person.name, person.login = f"Former {person.role} {person.id}", f"former-{person.id}"
     person.password_hash, person.anonymised_at = "", now()
     close_account(session, person, False)
-    for browser in session.scalars(select(KnownBrowser).where(KnownBrowser.account_id == person.id)):
-        session.delete(browser)
+    session.execute(delete(KnownBrowser).where(KnownBrowser.account_id == person.id))
+    # Nobody waits for a sheet of somebody who is gone; those that are there stay.
+    session.execute(delete(Enrolment).where(Enrolment.student_id == person.id))
     for sheet in session.scalars(select(SheetRecord).where(SheetRecord.student_id == person.id)):
         sheet.document = {**_nameless(sheet.document, before, person.name), "name": person.name}
 

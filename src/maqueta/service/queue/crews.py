@@ -5,8 +5,9 @@ from typing import Any, Final, TypeVar
 
 from maqueta.service.kernel_work import ready
 from maqueta.service.queue.crew import Crew
-from maqueta.service.queue.work_queue import CrewName, CrewState
+from maqueta.service.queue.work_queue import CrewName, CrewState, QueueSilentError
 from maqueta.service.settings import Settings
+from maqueta.store.errors import FilesAway
 
 Result = TypeVar("Result")
 #: Somebody waits for these.
@@ -37,10 +38,13 @@ class Crews:
         for argument in arguments:
             for file in getattr(argument, "files", ()):
                 # Who works on them has no way of its own to where files are kept.
-                _ = file.path
+                try:
+                    _ = file.path
+                except FilesAway as error:
+                    raise QueueSilentError(str(error)) from error
         return self._crews[crew].run(work, *arguments, seconds=seconds, wanted=wanted)
 
-    def states(self) -> list[CrewState]:
+    def crews(self) -> list[CrewState]:
         """How the crews are."""
         return [crew.state for crew in self._crews.values()]
 

@@ -27,7 +27,7 @@ _TRIED: Final = "it was begun several times and never finished; try it again, or
 #: Told how far some work is (0 to 1), and what it is doing; asked whether it is still to be done.
 Progress = Callable[[float, str], None]
 Wanted = Callable[[], bool]
-#: Examines a part; None when it was not wanted any more. Never raises for anything the file does.
+#: Examines a part; None when it was not wanted any more. Raises for nothing the file does: what raises is tried again.
 Examine = Callable[[PartSource, Progress, Wanted], PartWork | None]
 
 

@@ -1,45 +1,30 @@
 """The queue of a single machine: work is done by crews beside the server, jobs are taken from the database."""
 
 import tempfile
-from collections.abc import Callable
 from pathlib import Path
-from typing import Any, TypeVar
 
 from maqueta.confined import reason_of
 from maqueta.service.kernel_work import PartSource, PartWork, examine
 from maqueta.service.queue.crews import Crews
 from maqueta.service.queue.examining import JobTaker, Progress, Wanted
-from maqueta.service.queue.work_queue import AbandonedError, CrewName, CrewState
+from maqueta.service.queue.work_queue import AbandonedError, NotDoneError
 from maqueta.service.settings import Settings
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore
 
-Result = TypeVar("Result")
 
-
-class LocalQueue:
+class LocalQueue(Crews):
     """Crews of this machine, and a thread that takes jobs up for them."""
 
     def __init__(self, settings: Settings, database: Database, files: FileStore) -> None:
+        super().__init__(settings)
         self._seconds = settings.kernel_seconds
-        self._crews = Crews(settings)
         self._taker = JobTaker(database, files, self.examine)
-
-    def run(
-        self,
-        crew: CrewName,
-        work: Callable[..., Result],
-        *arguments: Any,
-        seconds: float,
-        wanted: Callable[[], bool] = lambda: True,
-    ) -> Result:
-        """The result of some work. Raises as `Hands.run` does."""
-        return self._crews.run(crew, work, *arguments, seconds=seconds, wanted=wanted)
 
     def examine(self, source: PartSource, progress: Progress, wanted: Wanted) -> PartWork | None:
         """Examine an upload; None when it was not wanted any more. Never raises for anything the file does.
 
-        `progress` is told how far the work is, and what it is doing.
+        `progress` is told how far the work is, and what it is doing. Raises NotDoneError for what is not the file's.
         """
         with tempfile.TemporaryDirectory() as folder:
             notes = Path(folder) / "progress"
@@ -58,6 +43,8 @@ class LocalQueue:
                 return self.run("uploads", examine, source, str(notes), seconds=self._seconds, wanted=looked)
             except AbandonedError:
                 return None
+            except NotDoneError:
+                raise
             except Exception as error:  # the worker's own exceptions arrive here, whatever they are
                 return PartWork(refused=reason_of(error, self._seconds) + "; your file is kept")
 
@@ -70,21 +57,12 @@ class LocalQueue:
         """Whether jobs are taken up."""
         return self._taker.alive
 
-    def crews(self) -> list[CrewState]:
-        """How the crews are."""
-        return self._crews.states()
-
-    @property
-    def size(self) -> int:
-        """Pieces of work that can be done at one time."""
-        return self._crews.size
-
     def start(self) -> None:
         """Take up jobs, also what a killed server left behind, and have processes ready."""
         self._taker.start()
-        self._crews.warm_up()
+        self.warm_up()
 
     def close(self) -> None:
         """Stop; what runs is given back."""
         self._taker.close()
-        self._crews.close()
+        super().close()

@@ -31,7 +31,7 @@ from maqueta.service.queue.celery_app import (
 from maqueta.service.queue.local import LocalQueue
 from maqueta.service.queue.sealed import SealError, opened, sealed
 from maqueta.service.queue.work_queue import AbandonedError, BrokenCrewError
-from maqueta.service.settings import Settings, files_of
+from maqueta.service.settings import Settings, SettingsError, files_of, from_environment
 from maqueta.store.database import Database
 from maqueta.store.keys import shared_key
 
@@ -134,7 +134,11 @@ class Worker:
 def main() -> int:
     """Entry point of `maqueta worker`."""
     logging.basicConfig(level=logging.WARNING, format="%(asctime)s %(name)s: %(message)s")
-    settings = Settings()
+    try:
+        settings = from_environment()
+    except SettingsError as error:
+        print(f"maqueta: {error}", file=sys.stderr)
+        return 1
     if settings.queue_url is None or settings.database_url is None:
         print("maqueta: a worker needs MAQUETA_QUEUE_URL and MAQUETA_DATABASE_URL.", file=sys.stderr)
         return 1

@@ -1,12 +1,13 @@
 """Accounts of other people, for administrators."""
 
-from typing import Annotated
+from typing import Annotated, Final
 
 from fastapi import APIRouter, FastAPI, HTTPException, Query, Request
 from fastapi.concurrency import run_in_threadpool
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
+from maqueta.service.envelope import request_number
 from maqueta.service.forms import Number
 from maqueta.service.passwords import one_time
 from maqueta.service.people_forms import (
@@ -21,13 +22,14 @@ from maqueta.service.people_forms import (
 from maqueta.service.routes.accounts import log_in_form
 from maqueta.service.world import Admin, InTransaction, InWorld
 from maqueta.store.accounts import account, add_account, all_accounts, close_account, reset_password
-from maqueta.store.deeds import deeds
+from maqueta.store.deeds import deeds, note_deed
 from maqueta.store.errors import AlreadyAnonymous
 from maqueta.store.log_ins import end_log_ins, forget_failures, log_ins_of
 from maqueta.store.models import Account
 from maqueta.store.people import held, make_anonymous
 
 router = APIRouter(prefix="/api")
+_HELD: Final = "/people/{person}/held"
 
 
 def _person(found: Account) -> Person:
@@ -140,10 +142,12 @@ def end_all(person: int, _: Admin, session: InTransaction) -> Number:
     return Number(number=end_log_ins(session, account(session, person)))
 
 
-@router.get("/people/{person}/held")
-def held_about(person: int, _: Admin, session: InTransaction) -> HeldForm:
-    """Everything that is held about somebody, for whoever asks for it."""
-    return HeldForm(held=held(session, account(session, person)))
+@router.get(_HELD)
+def held_about(person: int, admin: Admin, session: InTransaction) -> HeldForm:
+    """Hand out everything that is held about somebody. That it was asked for is written down."""
+    found = held(session, account(session, person))
+    note_deed(session, admin.id, f"GET {router.prefix}{_HELD}", {"person": str(person)}, request_number.get())
+    return HeldForm(held=found)
 
 
 @router.post("/people/{person}/anonymous")
