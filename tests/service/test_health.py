@@ -7,6 +7,7 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
+from maqueta.demo.workshop import demo_recipe
 from maqueta.service.app import create_app
 from maqueta.service.settings import Settings
 from maqueta.store.database import Database
@@ -83,5 +84,7 @@ def test_figures_count_requests_and_tell_of_queue_crews_and_database(server: tup
     assert after['maqueta_crew_sound{crew="desk"}'] == 1
     assert after['maqueta_places{where="waiting"}'] == 0
     assert after["maqueta_streams"] == 0
+    assert world.kernel.preview(demo_recipe("shuttle-rest")).fault is None
+    assert figures(client)['maqueta_work_seconds_count{crew="previews",ended="well",work="preview"}'] >= 1
     world.queue.close()
     assert figures(client)['maqueta_crew_sound{crew="desk"}'] == 0

@@ -13,6 +13,7 @@ from fastapi.routing import APIRoute
 from maqueta.service import guards
 from maqueta.service.admission import MOST_ASIDE, PLACES
 from maqueta.service.interface_files import PackedFiles
+from maqueta.service.metrics import noted_work
 from maqueta.service.queue.chosen import work_queue
 from maqueta.service.routes import (
     accounts,
@@ -84,7 +85,7 @@ def create_app(settings: Settings, database: Database) -> FastAPI:
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
         queue = work_queue(settings, database, files)
-        app.state.world = world = World(settings, database, files, queue, KernelWorkers(settings, queue))
+        app.state.world = world = World(settings, database, files, queue, KernelWorkers(settings, queue, noted_work))
         # Beside the places inside, threads for who stands aside and for the interface's files.
         current_default_thread_limiter().total_tokens = PLACES + MOST_ASIDE + 12
         queue.start()

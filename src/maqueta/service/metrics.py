@@ -10,6 +10,10 @@ _REGISTRY: Final = CollectorRegistry()
 #: Requests by method and kind of answer (2xx, 3xx, 4xx, 5xx; "none" where the client left first), and their time.
 _REQUESTS: Final = Counter("maqueta_requests", "Requests answered", ["method", "answer"], registry=_REGISTRY)
 _SECONDS: Final = Histogram("maqueta_request_seconds", "Time to an answer", registry=_REGISTRY)
+#: Work in other processes: parts, sheets' files, sheets drawn and checked; by who did it and what, and how it ended.
+_WORK: Final = Histogram(
+    "maqueta_work_seconds", "Time of work elsewhere", ["crew", "work", "ended"], registry=_REGISTRY
+)
 _PLACES: Final = Gauge("maqueta_places", "Requests by where they are", ["where"], registry=_REGISTRY)
 _STREAMS: Final = Gauge("maqueta_streams", "Event streams open", registry=_REGISTRY)
 _JOBS: Final = Gauge("maqueta_jobs", "Jobs in the queue by state", ["state"], registry=_REGISTRY)
@@ -23,6 +27,11 @@ def noted(method: str, status: int, seconds: float) -> None:
     known = method if method in ("GET", "HEAD", "POST", "PUT", "PATCH", "DELETE") else "other"
     _REQUESTS.labels(known, f"{status // 100}xx" if status else "none").inc()
     _SECONDS.observe(seconds)
+
+
+def noted_work(crew: str, work: str, ended: str, seconds: float) -> None:
+    """Count one piece of work in another process."""
+    _WORK.labels(crew, work, ended).observe(seconds)
 
 
 def exposed(world: World, jobs: dict[str, int] | None) -> bytes:

@@ -1,12 +1,13 @@
 """What the service has done in other processes: parts that somebody waits for, sheets' files, sheets at the desk."""
 
+import time
 from collections.abc import Callable
 from typing import Any, TypeVar
 
 from maqueta.checking.exercise import Exercise
 from maqueta.confined import reason_of
 from maqueta.service.kernel_work import PartSource, PartWork, Preview, examine, preview, step_file, triangles_file
-from maqueta.service.queue.work_queue import Hands, NotDoneError
+from maqueta.service.queue.work_queue import CrewName, Hands, NotDoneError
 from maqueta.service.settings import Settings
 from maqueta.service.sheet_work import SheetWork, read_sheet_file
 from maqueta.solid.errors import PartError
@@ -18,6 +19,8 @@ from maqueta.store.files import StoredFile
 Result = TypeVar("Result")
 #: Whether somebody still waits.
 Wanted = Callable[[], bool]
+#: Told of each piece of work: crew, work, how it ended, seconds.
+Noted = Callable[[str, str, str, float], None]
 
 
 class KernelWorkers:
@@ -26,9 +29,9 @@ class KernelWorkers:
     NotDoneError comes through as it is: it says nothing about the file.
     """
 
-    def __init__(self, settings: Settings, hands: Hands) -> None:
+    def __init__(self, settings: Settings, hands: Hands, noted: Noted = lambda *_: None) -> None:
         self._seconds = settings.preview_seconds
-        self._hands = hands
+        self._hands, self._noted = hands, noted
 
     def examine_now(self, source: PartSource) -> PartWork:
         """Examine a part somebody waits for. Never raises for anything the file does."""
@@ -55,7 +58,7 @@ class KernelWorkers:
     def read_sheet(self, data: bytes, part: StoredFile, task: Exercise, wanted: Wanted = lambda: True) -> SheetWork:
         """Read a delivered sheet of a projected part. Never raises for anything the file does."""
         try:
-            return self._hands.run("readers", read_sheet_file, data, part, task, seconds=self._seconds, wanted=wanted)
+            return self._run("readers", read_sheet_file, data, part, task, seconds=self._seconds, wanted=wanted)
         except NotDoneError:
             raise
         except Exception as error:  # the worker's own exceptions arrive here, whatever they are
@@ -63,11 +66,28 @@ class KernelWorkers:
 
     def at_desk(self, work: Callable[..., Result], *arguments: Any, seconds: float, wanted: Wanted) -> Result:
         """Work on a sheet and its part. Raises as `Hands.run` does."""
-        return self._hands.run("desk", work, *arguments, seconds=seconds, wanted=wanted)
+        return self._run("desk", work, *arguments, seconds=seconds, wanted=wanted)
+
+    def _run(
+        self,
+        crew: CrewName,
+        work: Callable[..., Result],
+        *arguments: Any,
+        seconds: float,
+        wanted: Wanted = lambda: True,
+    ) -> Result:
+        began, ended = time.monotonic(), "well"
+        try:
+            return self._hands.run(crew, work, *arguments, seconds=seconds, wanted=wanted)
+        except Exception as error:
+            ended = type(error).__name__
+            raise
+        finally:
+            self._noted(crew, work.__name__, ended, time.monotonic() - began)
 
     def _now(self, work: Callable[..., Result], *arguments: Any) -> Result:
         try:
-            return self._hands.run("previews", work, *arguments, seconds=self._seconds)
+            return self._run("previews", work, *arguments, seconds=self._seconds)
         except (PartError, NotDoneError):
             raise
         except Exception as error:  # the worker's own exceptions arrive here, whatever they are
