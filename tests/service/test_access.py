@@ -54,7 +54,7 @@ def test_instructors_do_not_see_drafts_nor_people(instructor: Person, database: 
 
 def test_administrators_see_people_but_no_sheets(log_in: LogIn, database: Database) -> None:
     admin = log_in("otto.brandt")
-    assert len(admin.get("/api/people")) == 14
+    assert {"ines.corvalho", "otto.brandt", "kemi.oduya"} <= {person["login"] for person in admin.get("/api/people")}
     assert admin.status("GET", f"/api/sheets/{sheet_of(database, 'kemi.oduya')}") == 404
     assert admin.get("/api/exercises") == []
 
