@@ -15,7 +15,7 @@ from maqueta.store.files import StoredFile
 from maqueta.store.mariadb import MariaDB
 from maqueta.store.models import PartRecord
 from tests.conftest import Person
-from tests.service.works import OnFile, contents
+from tests.service.works import OnFile, contents, piece
 
 
 @pytest.fixture
@@ -52,5 +52,5 @@ def test_what_is_kept_there_is_away_for_the_moment(person: Person) -> None:
 def test_work_on_a_file_that_is_away_is_not_the_files_fault(settings_away: Settings) -> None:
     crews = Crews(settings_away)
     with pytest.raises(QueueSilentError):
-        crews.run("desk", contents, OnFile(StoredFile(files_of(settings_away), "a" * 64)), seconds=5)
+        crews.run(piece("desk", contents, OnFile(StoredFile(files_of(settings_away), "a" * 64))))
     crews.close()

@@ -12,10 +12,14 @@ from pathlib import Path
 
 import pytest
 from pebble import ProcessExpired
+from redis import Redis
 
 from maqueta.demo.workshop import demo_recipe
+from maqueta.service.queue import distributed
+from maqueta.service.queue.celery_app import WORK, celery_app, crew_queue, wanted_key
 from maqueta.service.queue.chosen import work_queue
-from maqueta.service.queue.work_queue import AbandonedError, QueueSilentError, WorkQueue
+from maqueta.service.queue.sealed import sealed
+from maqueta.service.queue.work_queue import AbandonedError, BrokenCrewError, Piece, QueueSilentError, WorkQueue
 from maqueta.service.settings import Settings
 from maqueta.solid.errors import PartError
 from maqueta.store.accounts import add_account
@@ -27,7 +31,19 @@ from maqueta.store.models import Account, JobRecord
 from maqueta.store.shelf import add_part
 from tests.databases import own_database
 from tests.queue_processes import redis_server, start_worker, wait_until_there, worker
-from tests.service.works import OnFile, contents, dies, dies_once, gone, pid, refuses, works_on, works_on_once
+from tests.service.works import (
+    OnFile,
+    contents,
+    counts,
+    dies,
+    dies_once,
+    gone,
+    pid,
+    piece,
+    refuses,
+    works_on,
+    works_on_once,
+)
 
 
 @contextmanager
@@ -81,23 +97,23 @@ def queue(
 def test_work_is_done_with_its_files_in_another_process(queue: WorkQueue, data: Path) -> None:
     files = FileStore(data / "files")
     kept = StoredFile(files, files.put(b"warp"))
-    assert queue.run("desk", contents, OnFile(kept), seconds=30) == b"warp"
-    assert queue.run("previews", pid, seconds=30) != os.getpid()
+    assert queue.run(piece("desk", contents, OnFile(kept))) == b"warp"
+    assert queue.run(piece("previews", pid)) != os.getpid()
 
 
 def test_what_work_raises_arrives(queue: WorkQueue) -> None:
     with pytest.raises(PartError, match="it is too thin"):
-        queue.run("previews", refuses, "it is too thin", seconds=30)
+        queue.run(piece("previews", refuses, "it is too thin"))
 
 
 def test_work_over_which_a_process_was_killed_is_done_by_another(queue: WorkQueue, tmp_path: Path) -> None:
-    assert queue.run("desk", dies_once, str(tmp_path / "mark"), seconds=30) == "done"
+    assert queue.run(piece("desk", dies_once, str(tmp_path / "mark"))) == "done"
 
 
 def test_work_that_kills_every_process_is_told_and_the_next_is_done(queue: WorkQueue) -> None:
     with pytest.raises(ProcessExpired):
-        queue.run("desk", dies, seconds=30)
-    assert queue.run("desk", pid, seconds=30)
+        queue.run(piece("desk", dies))
+    assert queue.run(piece("desk", pid))
     assert {crew.name: crew.sound for crew in queue.crews()} == dict.fromkeys(
         ("uploads", "previews", "readers", "desk"), True
     )
@@ -106,14 +122,36 @@ def test_work_that_kills_every_process_is_told_and_the_next_is_done(queue: WorkQ
 def test_work_nobody_waits_for_is_stopped_and_its_process_ended(queue: WorkQueue, tmp_path: Path) -> None:
     mark = tmp_path / "mark"
     with pytest.raises(AbandonedError):
-        queue.run("desk", works_on, str(mark), seconds=60, wanted=lambda: not mark.exists())
+        queue.run(piece("desk", works_on, str(mark), seconds=60), lambda: not mark.exists())
     assert gone(int(mark.read_text()))
+
+
+def test_what_one_crew_has_to_do_keeps_no_other_waiting(queue: WorkQueue, tmp_path: Path) -> None:
+    stop = threading.Event()
+
+    def endless(mark: str) -> None:
+        with pytest.raises(AbandonedError):
+            queue.run(piece("desk", works_on, mark, seconds=60), lambda: not stop.is_set())
+
+    busy = [threading.Thread(target=endless, args=(str(tmp_path / str(k)),)) for k in range(12)]
+    for thread in busy:
+        thread.start()
+    while len(list(tmp_path.iterdir())) < 2:
+        time.sleep(0.02)
+    try:
+        assert queue.run(piece("previews", pid, seconds=10))
+        assert queue.run(piece("readers", pid, seconds=10))
+    finally:
+        stop.set()
+        for thread in busy:
+            thread.join(30)
+    assert queue.run(piece("desk", pid))
 
 
 def test_work_that_takes_too_long_is_stopped(queue: WorkQueue, tmp_path: Path) -> None:
     mark = tmp_path / "mark"
     with pytest.raises(TimeoutError):
-        queue.run("desk", works_on, str(mark), seconds=1)
+        queue.run(piece("desk", works_on, str(mark), seconds=1))
     assert gone(int(mark.read_text()))
 
 
@@ -147,36 +185,107 @@ def test_jobs_are_taken_up(queue: WorkQueue, database: Database, data: Path) -> 
     assert _ended(database, job) == ("done", 1)
 
 
-def test_work_of_a_killed_worker_is_done_by_another(database: Database, data: Path, redis: str, tmp_path: Path) -> None:
+class Errand:
+    """Work asked for by somebody who waits in a thread of their own."""
+
+    def __init__(self, queue: WorkQueue, work: Piece[str]) -> None:
+        self.outcome: list[str | Exception] = []
+        self._thread = threading.Thread(target=self._run, args=(queue, work))
+        self._thread.start()
+
+    def _run(self, queue: WorkQueue, work: Piece[str]) -> None:
+        try:
+            self.outcome.append(queue.run(work))
+        except Exception as error:
+            self.outcome.append(error)
+
+    def end(self) -> str | Exception:
+        self._thread.join(60)
+        return self.outcome[0]
+
+
+@pytest.fixture
+def alone(database: Database, data: Path, redis: str) -> Iterator[WorkQueue]:
+    """A queue whose workers each test starts itself."""
     queue = work_queue(Settings(data=data, queue_url=redis), database, FileStore(data / "files"))
-    first = start_worker(data, database.url, redis)
-    wait_until_there(first, redis)
-    mark, results = tmp_path / "mark", list[str]()
-    waiting = threading.Thread(target=lambda: results.append(queue.run("desk", works_on_once, str(mark), seconds=60)))
-    waiting.start()
+    yield queue
+    queue.close()
+
+
+def _there(mark: Path) -> int:
+    """The process that works on something, once it does."""
     while not mark.exists():
         time.sleep(0.02)
+    return int(mark.read_text())
+
+
+def test_work_of_a_killed_worker_is_done_by_another(
+    alone: WorkQueue, database: Database, data: Path, redis: str, tmp_path: Path
+) -> None:
+    first = start_worker(data, database.url, redis)
+    wait_until_there(first, redis)
+    errand = Errand(alone, piece("desk", works_on_once, str(tmp_path / "mark")))
+    process = _there(tmp_path / "mark")
     first.send_signal(signal.SIGKILL)
     first.wait(10)
-    assert gone(int(mark.read_text())), "its processes end with it"
+    assert gone(process), "its processes end with it"
     with worker(data, database.url, redis):
-        waiting.join(30)
-    queue.close()
-    assert results == ["done"]
+        assert errand.end() == "done"
 
 
-def test_a_worker_that_stops_gives_its_work_back(database: Database, data: Path, redis: str, tmp_path: Path) -> None:
-    queue = work_queue(Settings(data=data, queue_url=redis), database, FileStore(data / "files"))
-    mark, results = tmp_path / "mark", list[str]()
-    waiting = threading.Thread(target=lambda: results.append(queue.run("desk", works_on_once, str(mark), seconds=60)))
+def test_a_worker_that_stops_gives_its_work_back(
+    alone: WorkQueue, database: Database, data: Path, redis: str, tmp_path: Path
+) -> None:
     with worker(data, database.url, redis):
-        waiting.start()
-        while not mark.exists():
-            time.sleep(0.02)
+        errand = Errand(alone, piece("desk", works_on_once, str(tmp_path / "mark")))
+        process = _there(tmp_path / "mark")
+    assert gone(process)
     with worker(data, database.url, redis):
-        waiting.join(30)
-    queue.close()
-    assert results == ["done"]
+        assert errand.end() == "done"
+
+
+def test_a_message_that_is_lost_is_sent_again_and_of_many_one_is_taken(
+    alone: WorkQueue, database: Database, data: Path, redis: str, tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    # Sent again at every look.
+    monkeypatch.setattr(distributed, "_AGAIN_SECONDS", 0.0)
+    errand = Errand(alone, piece("desk", counts, str(tmp_path / "count")))
+    client = Redis.from_url(redis)
+    while client.lpop(crew_queue("desk")) is None:
+        time.sleep(0.01)
+    while int(client.llen(crew_queue("desk"))) < 5:
+        time.sleep(0.01)
+    with worker(data, database.url, redis):
+        assert errand.end() == "1"
+        time.sleep(1.0)
+    assert (tmp_path / "count").read_text() == "1"
+
+
+def test_work_over_which_workers_die_is_given_up_and_not_blamed(
+    alone: WorkQueue, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    asked = []
+
+    def lost(*_: object) -> None:
+        asked.append(1)
+        raise distributed._LostError
+
+    monkeypatch.setattr(distributed.DistributedQueue, "_once", lost)
+    with pytest.raises(BrokenCrewError):
+        alone.run(piece("desk", pid))
+    assert len(asked) == 3
+
+
+def test_who_has_the_queue_but_not_the_key_has_nothing_run(
+    alone: WorkQueue, database: Database, data: Path, redis: str, tmp_path: Path
+) -> None:
+    forged = sealed(b"another key", piece("desk", works_on, str(tmp_path / "mark")))
+    Redis.from_url(redis).set(wanted_key("forged"), "desk", px=60_000)
+    for packet in (forged, "", "no seal"):
+        celery_app(redis).send_task(WORK, ("forged", packet), queue=crew_queue("desk"))
+    with worker(data, database.url, redis):
+        assert alone.run(piece("desk", pid))
+    assert not (tmp_path / "mark").exists()
 
 
 def test_a_job_of_a_killed_worker_is_taken_up_by_another(database_server: MariaDB, redis: str, tmp_path: Path) -> None:
@@ -195,7 +304,7 @@ def test_without_redis_work_is_refused_and_jobs_are_kept(database: Database, dat
     with redis_server(tmp_path) as url:
         queue = work_queue(Settings(data=data, queue_url=url), database, FileStore(data / "files"))
     with pytest.raises(QueueSilentError):
-        queue.run("desk", pid, seconds=30)
+        queue.run(piece("desk", pid))
     queue.wake()
     assert not queue.alive
     assert queue.crews() == []

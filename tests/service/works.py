@@ -3,11 +3,16 @@
 import os
 import signal
 import time
+from collections.abc import Callable
 from dataclasses import dataclass
 from pathlib import Path
+from typing import TypeVar
 
+from maqueta.service.queue.work_queue import CrewName, Piece
 from maqueta.solid.errors import PartError
 from maqueta.store.files import StoredFile
+
+Result = TypeVar("Result")
 
 
 @dataclass(frozen=True)
@@ -65,6 +70,14 @@ def works_on_once(mark: str) -> str:
     return "never"
 
 
+def counts(place: str) -> str:
+    """How often this was done with one file."""
+    file = Path(place)
+    number = int(file.read_text()) + 1 if file.exists() else 1
+    file.write_text(str(number))
+    return str(number)
+
+
 def gone(process: int) -> bool:
     """Whether a process ends within a few seconds."""
     for _ in range(100):
@@ -75,3 +88,8 @@ def gone(process: int) -> bool:
             return True
         time.sleep(0.05)
     return False
+
+
+def piece(crew: CrewName, work: Callable[..., Result], *arguments: object, seconds: float = 30.0) -> Piece[Result]:
+    """Some work for a crew."""
+    return Piece(crew, work, arguments, seconds)

@@ -49,12 +49,21 @@ class DeskPlace:
 
         Raises RefusedError as the work does, HTTPException 422 where the sheet takes longer than a sheet may.
         """
-        seconds = self.world.settings.desk_seconds
+        return self._run("sheet", self.world.settings.desk_seconds, work, arguments)
+
+    def tell(self, work: Callable[..., Result], *arguments: object) -> Result:
+        """What is told of a part alone; a large one takes longer than any sheet.
+
+        Raises RefusedError as the work does, HTTPException 422 where it takes longer than somebody may wait.
+        """
+        return self._run("part", self.world.settings.preview_seconds, work, arguments)
+
+    def _run(self, what: str, seconds: float, work: Callable[..., Result], arguments: tuple[object, ...]) -> Result:
         with aside(self.world, self.session):
             try:
                 return self.world.kernel.at_desk(work, *arguments, seconds=seconds, wanted=self.wanted)
             except (TimeoutError, ProcessExpired, MemoryError) as error:
-                raise HTTPException(422, f"This sheet cannot be worked on: {reason_of(error, seconds)}.") from error
+                raise HTTPException(422, f"This {what} cannot be worked on: {reason_of(error, seconds)}.") from error
 
     def wanted(self) -> bool:
         """Whether who asked is still there."""

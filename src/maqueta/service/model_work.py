@@ -1,7 +1,7 @@
 """Telling of one part, done in a process of its own: its drawings, its features, and what its drawing demands."""
 
 from collections.abc import Sequence
-from functools import reduce
+from functools import lru_cache, reduce
 from operator import or_
 
 from maqueta.checking.demands import Demands, demands, feature_words, form_words, pattern_words
@@ -36,6 +36,12 @@ def _told(projected: ProjectedPart, tasks: Tasks) -> Told:
     return EVERYTHING if tasks is None else reduce(or_, (told(projected, task) for task in tasks))
 
 
+@lru_cache(maxsize=32)
+def _demands_of(file: StoredFile) -> Demands:
+    """What a part's drawing demands, found out once: for a large part it takes seconds."""
+    return demands(part_at(file))
+
+
 def model_detail(file: StoredFile, name: str, tasks: Tasks) -> ModelDetail:
     """Six sides, ranking, features, and what the drawing of a part demands, as far as it may be told."""
     projected = part_at(file)
@@ -50,7 +56,7 @@ def model_detail(file: StoredFile, name: str, tasks: Tasks) -> ModelDetail:
     )
     if not may.part:
         return plain
-    found = demands(projected)
+    found = _demands_of(file)
     shown = {
         "extents": part.extents,
         "volume": part.volume,

@@ -112,7 +112,9 @@ def serve(settings: Settings) -> None:
         database = Database(url)
         files = _files(settings)
         # Several servers may start on one database.
-        with database.alone("start"):
+        with database.alone("start") as alone:
+            if not alone:
+                raise StartError("Another server on this database has been starting for ten minutes; see what it does.")
             database.migrate()
             first = None if settings.demo and load_demo(database, files, settings) else first_administrator(database)
         if settings.backup_hour is not None:

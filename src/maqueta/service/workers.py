@@ -7,7 +7,7 @@ from typing import Any, TypeVar
 from maqueta.checking.exercise import Exercise
 from maqueta.confined import reason_of
 from maqueta.service.kernel_work import PartSource, PartWork, Preview, examine, preview, step_file, triangles_file
-from maqueta.service.queue.work_queue import CrewName, Hands, NotDoneError
+from maqueta.service.queue.work_queue import Hands, NotDoneError, Piece, Wanted, always
 from maqueta.service.settings import Settings
 from maqueta.service.sheet_work import SheetWork, read_sheet_file
 from maqueta.solid.errors import PartError
@@ -17,8 +17,6 @@ from maqueta.solid.unit import Unit
 from maqueta.store.files import StoredFile
 
 Result = TypeVar("Result")
-#: Whether somebody still waits.
-Wanted = Callable[[], bool]
 #: Told of each piece of work: crew, work, how it ended, seconds.
 Noted = Callable[[str, str, str, float], None]
 
@@ -55,10 +53,10 @@ class KernelWorkers:
         """A part's triangles as a file other programs read. Raises PartError with the reason why not."""
         return self._now(triangles_file, packed, unit, kind, name)
 
-    def read_sheet(self, data: bytes, part: StoredFile, task: Exercise, wanted: Wanted = lambda: True) -> SheetWork:
+    def read_sheet(self, data: bytes, part: StoredFile, task: Exercise, wanted: Wanted = always) -> SheetWork:
         """Read a delivered sheet of a projected part. Never raises for anything the file does."""
         try:
-            return self._run("readers", read_sheet_file, data, part, task, seconds=self._seconds, wanted=wanted)
+            return self._run(Piece("readers", read_sheet_file, (data, part, task), self._seconds), wanted)
         except NotDoneError:
             raise
         except Exception as error:  # the worker's own exceptions arrive here, whatever they are
@@ -66,28 +64,21 @@ class KernelWorkers:
 
     def at_desk(self, work: Callable[..., Result], *arguments: Any, seconds: float, wanted: Wanted) -> Result:
         """Work on a sheet and its part. Raises as `Hands.run` does."""
-        return self._run("desk", work, *arguments, seconds=seconds, wanted=wanted)
+        return self._run(Piece("desk", work, arguments, seconds), wanted)
 
-    def _run(
-        self,
-        crew: CrewName,
-        work: Callable[..., Result],
-        *arguments: Any,
-        seconds: float,
-        wanted: Wanted = lambda: True,
-    ) -> Result:
+    def _run(self, piece: Piece[Result], wanted: Wanted = always) -> Result:
         began, ended = time.monotonic(), "well"
         try:
-            return self._hands.run(crew, work, *arguments, seconds=seconds, wanted=wanted)
+            return self._hands.run(piece, wanted)
         except Exception as error:
             ended = type(error).__name__
             raise
         finally:
-            self._noted(crew, work.__name__, ended, time.monotonic() - began)
+            self._noted(piece.crew, piece.work.__name__, ended, time.monotonic() - began)
 
     def _now(self, work: Callable[..., Result], *arguments: Any) -> Result:
         try:
-            return self._run("previews", work, *arguments, seconds=self._seconds)
+            return self._run(Piece("previews", work, arguments, self._seconds))
         except (PartError, NotDoneError):
             raise
         except Exception as error:  # the worker's own exceptions arrive here, whatever they are

@@ -13,7 +13,9 @@ ModelLength = Annotated[float, Field(ge=-1e6, le=1e6, allow_inf_nan=False)]
 Rectangle = tuple[Millimetres, Millimetres, Millimetres, Millimetres]
 SheetPoint = tuple[Millimetres, Millimetres]
 ViewPoint = tuple[ModelLength, ModelLength]
-ShortText = Annotated[str, Field(max_length=120)]
+#: Characters of a text on a sheet.
+LONGEST_TEXT = 120
+ShortText = Annotated[str, Field(max_length=LONGEST_TEXT)]
 
 
 class Strict(BaseModel):

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable
 
-from sqlalchemy import func, select
+from sqlalchemy import func, insert, select
 from sqlalchemy.orm import Session
 
 from maqueta.store.errors import NotVisible
@@ -61,13 +61,10 @@ def enrol(session: Session, school_class: SchoolClass, logins: Iterable[str]) ->
     wanted = list(dict.fromkeys(logins))
     query = select(Account).where(Account.login.in_(wanted), Account.role == "student", Account.active)
     known = {found.login: found for found in session.scalars(query)}
-    there = {student.id for student in students_of(session, school_class.id)}
-    session.add_all(
-        Enrolment(class_id=school_class.id, student_id=student.id)
-        for student in known.values()
-        if student.id not in there
-    )
-    session.flush()
+    places = [{"class_id": school_class.id, "student_id": student.id} for student in known.values()]
+    if places:
+        # Who is there already stays, also where two tabs take somebody in at one moment.
+        session.execute(insert(Enrolment).prefix_with("IGNORE"), places)
     return [login for login in wanted if login not in known]
 
 

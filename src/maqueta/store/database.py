@@ -39,7 +39,7 @@ def _flushed(session: Session, _: UOWTransaction) -> None:
 
 
 def _executed(state: ORMExecuteState) -> None:
-    if state.is_update or state.is_delete:
+    if state.is_insert or state.is_update or state.is_delete:
         state.session.info["changed"] = True
 
 

@@ -1,10 +1,12 @@
 """What is held about a person: told whole, or made anonymous for good."""
 
+import re
 from typing import Any
 
 from sqlalchemy import delete, or_, select
 from sqlalchemy.orm import Session, selectinload
 
+from maqueta.sheet.fields import LONGEST_TEXT
 from maqueta.store.accounts import close_account
 from maqueta.store.clock import now
 from maqueta.store.errors import AlreadyAnonymous
@@ -85,23 +87,41 @@ def make_anonymous(session: Session, person: Account) -> None:
     if person.anonymised_at is not None:
         raise AlreadyAnonymous
     forget_failures(session, person.login)
-    before = (person.name, person.login)
-    person.name, person.login = f"Former {person.role} {person.id}", f"former-{person.id}"
+    gone, instead = _whole_words((person.name, person.login)), f"Former {person.role} {person.id}"
+    person.name, person.login = instead, f"former-{person.id}"
     person.password_hash, person.anonymised_at = "", now()
     close_account(session, person, False)
     session.execute(delete(KnownBrowser).where(KnownBrowser.account_id == person.id))
     # Nobody waits for a sheet of somebody who is gone; those that are there stay.
     session.execute(delete(Enrolment).where(Enrolment.student_id == person.id))
-    for sheet in session.scalars(select(SheetRecord).where(SheetRecord.student_id == person.id)):
-        sheet.document = {**_nameless(sheet.document, before, person.name), "name": person.name}
+    sheets = select(SheetRecord).options(selectinload(SheetRecord.findings))
+    for sheet in session.scalars(sheets.where(SheetRecord.student_id == person.id)):
+        sheet.document = _nameless(sheet.document, gone, instead)
+        for finding in sheet.findings:
+            if finding.rule == "title.name":
+                told = finding.measured["parameters"]
+                finding.measured = finding.measured | {"parameters": told | {"name": instead, "asked": told["pattern"]}}
 
 
-def _nameless(thing: Any, names: tuple[str, ...], instead: str) -> Any:
-    """A document in which no text holds any of some names."""
-    if isinstance(thing, dict):
-        return {key: _nameless(value, names, instead) for key, value in thing.items()}
-    if isinstance(thing, list):
-        return [_nameless(value, names, instead) for value in thing]
-    if isinstance(thing, str) and any(name.casefold() in thing.casefold() for name in names):
-        return instead
-    return thing
+def _whole_words(names: tuple[str, ...]) -> re.Pattern[str]:
+    """What finds any of some names, however it is written, and not within longer words."""
+    return re.compile("|".join(rf"(?<!\w){re.escape(name)}(?!\w)" for name in names), re.IGNORECASE)
+
+
+def _nameless(document: dict[str, Any], gone: re.Pattern[str], instead: str) -> dict[str, Any]:
+    """A sheet none of whose texts holds a name; its own name and the drafter's, written in whatever way, are others."""
+
+    def text(words: str) -> str:
+        return gone.sub(instead, words)[:LONGEST_TEXT]
+
+    def texts(things: list[dict[str, Any]]) -> list[dict[str, Any]]:
+        return [thing | {"text": text(thing["text"])} if thing.get("text") else thing for thing in things]
+
+    title = document.get("title", {})
+    fields = {field: instead if field == "drafter" else text(words) for field, words in title.get("fields", {}).items()}
+    return document | {
+        "name": instead,
+        "title": title | {"fields": fields},
+        "notes": texts(document.get("notes", [])),
+        "dimensions": texts(document.get("dimensions", [])),
+    }

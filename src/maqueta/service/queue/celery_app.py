@@ -5,20 +5,27 @@ from typing import Final
 from celery import Celery
 from redis import Redis
 
+from maqueta.service.queue.work_queue import CrewName
+
 #: The messages: do a sealed piece of work; look for jobs in the database.
 WORK: Final = "maqueta.work"
 LOOK: Final = "maqueta.look"
 #: What nobody took up for so long, nobody waits for any more (seconds).
 WORK_EXPIRES: Final = 60
 LOOK_EXPIRES: Final = 10
-#: A sign of life lasts so long (milliseconds); it is given several times in that time.
-SIGN_MS: Final = 3000
-WORKER_SIGN_MS: Final = 6000
+#: A sign of life lasts so long (milliseconds), and is given so often (seconds): one that is late is not taken for none.
+SIGN_MS: Final = 6000
+SIGN_SECONDS: Final = 0.5
 #: Results nobody fetches are dropped (seconds).
 RESULT_SECONDS: Final = 60
 #: Key of the queue's seals in the database.
 KEY: Final = "queue"
 _PATIENCE: Final = 3.0
+
+
+def crew_queue(crew: CrewName) -> str:
+    """Where messages for a crew wait: no crew's work waits behind another's."""
+    return f"maqueta.{crew}"
 
 
 def wanted_key(work: str) -> str:

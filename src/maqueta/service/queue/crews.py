@@ -1,11 +1,10 @@
 """The crews of one machine: each kind of work has processes of its own that the others cannot keep busy."""
 
-from collections.abc import Callable
-from typing import Any, Final, TypeVar
+from typing import Final, TypeVar
 
 from maqueta.service.kernel_work import ready
 from maqueta.service.queue.crew import Crew
-from maqueta.service.queue.work_queue import CrewName, CrewState, QueueSilentError
+from maqueta.service.queue.work_queue import CrewName, CrewState, Piece, QueueSilentError, Wanted, always
 from maqueta.service.settings import Settings
 from maqueta.store.errors import FilesAway
 
@@ -26,23 +25,17 @@ class Crews:
         }
         self._crews = {name: Crew(name, number, settings.kernel_memory) for name, number in numbers.items()}
 
-    def run(
-        self,
-        crew: CrewName,
-        work: Callable[..., Result],
-        *arguments: Any,
-        seconds: float,
-        wanted: Callable[[], bool] = lambda: True,
-    ) -> Result:
+    def run(self, piece: Piece[Result], wanted: Wanted = always) -> Result:
         """The result of some work; the files it needs are brought here before. Raises as `Hands.run` does."""
-        for argument in arguments:
+        for argument in piece.arguments:
             for file in getattr(argument, "files", ()):
                 # Who works on them has no way of its own to where files are kept.
                 try:
                     _ = file.path
                 except FilesAway as error:
                     raise QueueSilentError(str(error)) from error
-        return self._crews[crew].run(work, *arguments, seconds=seconds, wanted=wanted)
+        crew = self._crews[piece.crew]
+        return crew.run(piece.work, *piece.arguments, seconds=piece.seconds, wanted=wanted)
 
     def crews(self) -> list[CrewState]:
         """How the crews are."""

@@ -5,12 +5,10 @@ import logging
 import time
 import uuid
 from collections import Counter
-from collections.abc import Callable
 from contextlib import suppress
 from typing import Any, Final, TypeVar
 
 from kombu.exceptions import OperationalError
-from pebble import ProcessExpired
 from redis.exceptions import RedisError
 
 from maqueta.service.queue.celery_app import (
@@ -22,13 +20,23 @@ from maqueta.service.queue.celery_app import (
     WORK_EXPIRES,
     begun_key,
     celery_app,
+    crew_queue,
     result_key,
     signs,
     wanted_key,
     worker_key,
 )
 from maqueta.service.queue.sealed import SealError, opened, sealed
-from maqueta.service.queue.work_queue import AbandonedError, BrokenCrewError, CrewName, CrewState, QueueSilentError
+from maqueta.service.queue.work_queue import (
+    AbandonedError,
+    BrokenCrewError,
+    CrewName,
+    CrewState,
+    Piece,
+    QueueSilentError,
+    Wanted,
+    always,
+)
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore
 from maqueta.store.keys import shared_key
@@ -37,11 +45,12 @@ _LOG = logging.getLogger("maqueta.queue")
 Result = TypeVar("Result")
 #: How often is looked whether somebody still waits, and whether somebody is at work (seconds).
 _LOOK_SECONDS: Final = 0.2
-#: Work that nobody has begun for so long: there are no workers, or far too few (seconds).
+#: Work that nobody has begun is sent again after so long: a worker may have died with the message in its hands.
+_AGAIN_SECONDS: Final = 5.0
+#: Work that nobody has begun for so long: there are no workers, or far too few.
 _BEGUN_SECONDS: Final = 20.0
-#: How often work is sent that is given back by workers that stop, or over which workers die.
-_MOST_TIMES: Final = 5
-_MOST_DEATHS: Final = 2
+#: How often work is given to another worker, where one stops or dies over it.
+_MOST_TIMES: Final = 3
 
 
 class _LostError(Exception):
@@ -57,37 +66,28 @@ class DistributedQueue:
         with database.transaction() as session:
             self._key = shared_key(session, KEY)
 
-    def run(
-        self,
-        crew: CrewName,
-        work: Callable[..., Result],
-        *arguments: Any,
-        seconds: float,
-        wanted: Callable[[], bool] = lambda: True,
-    ) -> Result:
-        """The result of some work. Raises as `Hands.run` does."""
-        packet = sealed(self._key, (crew, work, arguments, seconds))
-        died = 0
+    def run(self, piece: Piece[Result], wanted: Wanted = always) -> Result:
+        """The result of some work. Raises as `Hands.run` does.
+
+        That workers die is never said to be the work's fault: it is done in processes of theirs.
+        """
+        packet = sealed(self._key, piece)
         for _ in range(_MOST_TIMES):
             try:
-                return self._once(crew, packet, wanted)  # type: ignore[no-any-return]
-            except BrokenCrewError:
-                _LOG.info("a worker that stops gave work of the crew %r back", crew)
-            except _LostError as error:
-                died += 1
-                if died == _MOST_DEATHS:
-                    raise ProcessExpired("two workers died over it") from error
-                _LOG.warning("a worker died at work of the crew %r; another one does it", crew)
+                return self._once(piece.crew, packet, wanted)  # type: ignore[no-any-return]
+            except (BrokenCrewError, _LostError):
+                _LOG.warning("a worker stopped or died at work of the crew %r; another one does it", piece.crew)
             except (RedisError, OperationalError, SealError) as error:
-                raise QueueSilentError(str(error)) from error
+                _LOG.warning("the queue does not answer: %s", error)
+                raise QueueSilentError("the queue does not answer") from error
         raise BrokenCrewError
 
-    def _once(self, crew: CrewName, packet: str, wanted: Callable[[], bool]) -> Any:
+    def _once(self, crew: CrewName, packet: str, wanted: Wanted) -> Any:
         name = uuid.uuid4().hex
         # The sign is there before the message: whoever takes up work that nobody waits for drops it.
         self._signs.set(wanted_key(name), crew, px=SIGN_MS)
-        self._app.send_task(WORK, (name, packet), expires=WORK_EXPIRES)
-        sent, begun = time.monotonic(), False
+        began = sent = self._sent(crew, name, packet)
+        begun = False
         try:
             while True:
                 answer: Any = self._signs.blpop([result_key(name)], timeout=_LOOK_SECONDS)
@@ -95,16 +95,24 @@ class DistributedQueue:
                     return self._result(answer[1])
                 if not wanted():
                     raise AbandonedError
-                at_work = self._signs.exists(begun_key(name))
+                at_work = bool(self._signs.exists(begun_key(name)))
                 if begun and not at_work and not self._signs.exists(result_key(name)):
                     raise _LostError
-                begun = begun or bool(at_work)
-                if not begun and time.monotonic() - sent > _BEGUN_SECONDS:
+                begun = begun or at_work
+                now = time.monotonic()
+                if not begun and now - began > _BEGUN_SECONDS:
                     raise QueueSilentError("no worker has taken it up")
                 self._signs.set(wanted_key(name), crew, px=SIGN_MS)
+                if not begun and now - sent > _AGAIN_SECONDS:
+                    sent = self._sent(crew, name, packet)
         finally:
             with suppress(RedisError):
-                self._signs.delete(wanted_key(name), result_key(name))
+                self._signs.delete(wanted_key(name), result_key(name), begun_key(name))
+
+    def _sent(self, crew: CrewName, name: str, packet: str) -> float:
+        """Send a message; returns when. Of several about the same work one is taken."""
+        self._app.send_task(WORK, (name, packet), expires=WORK_EXPIRES, queue=crew_queue(crew))
+        return time.monotonic()
 
     def _result(self, text: bytes) -> Any:
         well, value = opened(self._key, text, self._files)

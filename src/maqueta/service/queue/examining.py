@@ -12,6 +12,7 @@ from sqlalchemy.exc import SQLAlchemyError
 
 from maqueta.service.kernel_work import PartSource, PartWork
 from maqueta.service.part_files import kept, source_of
+from maqueta.service.queue.work_queue import NotDoneError, Wanted
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore
 from maqueta.store.jobs import MOST_ATTEMPTS, claim_next, give_up, note_progress, running_job, sign_of_life
@@ -24,9 +25,8 @@ _LOOK_SECONDS, _SIGN_SECONDS = 5.0, 2.0
 _TRIED: Final = "it was begun several times and never finished; try it again, or another file"
 
 
-#: Told how far some work is (0 to 1), and what it is doing; asked whether it is still to be done.
+#: Told how far some work is (0 to 1), and what it is doing.
 Progress = Callable[[float, str], None]
-Wanted = Callable[[], bool]
 #: Examines a part; None when it was not wanted any more. Raises for nothing the file does: what raises is tried again.
 Examine = Callable[[PartSource, Progress, Wanted], PartWork | None]
 
@@ -74,6 +74,9 @@ class JobTaker:
                     pass
             except SQLAlchemyError:
                 _LOG.warning("the database does not answer; jobs wait")
+                self._closing.wait(1.0)
+            except NotDoneError as error:
+                _LOG.warning("a job was not done, and is taken up again soon: %s", error)
                 self._closing.wait(1.0)
             except Exception:
                 # Whatever it was, it is that job's; the others go on.

@@ -6,8 +6,8 @@ from pathlib import Path
 from maqueta.confined import reason_of
 from maqueta.service.kernel_work import PartSource, PartWork, examine
 from maqueta.service.queue.crews import Crews
-from maqueta.service.queue.examining import JobTaker, Progress, Wanted
-from maqueta.service.queue.work_queue import AbandonedError, NotDoneError
+from maqueta.service.queue.examining import JobTaker, Progress
+from maqueta.service.queue.work_queue import AbandonedError, NotDoneError, Piece, Wanted
 from maqueta.service.settings import Settings
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore
@@ -40,7 +40,7 @@ class LocalQueue(Crews):
                 return wanted()
 
             try:
-                return self.run("uploads", examine, source, str(notes), seconds=self._seconds, wanted=looked)
+                return self.run(Piece("uploads", examine, (source, str(notes)), self._seconds), looked)
             except AbandonedError:
                 return None
             except NotDoneError:

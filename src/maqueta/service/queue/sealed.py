@@ -10,16 +10,26 @@ import hashlib
 import hmac
 import io
 import pickle
-from importlib.metadata import version
+from pathlib import Path
 from typing import Any, Final
 
+import maqueta
 from maqueta.store.files import FileStore
 
-#: Both sides must be of one version: what is packed are its own types.
-_VERSION: Final = version("maqueta").encode()
 _DIGEST: Final = hashlib.sha256
 _SEAL_BYTES: Final = 32
 _FILES: Final = "files"
+
+
+def _source_digest() -> bytes:
+    """What the package's own code is: both sides must be of one version, since what is packed are its types."""
+    whole = _DIGEST()
+    for path in sorted(Path(maqueta.__file__).parent.rglob("*.py")):
+        whole.update(path.read_bytes())
+    return whole.digest()
+
+
+_VERSION: Final = _source_digest()
 
 
 class SealError(Exception):

@@ -2,11 +2,13 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass
-from typing import Any, Literal, Protocol, TypeVar
+from typing import Any, Generic, Literal, Protocol, TypeVar
 
 #: Parts that are brought in; parts and sheets' files somebody waits for; sheets that are drawn and checked.
 CrewName = Literal["uploads", "previews", "readers", "desk"]
 Result = TypeVar("Result")
+#: Whether somebody still waits.
+Wanted = Callable[[], bool]
 
 
 class NotDoneError(Exception):
@@ -38,20 +40,28 @@ class CrewState:
     sound: bool
 
 
+@dataclass(frozen=True)
+class Piece(Generic[Result]):
+    """Some work: which crew does it, what it is, on what, and how long it may take (seconds)."""
+
+    crew: CrewName
+    work: Callable[..., Result]
+    arguments: tuple[Any, ...]
+    seconds: float
+
+
+def always() -> bool:
+    """Somebody waits as long as it takes."""
+    return True
+
+
 class Hands(Protocol):
     """Whoever does pieces of work, wherever they are done."""
 
-    def run(
-        self,
-        crew: CrewName,
-        work: Callable[..., Result],
-        *arguments: Any,
-        seconds: float,
-        wanted: Callable[[], bool] = lambda: True,
-    ) -> Result:
+    def run(self, piece: Piece[Result], wanted: Wanted = always) -> Result:
         """The result of some work, done once more by another process where the first one died over it.
 
-        Raises what the work raises, TimeoutError when it takes longer than `seconds`, ProcessExpired when it killed two
+        Raises what the work raises, TimeoutError when it takes longer than it may, ProcessExpired when it killed two
         processes, AbandonedError as soon as it is no longer `wanted`, CrewFullError when very many wait already,
         BrokenCrewError and QueueSilentError when nobody can be asked.
         """

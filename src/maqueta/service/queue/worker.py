@@ -8,7 +8,7 @@ import sys
 import threading
 from contextlib import suppress
 from dataclasses import astuple
-from typing import Any, Final
+from typing import Any, Final, get_args
 
 from celery.signals import worker_shutting_down
 from redis.exceptions import RedisError
@@ -19,10 +19,11 @@ from maqueta.service.queue.celery_app import (
     LOOK,
     RESULT_SECONDS,
     SIGN_MS,
+    SIGN_SECONDS,
     WORK,
-    WORKER_SIGN_MS,
     begun_key,
     celery_app,
+    crew_queue,
     result_key,
     signs,
     wanted_key,
@@ -30,13 +31,14 @@ from maqueta.service.queue.celery_app import (
 )
 from maqueta.service.queue.local import LocalQueue
 from maqueta.service.queue.sealed import SealError, opened, sealed
-from maqueta.service.queue.work_queue import AbandonedError, BrokenCrewError
+from maqueta.service.queue.work_queue import AbandonedError, BrokenCrewError, CrewName, Piece
 from maqueta.service.settings import Settings, SettingsError, files_of, from_environment
 from maqueta.store.database import Database
 from maqueta.store.keys import shared_key
 
 _LOG = logging.getLogger("maqueta.worker")
-_SIGN_SECONDS: Final = 1.0
+#: Messages taken at a time, for each process: they wait for its crew here, and never for another crew's.
+_AT_HAND: Final = 4
 
 
 class Worker:
@@ -51,51 +53,47 @@ class Worker:
         self._local = LocalQueue(settings, self._database, self._files)
         self._closing = threading.Event()
         self._name = f"{socket.gethostname()}-{os.getpid()}"
-        self.app = celery_app(queue_url)
-        self.app.task(name=WORK)(self.work)
-        self.app.task(name=LOOK)(self._local.wake)
+        #: What is at work here, by name; its event says that nobody waits any more.
+        self._at_work: dict[str, threading.Event] = {}
+        self._app = celery_app(queue_url)
+        self._app.task(name=WORK)(self.work)
+        self._app.task(name=LOOK)(self._local.wake)
 
     def work(self, name: str, packet: str) -> None:
         """Do a piece of work, unless nobody waits for it any more, and put the result where they wait."""
         if not self._signs.exists(wanted_key(name)):
             return
         try:
-            crew, work, arguments, seconds = opened(self._key, packet, self._files)
+            piece: Piece[Any] = opened(self._key, packet, self._files)
         except SealError as error:
             _LOG.error("a message was not taken: %s", error)
             return
-        self._sign(name)
-        outcome: tuple[bool, Any]
+        # Of several messages about it only one is taken.
+        if not self._signs.set(begun_key(name), self._name, px=SIGN_MS, nx=True):
+            return
+        left = self._at_work[name] = threading.Event()
         try:
-            outcome = True, self._local.run(crew, work, *arguments, seconds=seconds, wanted=lambda: self._sign(name))
+            outcome = self._outcome(piece, left)
+            if outcome is not None:
+                self._put(name, outcome)
+        finally:
+            del self._at_work[name]
+
+    def _outcome(self, piece: Piece[Any], left: threading.Event) -> tuple[bool, Any] | None:
+        """Whether it went well, and its result or what it raised; None where nobody waits any more."""
+        try:
+            return True, self._local.run(piece, lambda: not (left.is_set() or self._closing.is_set()))
         except AbandonedError:
-            if not self._closing.is_set():
-                return
-            # Who waits does so still: another worker does it.
-            outcome = False, BrokenCrewError()
+            # Of a worker that stops another one takes over: who waits does so still.
+            return (False, BrokenCrewError()) if self._closing.is_set() else None
         except Exception as error:  # whatever the work raises is told to who waits
-            outcome = False, error
-        self._put(name, outcome)
+            return False, error
 
     def _put(self, name: str, outcome: tuple[bool, Any]) -> None:
         pipe = self._signs.pipeline()
         pipe.rpush(result_key(name), sealed(self._key, outcome))
         pipe.expire(result_key(name), RESULT_SECONDS)
-        pipe.delete(begun_key(name))
         pipe.execute()
-
-    def _sign(self, name: str) -> bool:
-        """Tell that a piece of work is under way; whether somebody still waits for it, and it is still done here."""
-        if self._closing.is_set():
-            return False
-        try:
-            pipe = self._signs.pipeline()
-            pipe.set(begun_key(name), self._name, px=SIGN_MS)
-            pipe.exists(wanted_key(name))
-            return bool(pipe.execute()[1])
-        except RedisError:
-            # Nobody can be told or asked; the work is short.
-            return True
 
     def run(self) -> None:
         """Work until told to stop."""
@@ -103,9 +101,10 @@ class Worker:
         threading.Thread(target=self._tell, name="signs", daemon=True).start()
         worker_shutting_down.connect(self._close, weak=False)
         try:
-            self.app.Worker(
+            self._app.Worker(
                 pool="threads",
-                concurrency=self._local.size,
+                concurrency=_AT_HAND * self._local.size,
+                queues=[crew_queue(crew) for crew in get_args(CrewName)] + [self._app.conf.task_default_queue],
                 loglevel="WARNING",
                 without_gossip=True,
                 without_mingle=True,
@@ -118,13 +117,23 @@ class Worker:
             self._database.close()
 
     def _tell(self) -> None:
-        """Say now and then that this worker is there, and how its crews are."""
-        while not self._closing.wait(_SIGN_SECONDS):
-            told = json.dumps([astuple(crew) for crew in self._local.crews()])
+        """Say now and then that this worker is there, how its crews are, what is at work; ask what is still wanted."""
+        while not self._closing.wait(SIGN_SECONDS):
             with suppress(RedisError):
-                self._signs.set(worker_key(self._name), told, px=WORKER_SIGN_MS)
+                self._sign(list(self._at_work))
         with suppress(RedisError):
             self._signs.delete(worker_key(self._name))
+
+    def _sign(self, names: list[str]) -> None:
+        pipe = self._signs.pipeline()
+        for name in names:
+            pipe.exists(wanted_key(name))
+            pipe.set(begun_key(name), self._name, px=SIGN_MS)
+        pipe.set(worker_key(self._name), json.dumps([astuple(crew) for crew in self._local.crews()]), px=SIGN_MS)
+        for name, waited_for in zip(names, pipe.execute()[::2], strict=False):
+            left = self._at_work.get(name)
+            if left is not None and not waited_for:
+                left.set()
 
     def _close(self, **_: Any) -> None:
         # From a signal's handler: what runs sees it at its next look and is given back.
@@ -132,7 +141,7 @@ class Worker:
 
 
 def main() -> int:
-    """Entry point of `maqueta worker`."""
+    """Entry point of `scripts/worker`."""
     logging.basicConfig(level=logging.WARNING, format="%(asctime)s %(name)s: %(message)s")
     try:
         settings = from_environment()
@@ -144,8 +153,11 @@ def main() -> int:
         return 1
     try:
         worker = Worker(settings, settings.queue_url, settings.database_url)
-    except (SQLAlchemyError, ValueError) as error:
-        print(f"maqueta: the worker cannot start: {error}", file=sys.stderr)
+    except SQLAlchemyError:
+        print("maqueta: the database does not answer, or is not up to date: start a server first.", file=sys.stderr)
+        return 1
+    except ValueError as error:
+        print(f"maqueta: MAQUETA_FILES_URL: {error}", file=sys.stderr)
         return 1
     worker.run()
     return 0

@@ -44,7 +44,7 @@ def detail(model_id: int, account: AnyAccount, session: InTransaction, at: AtDes
     """Six sides, ranking, features, and what the drawing of the part demands."""
     version = visible_version(session, account, model_id)
     tasks = _to_draw(session, account, version)
-    return at.run(model_detail, at.world.dossier(version), version.part.name, tasks)
+    return at.tell(model_detail, at.world.dossier(version), version.part.name, tasks)
 
 
 @router.get("/{model_id}/mesh", response_class=Response)
@@ -87,4 +87,4 @@ def views(
     except ValueError as error:
         raise HTTPException(422, str(error)) from error
     version = visible_version(session, account, model_id)
-    return at.run(views_folded, at.world.dossier(version), front, names, _to_draw(session, account, version))
+    return at.tell(views_folded, at.world.dossier(version), front, names, _to_draw(session, account, version))
