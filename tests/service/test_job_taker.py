@@ -13,6 +13,7 @@ from sqlalchemy.exc import OperationalError
 from maqueta.service.kernel_work import PartWork
 from maqueta.service.queue import examining
 from maqueta.service.queue.examining import JobTaker
+from maqueta.service.queue.work_queue import QueueSilentError
 from maqueta.store.accounts import add_account
 from maqueta.store.clock import now
 from maqueta.store.database import Database
@@ -37,6 +38,18 @@ class Kernel:
     def examine(self, _: Any, progress: Any, wanted: Any) -> PartWork | None:
         self.seen += 1
         return self._outcomes.pop(0)(progress, wanted)
+
+
+class UntilStopped:
+    """An examination that lasts as long as it is wanted."""
+
+    def __init__(self) -> None:
+        self.begun = threading.Event()
+
+    def __call__(self, _: object, wanted: Callable[[], bool]) -> None:
+        self.begun.set()
+        while wanted():
+            time.sleep(0.01)
 
 
 @pytest.fixture(scope="module")
@@ -169,17 +182,11 @@ def test_a_job_cancelled_at_work_stops_and_keeps_nothing(
     run: Any, database: Database, tmp_path: Path, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     monkeypatch.setattr(examining, "_SIGN_SECONDS", 0.0)
-    begun = threading.Event()
-
-    def until_stopped(_: Any, wanted: Any) -> None:
-        begun.set()
-        while wanted():
-            time.sleep(0.01)
-
+    work = UntilStopped()
     job = brought_in(database, tmp_path / "files")
     later = brought_in(database, tmp_path / "files")
-    run(Kernel(until_stopped, lambda *_: READY))
-    assert begun.wait(20)
+    run(Kernel(work, lambda *_: READY))
+    assert work.begun.wait(20)
     with database.transaction() as session:
         owner = session.get(Account, 1)
         assert owner is not None
@@ -210,18 +217,25 @@ def test_a_result_that_comes_after_cancelling_is_not_kept(run: Any, database: Da
 def test_what_is_at_work_when_the_server_ends_waits_for_the_next_one(
     run: Any, database: Database, tmp_path: Path
 ) -> None:
-    begun = threading.Event()
-
-    def until_stopped(_: Any, wanted: Any) -> None:
-        begun.set()
-        while wanted():
-            time.sleep(0.01)
-
+    work = UntilStopped()
     job = brought_in(database, tmp_path / "files")
-    first = run(Kernel(until_stopped))
-    assert begun.wait(20)
+    first = run(Kernel(work))
+    assert work.begun.wait(20)
     first.close()
     assert not first.alive
     assert ended(database, job, "waiting")[2] == "waiting"
     run(Kernel(lambda *_: READY))
     assert ended(database, job, "done")[0] == "done"
+
+
+def test_a_part_whose_file_is_away_is_examined_when_it_is_back(
+    run: Any, database: Database, tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    def away(*_: Any) -> PartWork:
+        raise QueueSilentError("the files are away")
+
+    monkeypatch.setattr("maqueta.store.jobs.LOST_AFTER", timedelta(seconds=0))
+    monkeypatch.setattr(examining, "_LOOK_SECONDS", 0.1)
+    job = brought_in(database, tmp_path / "files")
+    run(Kernel(away, lambda *_: READY))
+    assert ended(database, job, "done", "failed") == ("done", "ready", "ready", "")

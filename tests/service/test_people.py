@@ -1,6 +1,7 @@
 """What a school's administrator and people themselves may do with accounts, and instructors with classes."""
 
 import json
+from concurrent.futures import ThreadPoolExecutor
 from uuid import uuid4
 
 import pytest
@@ -161,6 +162,36 @@ def test_an_instructor_makes_a_class_and_fills_it(log_in: LogIn, database: Datab
     assert instructor.status("DELETE", f"{path}/students/{one[0]}") == 200
     assert instructor.status("DELETE", f"{path}/students/{one[0]}") == ABSENT
     assert [s["id"] for s in instructor.get(f"{path}/students")] == [two[0]]
+
+
+def test_two_tabs_take_the_same_students_in_at_one_moment(log_in: LogIn, database: Database, known: str) -> None:
+    login = person_of(database, known, "instructor")[1]
+    tabs = [log_in(login) for _ in range(4)]
+    made = tabs[0].send("POST", "/api/classes", json={"name": "Both at once"}).json()
+    body = {"logins": [person_of(database, known)[1] for _ in range(5)]}
+    with ThreadPoolExecutor(4) as at_once:
+        answers = list(
+            at_once.map(lambda tab: tab.send("POST", f"/api/classes/{made['id']}/students", json=body), tabs)
+        )
+    assert [answer.status_code for answer in answers] == [200] * 4
+    assert all(len(answer.json()["students"]) == 5 for answer in answers)
+    [shown] = tabs[0].get("/api/classes")
+    assert shown["students"] == 5
+
+
+def test_who_is_taken_in_and_out_is_written_down(log_in: LogIn, database: Database, known: str) -> None:
+    instructor = log_in(person_of(database, known, "instructor")[1])
+    made = instructor.send("POST", "/api/classes", json={"name": "Written down"}).json()
+    number, login = person_of(database, known)
+    instructor.send("POST", f"/api/classes/{made['id']}/students", json={"logins": [login]})
+    instructor.send("DELETE", f"/api/classes/{made['id']}/students/{number}")
+    deeds = log_in("otto.brandt").get("/api/deeds?most=3")
+    assert [deed["words"].split(";")[0].split(",")[0] for deed in deeds] == [
+        "Take a student out",
+        "Take students in by their log-in names",
+        "A new class.",
+    ]
+    assert deeds[0]["to_what"] == {"class_id": str(made["id"]), "student_id": str(number)}
 
 
 @pytest.mark.parametrize("body", [{"name": "   "}, {"name": "x" * 200}, {}])

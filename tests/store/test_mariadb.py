@@ -3,6 +3,7 @@
 import os
 import signal
 import time
+from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 
 import pytest
@@ -109,3 +110,14 @@ def test_servers_of_other_folders_are_left_alone(tmp_path: Path) -> None:
         assert one.reachable
     finally:
         one.stop()
+
+
+def test_several_are_set_up_at_one_moment(tmp_path: Path) -> None:
+    """The installers must not meet in one folder for temporary tables: some of them failed there."""
+    servers = [MariaDB(tmp_path / str(number) / "data") for number in range(4)]
+    with ThreadPoolExecutor(len(servers)) as at_once:
+        try:
+            list(at_once.map(MariaDB.start, servers))
+            assert [server.reachable for server in servers] == [True] * len(servers)
+        finally:
+            list(at_once.map(MariaDB.stop, servers))

@@ -9,6 +9,7 @@ import { MyLogIns } from "../people/MyLogIns";
 import { ChoosePassword } from "./ChoosePassword";
 import classes from "./Header.module.css";
 import { Logo } from "./Logo";
+import { Complaint } from "./Messages";
 import { useMe } from "./me";
 
 const PLACES: Record<string, [string, string][]> = {
@@ -36,7 +37,14 @@ export function Header({ trail, children }: Props) {
   const scheme = useMantineColorScheme();
   const [open, setOpen] = useState<"password" | "log-ins" | null>(null);
   const close = () => setOpen(null);
-  const tell = async () => saveHeld(me.login, (await answer(api.GET("/api/me/held"))).held);
+  const [trouble, setTrouble] = useState("");
+  const tell = async () => {
+    try {
+      saveHeld(me.login, (await answer(api.GET("/api/me/held"))).held);
+    } catch (error) {
+      setTrouble((error as Error).message);
+    }
+  };
   const leave = async () => {
     await answer(api.POST("/api/log-out"));
     queries.clear();
@@ -85,6 +93,14 @@ export function Header({ trail, children }: Props) {
       </Modal>
       <Modal opened={open === "log-ins"} onClose={close} centered title="Where you are logged in">
         <MyLogIns />
+      </Modal>
+      <Modal
+        opened={trouble !== ""}
+        onClose={() => setTrouble("")}
+        centered
+        title="What is held about you"
+      >
+        <Complaint words={trouble} />
       </Modal>
     </header>
   );

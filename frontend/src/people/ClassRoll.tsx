@@ -1,4 +1,4 @@
-import { Button, Group, Table, Text, Textarea, TextInput } from "@mantine/core";
+import { Button, Table, Text, Textarea } from "@mantine/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 
@@ -6,6 +6,8 @@ import { answer, api } from "../api/client";
 import type { SchoolClass } from "../api/types";
 import { plural } from "../frame/words";
 import { Complaint, Trouble, Waiting } from "../frame/Messages";
+import styles from "./Classes.module.css";
+import { NameForm } from "./NameForm";
 
 /** One class: its name, its students, and how more come in. */
 export function ClassRoll({ school }: { school: SchoolClass }) {
@@ -15,7 +17,6 @@ export function ClassRoll({ school }: { school: SchoolClass }) {
     queryKey: ["classes", school.id, "students"],
     queryFn: () => answer(api.GET("/api/classes/{class_id}/students", { params: { path } })),
   });
-  const [name, setName] = useState(school.name);
   const [logins, setLogins] = useState("");
   const [trouble, setTrouble] = useState("");
   const [told, setTold] = useState("");
@@ -30,13 +31,11 @@ export function ClassRoll({ school }: { school: SchoolClass }) {
     }
     await queries.invalidateQueries({ queryKey: ["classes"] });
   };
-  const rename = (event: React.FormEvent) => {
-    event.preventDefault();
-    void run(async () => {
+  const rename = (name: string) =>
+    run(async () => {
       await answer(api.PATCH("/api/classes/{class_id}", { params: { path }, body: { name } }));
       return "The class has its new name.";
     });
-  };
   const takeIn = (event: React.FormEvent) => {
     event.preventDefault();
     const wanted = logins.split(/[\s,;]+/).filter(Boolean);
@@ -65,22 +64,8 @@ export function ClassRoll({ school }: { school: SchoolClass }) {
 
   return (
     <section aria-label={school.name}>
-      <form onSubmit={rename}>
-        <Group align="end" mb="md">
-          <TextInput
-            label="Name of the class"
-            required
-            maxLength={80}
-            value={name}
-            onChange={(e) => setName(e.currentTarget.value)}
-            w={320}
-          />
-          <Button type="submit" variant="default" disabled={name.trim() === school.name}>
-            Rename
-          </Button>
-        </Group>
-      </form>
-      <form onSubmit={takeIn}>
+      <NameForm label="Name of the class" action="Rename" name={school.name} onName={rename} />
+      <form className={styles.add} onSubmit={takeIn}>
         <Textarea
           label="Take students in"
           description="Log-in names, one a line. Your administrator makes the accounts."

@@ -1,4 +1,4 @@
-import { Button, Group, NavLink, Text, TextInput, Title } from "@mantine/core";
+import { NavLink, Text, Title } from "@mantine/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 
@@ -6,6 +6,7 @@ import { answer, api } from "../api/client";
 import { Header } from "../frame/Header";
 import { Complaint, Trouble, Waiting } from "../frame/Messages";
 import { ClassRoll } from "./ClassRoll";
+import { NameForm } from "./NameForm";
 import styles from "./Classes.module.css";
 
 /** An instructor's classes, and who is in them. */
@@ -16,16 +17,13 @@ export default function ClassesPage() {
     queryFn: () => answer(api.GET("/api/classes")),
   });
   const [chosen, setChosen] = useState<number | null>(null);
-  const [name, setName] = useState("");
   const [trouble, setTrouble] = useState("");
   const shown = classes.data?.find((c) => c.id === chosen) ?? classes.data?.[0];
 
-  const add = async (event: React.FormEvent) => {
-    event.preventDefault();
+  const add = async (name: string) => {
     setTrouble("");
     try {
       const made = await answer(api.POST("/api/classes", { body: { name } }));
-      setName("");
       await queries.invalidateQueries({ queryKey: ["classes"] });
       setChosen(made.id);
     } catch (error) {
@@ -61,21 +59,9 @@ export default function ClassesPage() {
                   />
                 ))}
               </nav>
-              <form onSubmit={(event) => void add(event)}>
-                <Group align="end" mt="md" wrap="nowrap">
-                  <TextInput
-                    label="New class"
-                    required
-                    maxLength={80}
-                    value={name}
-                    onChange={(e) => setName(e.currentTarget.value)}
-                    flex={1}
-                  />
-                  <Button type="submit" variant="default">
-                    Make
-                  </Button>
-                </Group>
-              </form>
+              <div className={styles.add}>
+                <NameForm label="New class" action="Make" onName={add} />
+              </div>
               <Complaint words={trouble} />
             </div>
             {shown ? (

@@ -107,6 +107,7 @@ class MariaDB:
                     f"--datadir={self._data}",
                     f"--socket={self._socket}",
                     f"--pid-file={self._home / 'db.pid'}",
+                    f"--tmpdir={self._home}",
                     "--skip-networking",
                     "--character-set-server=utf8mb4",
                     "--collation-server=utf8mb4_bin",
@@ -124,23 +125,23 @@ class MariaDB:
         self._data.parent.mkdir(parents=True, exist_ok=True)
         # Installed beside and moved into place, so that an interrupted installation leaves nothing half-made.
         fresh = Path(tempfile.mkdtemp(dir=self._data.parent, prefix="mariadb-new-"))
-        result = subprocess.run(
-            [
-                installer,
-                "--no-defaults",
-                f"--user={user}",
-                f"--datadir={fresh}",
-                "--auth-root-authentication-method=socket",
-                f"--auth-root-socket-user={user}",
-                "--skip-test-db",
-            ],
-            capture_output=True,
-            check=False,
-        )
+        command = [
+            installer,
+            "--no-defaults",
+            f"--user={user}",
+            f"--datadir={fresh}",
+            "--auth-root-authentication-method=socket",
+            f"--auth-root-socket-user={user}",
+            "--skip-test-db",
+        ]
+        # Two installers that share a folder for temporary tables take each other's away.
+        with tempfile.TemporaryDirectory() as scratch:
+            result = subprocess.run(command, env={**os.environ, "TMPDIR": scratch}, capture_output=True, check=False)
         if result.returncode != 0:
             shutil.rmtree(fresh, ignore_errors=True)
-            reason = (result.stderr or result.stdout).decode(errors="replace").strip().splitlines()
-            raise DatabaseServerError(f"MariaDB could not be set up: {reason[-1] if reason else 'no reason given'}")
+            told = (result.stderr or result.stdout).decode(errors="replace").strip().splitlines()
+            reason = next((line for line in told if line.startswith("ERROR")), told[-1] if told else "no reason given")
+            raise DatabaseServerError(f"MariaDB could not be set up: {reason}")
         fresh.rename(self._data)
 
     def _serves(self, pid: int) -> bool:

@@ -1,0 +1,130 @@
+"""People made anonymous: no name is left in what is kept, and what is kept can still be opened."""
+
+from collections.abc import Iterator
+from typing import Any
+
+import pytest
+from hypothesis import HealthCheck, given, settings
+from hypothesis import strategies as st
+from sqlalchemy.orm import Session
+
+from maqueta.checking.finding import Finding
+from maqueta.service.present import FINDING
+from maqueta.sheet.document import Note, SheetDocument, TitleBlock
+from maqueta.store.accounts import add_account
+from maqueta.store.clock import now
+from maqueta.store.database import Database
+from maqueta.store.errors import AlreadyAnonymous
+from maqueta.store.models import Account, Enrolment, ExerciseRecord, FindingRecord, SheetRecord
+from maqueta.store.people import held, make_anonymous
+
+
+@pytest.fixture
+def session(database: Database) -> Iterator[Session]:
+    """A session of which nothing is kept."""
+    own = database.session()
+    yield own
+    own.rollback()
+    own.close()
+
+
+def drawn(session: Session, name: str, login: str, document: SheetDocument, *findings: Finding) -> Account:
+    """A person with one sheet, on which something was found."""
+    person = add_account(session, login, name, "student", "a hash")
+    exercise = session.query(ExerciseRecord).order_by(ExerciseRecord.id).first()
+    assert exercise is not None
+    session.add(Enrolment(class_id=exercise.class_id, student_id=person.id))
+    sheet = SheetRecord(
+        exercise_id=exercise.id,
+        student_id=person.id,
+        state="handed-in",
+        revision=1,
+        document=document.model_dump(mode="json"),
+        saved_at=now(),
+    )
+    session.add(sheet)
+    session.flush()
+    for place, finding in enumerate(findings):
+        measured = FINDING.dump_python(finding, mode="json")
+        session.add(FindingRecord(sheet_id=sheet.id, place=place, rule=finding.rule, measured=measured))
+    session.flush()
+    return person
+
+
+def sheet_of(session: Session, person: Account) -> SheetRecord:
+    return session.query(SheetRecord).filter(SheetRecord.student_id == person.id).one()
+
+
+def note(text: str) -> Note:
+    return Note(id="n1", text=text, at=(10.0, 10.0))
+
+
+NAMES = st.text(st.characters(categories=("Lu", "Ll")), min_size=3, max_size=12)
+
+
+@given(
+    first=NAMES,
+    last=NAMES,
+    before=st.text(" .,-", max_size=5),
+    after=st.text(" .,-", max_size=5),
+    drafter=st.text(max_size=60),
+)
+@settings(max_examples=25, deadline=None, suppress_health_check=[HealthCheck.function_scoped_fixture])
+def test_no_text_of_a_sheet_holds_the_name(
+    session: Session, first: str, last: str, before: str, after: str, drafter: str
+) -> None:
+    name = f"{first} {last}"
+    text = f"{before}{name}{after}"
+    document = SheetDocument(
+        name=text, notes=(note(text),), title=TitleBlock(fields={"drafter": drafter, "title": text, "number": "7"})
+    )
+    with session.begin_nested() as part:
+        person = drawn(session, name, "somebody.new", document)
+        make_anonymous(session, person)
+        kept = SheetDocument.model_validate(sheet_of(session, person).document)
+        part.rollback()
+    texts = [kept.name or "", kept.notes[0].text, *kept.title.fields.values()]
+    assert not [found for found in texts if name.casefold() in found.casefold()]
+    assert kept.title.fields["drafter"].startswith("Former student")
+    assert kept.title.fields["number"] == "7"
+
+
+@pytest.mark.parametrize("login", ["iso", "mm", "front", "top", "third", "n1"])
+def test_a_log_in_name_that_is_also_a_word_of_the_sheet_spoils_nothing(session: Session, login: str) -> None:
+    document = SheetDocument(style="iso", notes=(note(f"{login}, {login}ary, see {login}."),))
+    person = drawn(session, "Tip Top", login, document)
+    make_anonymous(session, person)
+    kept = SheetDocument.model_validate(sheet_of(session, person).document)
+    assert (kept.style, kept.notes[0].id, kept.units) == ("iso", "n1", "mm")
+    assert kept.notes[0].text == f"{person.name}, {login}ary, see {person.name}."
+
+
+def test_a_text_grows_no_longer_than_a_text_may_be(session: Session) -> None:
+    document = SheetDocument(notes=(note(" ".join(["Al"] * 40)),))
+    person = drawn(session, "Al", "al.one", document)
+    make_anonymous(session, person)
+    [kept] = SheetDocument.model_validate(sheet_of(session, person).document).notes
+    assert "Al" not in kept.text.split()
+
+
+def test_the_name_a_sheet_was_found_under_goes_and_the_finding_stays(session: Session) -> None:
+    parameters = {"name": "uro-b-clamp", "asked": "B. Uro clamp", "pattern": "{drafter} clamp"}
+    document = SheetDocument(name="uro-b-clamp", title=TitleBlock(fields={"drafter": "B. Uro"}))
+    person = drawn(session, "Bran Uro", "bran.uro", document, Finding("title.name", "warning", parameters=parameters))
+    make_anonymous(session, person)
+    [record] = sheet_of(session, person).findings
+    found = FINDING.validate_python(record.measured)
+    assert found.rule == "title.name"
+    assert found.parameters == {"name": person.name, "asked": "{drafter} clamp", "pattern": "{drafter} clamp"}
+
+
+def test_what_tells_who_it_was_is_gone_and_the_work_is_there(session: Session) -> None:
+    person = drawn(session, "Bran Uro", "bran.uro", SheetDocument(name="bran"))
+    make_anonymous(session, person)
+    assert (person.active, person.password_hash, person.login) == (False, "", f"former-{person.id}")
+    assert session.query(Enrolment).filter(Enrolment.student_id == person.id).count() == 0
+    told: dict[str, Any] = held(session, person)
+    assert len(told["sheets"]) == 1
+    assert (told["classes"], told["log_ins"], told["known_browsers_seen_at"]) == ([], [], [])
+    with pytest.raises(AlreadyAnonymous):
+        make_anonymous(session, person)
