@@ -11,36 +11,33 @@ from statistics import median
 sys.path.insert(0, str(Path(__file__).resolve().parent.parent))
 
 from bench_sheets import sheet_rows
+from bench_store import store_rows
 from tests.parts import comb
 
-from maqueta.checking.demands import demands
-from maqueta.checking.dimension_survey import DimensionSurvey
-from maqueta.checking.model_sheet import Drafter, model_sheet
-from maqueta.checking.report import check, report
-from maqueta.checking.survey import Survey
 from maqueta.demo.workshop import EXERCISES, PARTS, demo_recipe
-from maqueta.dimensioning.determinacy import Equation, read
-from maqueta.dimensioning.form_model import form_model
-from maqueta.projection.attitude import SIDES, usual
+from maqueta.geometry.directions import AXES, SIDES
+from maqueta.judging.dimension_survey import DimensionSurvey
+from maqueta.judging.report import check, report
+from maqueta.judging.survey import Survey
+from maqueta.making.model_sheet import Drafter, model_sheet
+from maqueta.projection.attitude import usual
 from maqueta.projection.hidden_lines import HiddenLines, bare_hidden_lines
-from maqueta.projection.kernel_pieces import Frame
+from maqueta.projection.look import Look
 from maqueta.projection.project import project
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.projection.ranking import rank
-from maqueta.service.kernel_work import described
-from maqueta.service.present import part_summary
-from maqueta.service.present_reading import reading_form
+from maqueta.service.bench.readers_eye_answers import reading_answer
 from maqueta.service.settings import Settings
+from maqueta.service.shelf.at_kernel import described
+from maqueta.sizes.determinacy import Equation, read
+from maqueta.sizes.form.model import form_model
 from maqueta.solid.examine import examine
 from maqueta.solid.kernel import Shape
-from maqueta.solid.part import AXES, Part
+from maqueta.solid.part import Part
 from maqueta.solid.recipe import Recipe
 from maqueta.solid.source import load_part, part_of_recipe
 from maqueta.solid.step import write_step
-from maqueta.store.accounts import add_account
-from maqueta.store.database import Database
-from maqueta.store.mariadb import MariaDB
-from maqueta.store.shelf import ShelfQuery, add_part, keep_examined, shelf
+from maqueta.study.demands import demands
 
 
 def milliseconds(*works: Callable[[], object], rounds: int = 15) -> list[float]:
@@ -70,19 +67,19 @@ def kernel_rows() -> None:
     for slug in PARTS:
         shape, part = part_of_recipe(demo_recipe(slug))
         kept = HiddenLines(shape, part)
-        frames = [usual(side).frame() for side in SIDES]
+        looks = [usual(side).look for side in SIDES]
 
-        def bare(shape: Shape = shape, frames: list[Frame] = frames) -> object:
-            return [bare_hidden_lines(shape, frame) for frame in frames]
+        def bare(shape: Shape = shape, looks: list[Look] = looks) -> object:
+            return [bare_hidden_lines(shape, look) for look in looks]
 
-        def again(kept: HiddenLines = kept, frames: list[Frame] = frames) -> object:
-            return [kept.line_set(frame) for frame in frames]
+        def again(kept: HiddenLines = kept, looks: list[Look] = looks) -> object:
+            return [kept.line_set(look) for look in looks]
 
-        def afresh(shape: Shape = shape, part: Part = part, frames: list[Frame] = frames) -> object:
-            return [HiddenLines(shape, part).line_set(frame) for frame in frames]
+        def afresh(shape: Shape = shape, part: Part = part, looks: list[Look] = looks) -> object:
+            return [HiddenLines(shape, part).line_set(look) for look in looks]
 
-        def all_attitudes(shape: Shape = shape, part: Part = part, frames: list[Frame] = frames) -> object:
-            lines = HiddenLines(shape, part).line_sets(frames)
+        def all_attitudes(shape: Shape = shape, part: Part = part, looks: list[Look] = looks) -> object:
+            lines = HiddenLines(shape, part).line_sets(looks)
             return rank(ProjectedPart(part, dict(zip(SIDES, lines, strict=True)), {}))
 
         kernel, again_ms, afresh_ms, ranking = milliseconds(bare, again, afresh, all_attitudes)
@@ -148,7 +145,7 @@ def reader_row() -> None:
     view = project(*part_of_recipe(demo_recipe("reed-clamp")))
     sheet = model_sheet(view, task, Drafter("A", "B", "2026-11-20"))
     short = sheet.model_copy(update={"dimensions": sheet.dimensions[3:]})
-    [spent] = milliseconds(lambda: reading_form(DimensionSurvey(Survey(view, task, short)), "everything"))
+    [spent] = milliseconds(lambda: reading_answer(DimensionSurvey(Survey(view, task, short)), "everything"))
     row("reader's eye while a sheet is dimensioned", f"{spent:.1f} ms", "60 ms", spent <= 60)
 
 
@@ -156,9 +153,9 @@ def analysis_rows() -> None:
     """What a drawing demands, for a part of 60 faces beside its six sides bare, and for a STEP file of 1000."""
     shape = comb(14)
     part = described_part(shape)
-    frames = [usual(side).frame() for side in SIDES]
+    looks = [usual(side).look for side in SIDES]
     kernel, whole = milliseconds(
-        lambda: [bare_hidden_lines(shape, frame) for frame in frames],
+        lambda: [bare_hidden_lines(shape, look) for look in looks],
         lambda: demands(project(shape, part)),
         rounds=5,
     )
@@ -186,30 +183,6 @@ def described_part(shape: Shape) -> Part:
     return examine(shape, part_hash="", name="comb", unit="mm", natural_up="+z")
 
 
-def shelf_row() -> None:
-    """Opening a shelf with 1000 parts: one page of it."""
-    with tempfile.TemporaryDirectory() as folder:
-        server = MariaDB(Path(folder) / "data")
-        server.start()
-        database = Database(server.url)
-        database.migrate()
-        with database.transaction() as session:
-            owner = add_account(session, "bench", "Bench", "instructor", "")
-            for number in range(1000):
-                part = add_part(session, owner, f"Part {number}", "part.json", "0" * 64)
-                keep_examined(part.current, {"state": "ready", "facts": {"material": "oak"}})
-
-        def page() -> int:
-            with database.transaction() as session:
-                parts, total = shelf(session, owner, ShelfQuery(words="part oak"))
-                return total + len([part_summary(part) for part in parts])
-
-        [spent] = milliseconds(page, rounds=5)
-        database.close()
-        server.stop()
-    row("a page of a shelf of 1000 parts, searched", f"{spent:.0f} ms", "", None)
-
-
 def main() -> None:
     """Print the table."""
     print(f"{'what':<58} {'measured':>22} {'must reach':>22}  met")
@@ -219,7 +192,7 @@ def main() -> None:
     reader_row()
     analysis_rows()
     sheet_rows(row, milliseconds)
-    shelf_row()
+    store_rows(row, milliseconds)
 
 
 if __name__ == "__main__":

@@ -9,10 +9,10 @@ from pathlib import Path
 from tests.reading.dxf_writer import CONVENTIONS, write_sheet
 from tests.reading.planted import Case, case
 
-from maqueta.checking.delivered import read_delivered
-from maqueta.checking.report import check
-from maqueta.checking.survey import Survey
+from maqueta.judging.report import check
+from maqueta.judging.survey import Survey
 from maqueta.projection.projected_part import to_json
+from maqueta.reading.delivered import read_delivered
 from maqueta.service.queue.crews import Crews
 from maqueta.service.settings import Settings
 from maqueta.service.workers import KernelWorkers

@@ -2,6 +2,8 @@
 cd "$(dirname "${BASH_SOURCE[0]}")/.."
 stamps=var/stamps
 mkdir -p "$stamps"
+# Servers and their workers are started again and again: what is compiled once is kept.
+unset PYTHONDONTWRITEBYTECODE
 
 say() { printf '%s\n' "maqueta: $*" >&2; }
 

@@ -13,8 +13,8 @@ from tests.parts import demo_projected
 from tests.reading.demo_files import demo_file
 from tests.server_process import chromium, free_port, new_page, running
 
-from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.demo.workshop import EXERCISES, demo_recipe
+from maqueta.making.model_sheet import Drafter, model_sheet
 from maqueta.solid.source import part_of_recipe
 from maqueta.solid.step import write_step
 

@@ -6,15 +6,30 @@ from typing import Any
 
 import pytest
 from fastapi.testclient import TestClient
+from hypothesis import settings as examples
 
 from maqueta.service.app import create_app
-from maqueta.service.demo_data import load_demo
 from maqueta.service.settings import Settings
 from maqueta.store.database import Database
-from maqueta.store.files import FileStore
 from maqueta.store.mariadb import MariaDB
+from tests.demo_world import PASSWORD as PASSWORD
+from tests.demo_world import copied_demo_world
 
-PASSWORD = "loom-and-shuttle"
+# No test depends on how fast a machine is.
+examples.register_profile("any machine", deadline=None)
+examples.load_profile("any machine")
+
+#: Folders whose files take long: two files run at a time, and a long one at the end would run alone.
+_LONG_FIRST = ("trust", "browser", "service", "reading")
+
+
+def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
+    """Begin with what takes long."""
+    folders = [item.path.parent.name for item in items]
+    places = [_LONG_FIRST.index(name) if name in _LONG_FIRST else len(_LONG_FIRST) for name in folders]
+    items[:] = [item for _, item in sorted(zip(places, items, strict=True), key=lambda entry: entry[0])]
+
+
 LogIn = Callable[..., "Person"]
 
 
@@ -40,8 +55,8 @@ class Person:
 
 
 @pytest.fixture(scope="session")
-def database_server(tmp_path_factory: pytest.TempPathFactory) -> Iterator[MariaDB]:
-    server = MariaDB(tmp_path_factory.mktemp("database") / "data")
+def database_server(settings: Settings) -> Iterator[MariaDB]:
+    server = MariaDB(settings.data / "mariadb")
     server.start()
     yield server
     server.stop()
@@ -50,7 +65,7 @@ def database_server(tmp_path_factory: pytest.TempPathFactory) -> Iterator[MariaD
 @pytest.fixture(scope="session")
 def settings(tmp_path_factory: pytest.TempPathFactory) -> Settings:
     return Settings(
-        data=tmp_path_factory.mktemp("var"),
+        data=copied_demo_world(tmp_path_factory, tmp_path_factory.mktemp("var")),
         demo_password=PASSWORD,
         kernel_seconds=20,
         largest_upload=1024 * 1024,
@@ -59,10 +74,8 @@ def settings(tmp_path_factory: pytest.TempPathFactory) -> Settings:
 
 
 @pytest.fixture(scope="session")
-def database(database_server: MariaDB, settings: Settings) -> Iterator[Database]:
+def database(database_server: MariaDB) -> Iterator[Database]:
     database = Database(database_server.url)
-    database.migrate()
-    load_demo(database, FileStore(settings.data / "files"), settings)
     yield database
     database.close()
 

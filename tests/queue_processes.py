@@ -43,7 +43,7 @@ def start_worker(data: Path, database: str, queue: str, **more: str) -> subproce
         "MAQUETA_QUEUE_URL": queue,
         **more,
     }
-    return subprocess.Popen([sys.executable, "-m", "maqueta.service.queue.worker"], env=environment)
+    return subprocess.Popen([sys.executable, "-m", "maqueta.service.queue"], env=environment)
 
 
 def wait_until_there(process: subprocess.Popen[bytes], queue: str) -> None:

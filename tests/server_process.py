@@ -12,9 +12,10 @@ from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
 
-from playwright.sync_api import Browser, Page, sync_playwright
+from playwright.sync_api import Browser, Page, StorageState, sync_playwright
 
-PASSWORD = "loom-and-shuttle"
+from tests.demo_world import PASSWORD as PASSWORD
+
 CHROMIUM = [
     "--no-sandbox",
     "--disable-quic",
@@ -25,7 +26,11 @@ CHROMIUM = [
     "--use-angle=swiftshader",
     "--enable-unsafe-swiftshader",
     "--ignore-gpu-blocklist",
+    # Solids are drawn by software here; pages need not be put together by it as well.
+    "--disable-gpu-compositing",
 ]
+
+_NO_SOLIDS = "HTMLCanvasElement.prototype.getContext = () => null;"
 
 
 def free_port() -> int:
@@ -45,7 +50,7 @@ def start(data: Path, port: int, demo: bool = True, **more: str) -> subprocess.P
         **more,
     }
     return subprocess.Popen(
-        [sys.executable, "-m", "maqueta.service.run"],
+        [sys.executable, "-m", "maqueta.service"],
         env=environment,
         stdout=subprocess.PIPE,
         stderr=subprocess.PIPE,
@@ -98,20 +103,37 @@ def new_page(
     size: tuple[int, int] = (1280, 800),
     dark: bool = False,
     touch: bool = False,
+    known: dict[str, StorageState] | None = None,
+    solids: bool = True,
 ) -> Page:
-    """A page in a fresh browser context, logged in if a name is given."""
+    """A page in a fresh browser context, logged in if a name is given.
+
+    `known` keeps the log-ins of people: who has logged in before comes back as with a browser that was closed.
+    Without `solids` it is a browser that draws none: exact lines stand in for the turntable.
+    """
     context = browser.new_context(
         base_url=address,
         viewport={"width": size[0], "height": size[1]},
         color_scheme="dark" if dark else "light",
         reduced_motion="reduce",
         has_touch=touch,
+        storage_state=(known or {}).get(login or ""),
     )
+    if not solids:
+        context.add_init_script(_NO_SOLIDS)
     page = context.new_page()
     page.goto("/")
     if login is not None:
-        enter(page, login)
-        page.get_by_role("button", name="Account of").wait_for()
+        account, form = (
+            page.get_by_role("button", name="Account of"),
+            page.get_by_role("button", name="Log in", exact=True),
+        )
+        account.or_(form).wait_for()
+        if form.is_visible():
+            enter(page, login)
+            account.wait_for()
+        if known is not None:
+            known[login] = context.storage_state()
     return page
 
 

@@ -15,11 +15,14 @@ import pytest
 from OCP.BRepBuilderAPI import BRepBuilderAPI_Transform
 from OCP.gp import gp_Pnt, gp_Trsf
 
-from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.cli import main
 from maqueta.command import part_work
 from maqueta.demo.mistakes import MISTAKES
 from maqueta.demo.workshop import EXERCISES, demo_recipe
+from maqueta.making.model_sheet import Drafter, model_sheet
+from maqueta.projection.attitude import Attitude
+from maqueta.projection.look import Look
+from maqueta.sheet.view_graph import folded
 from maqueta.solid.step import write_step
 from tests.parts import block, demo_projected, demo_solid, hole, made
 from tests.reading.dxf_writer import CONVENTIONS, write_sheet
@@ -79,7 +82,11 @@ def test_analyse_ranks_and_counts(inputs: dict[str, Path], capsys: pytest.Captur
     result = json.loads(capsys.readouterr().out)
     assert len(result["ranking"]) == 24
     assert result["part"]["units"] == "mm"
-    assert result["dimensioning"]["needed"] == len(result["dimensioning"]["proposal"]) == 18
+    assert result["dimensioning"]["needed"] == 18
+    # Two pairs of equal holes are written once each.
+    proposal = result["dimensioning"]["proposal"]
+    assert sum(item["count"] for item in proposal) == 18
+    assert sorted(item["count"] for item in proposal if item["count"] > 1) == [2, 2]
     assert {f["kind"] for f in result["features"]} == {"hole"}
     assert result["views"]["needed"] == ["front", "top", "right"]
 
@@ -329,3 +336,19 @@ def test_whatever_a_file_does_to_the_kernel_is_told_in_one_line(
         assert errors.startswith(f"{inputs['part']}: ")
         assert words in errors
         assert errors.count("\n") == 1
+
+
+def test_a_view_from_anywhere_is_drawn_for_the_check(
+    inputs: dict[str, Path], capsys: pytest.CaptureFixture[str]
+) -> None:
+    frame = Look(folded(Attitude("-y", "+z").look, (0.6, 0.8)).frame).frame
+    view = {"id": "a1", "kind": "auxiliary", "look": {"frame": frame}, "parent": "v1", "at": [30, 30], "scale": 1.0}
+    document = json.loads(inputs["sheet"].read_text())
+    document["views"].append(view)
+    inputs["sheet"].write_text(json.dumps(document))
+    status, result, errors = run(inputs, capsys)
+    assert (status, errors) == (0, "")
+    told = result["views"][-1]
+    assert (told["kind"], told["parent"], told["name"], told["match"]) == ("auxiliary", "v1", "auxiliary", 1.0)
+    assert told["box"][2] - told["box"][0] > 20
+    assert {f["rule"] for f in result["findings"]} >= {"alignment.offset", "views.surplus"}

@@ -1,8 +1,11 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { lazy, Suspense, useEffect, useState } from "react";
+import "dayjs/locale/es";
+
+import { DatesProvider } from "@mantine/dates";
+import { type Query, useQuery, useQueryClient } from "@tanstack/react-query";
+import { lazy, Suspense, useEffect, useState, useSyncExternalStore } from "react";
 import { Navigate, Route, Routes } from "react-router";
 
-import { answer, api, onExpired, ServiceError, setRequestToken } from "./api/client";
+import { answer, api, onExpired, setRequestToken } from "./api/client";
 import type { Me } from "./api/types";
 import { ExercisesPage } from "./exercise/ExercisesPage";
 import { ChoosePassword } from "./frame/ChoosePassword";
@@ -10,6 +13,7 @@ import { LogIn } from "./frame/LogIn";
 import { MeContext } from "./frame/me";
 import { Waiting } from "./frame/Messages";
 import { Header } from "./frame/Header";
+import { browserLanguage, language, onSpeak, speak } from "./frame/language";
 
 const BenchPage = lazy(() => import("./bench/BenchPage"));
 const ShelfPage = lazy(() => import("./shelf/ShelfPage"));
@@ -22,24 +26,31 @@ const ClassesPage = lazy(() => import("./people/ClassesPage"));
 const DeedsPage = lazy(() => import("./people/DeedsPage"));
 const PeoplePage = lazy(() => import("./people/PeoplePage"));
 
+/** What is being worked on is not fetched again under the hand. */
+const KEEPING = new Set<unknown>(["me", "draft", "recipe", "mesh"]);
+
 async function whoAmI(): Promise<Me | null> {
-  try {
-    return await answer(api.GET("/api/me"));
-  } catch (error) {
-    if (error instanceof ServiceError && error.status === 401) return null;
-    throw error;
-  }
+  const me = await answer(api.GET("/api/log-in"));
+  if (me) await speak(me.language ?? browserLanguage());
+  return me ?? null;
 }
 
 export function App() {
   const queries = useQueryClient();
   const [ended, setEnded] = useState(false);
+  // Everything below is said anew when the language changes; what the service said is asked for again.
+  const spoken = useSyncExternalStore(onSpeak, language);
+  useEffect(() => {
+    const anew = { predicate: ({ queryKey }: Query) => !KEEPING.has(queryKey[0]) };
+    return onSpeak(() => void queries.invalidateQueries(anew));
+  }, [queries]);
   const me = useQuery({ queryKey: ["me"], queryFn: whoAmI, staleTime: Infinity });
   useEffect(() => onExpired(() => setEnded(true)), []);
   useEffect(() => setRequestToken(me.data?.token ?? ""), [me.data]);
 
   const entered = (who: Me) => {
     setRequestToken(who.token);
+    void speak(who.language ?? browserLanguage());
     const other = me.data && me.data.login !== who.login;
     queries.setQueryData(["me"], who);
     setEnded(false);
@@ -59,23 +70,25 @@ export function App() {
   // An expired log-in is asked for over the page, so that what is on it stays.
   return (
     <MeContext value={me.data}>
-      {ended && <LogIn onEntered={entered} over login={me.data.login} />}
-      <Suspense fallback={<Waiting />}>
-        <Routes>
-          <Route path="/" element={<Home me={me.data} />} />
-          <Route path="/classes" element={<ClassesPage />} />
-          <Route path="/deeds" element={<DeedsPage />} />
-          <Route path="/shelf" element={<ShelfPage />} />
-          <Route path="/shelf/new" element={<BuilderPage />} />
-          <Route path="/shelf/:part" element={<PartPage />} />
-          <Route path="/shelf/:part/build" element={<BuilderPage />} />
-          <Route path="/exercises/new" element={<NewExercisePage />} />
-          <Route path="/exercises/:exercise/wall" element={<WallPage />} />
-          <Route path="/exercises/:exercise/bench" element={<BenchPage />} />
-          <Route path="/sheets/:sheet" element={<TablePage />} />
-          <Route path="*" element={<Navigate to="/" replace />} />
-        </Routes>
-      </Suspense>
+      <DatesProvider settings={{ locale: spoken, firstDayOfWeek: 1, weekendDays: [] }}>
+        {ended && <LogIn onEntered={entered} over login={me.data.login} />}
+        <Suspense fallback={<Waiting />}>
+          <Routes>
+            <Route path="/" element={<Home me={me.data} />} />
+            <Route path="/classes" element={<ClassesPage />} />
+            <Route path="/deeds" element={<DeedsPage />} />
+            <Route path="/shelf" element={<ShelfPage />} />
+            <Route path="/shelf/new" element={<BuilderPage />} />
+            <Route path="/shelf/:part" element={<PartPage />} />
+            <Route path="/shelf/:part/build" element={<BuilderPage />} />
+            <Route path="/exercises/new" element={<NewExercisePage />} />
+            <Route path="/exercises/:exercise/wall" element={<WallPage />} />
+            <Route path="/exercises/:exercise/bench" element={<BenchPage />} />
+            <Route path="/sheets/:sheet" element={<TablePage />} />
+            <Route path="*" element={<Navigate to="/" replace />} />
+          </Routes>
+        </Suspense>
+      </DatesProvider>
     </MeContext>
   );
 }

@@ -16,6 +16,9 @@ from typing import Any, Final, TypeVar
 
 from pebble import ProcessExpired, ProcessPool
 
+from maqueta.phrases.phrase import Phrase, phrase
+from maqueta.phrases.told import ToldError
+
 #: How long a part that is brought in may take (seconds), work somebody waits for, and how much memory (bytes) either.
 KERNEL_SECONDS: Final = 240.0
 WAITED_SECONDS: Final = 20.0
@@ -25,8 +28,8 @@ _PARENT_DEATH_SIGNAL: Final = 1
 Result = TypeVar("Result")
 
 
-class ConfinedError(Exception):
-    """Work that came to no result: the reason for people."""
+class ConfinedError(ToldError):
+    """Work that came to no result, and why."""
 
 
 def limit_process(memory: int) -> None:
@@ -51,15 +54,15 @@ def _let_go_of_fork_server() -> None:
         os.close(kept)
 
 
-def reason_of(error: BaseException, seconds: float) -> str:
+def reason_of(error: BaseException, seconds: float) -> Phrase:
     """Why work in another process came to no result, for people."""
     if isinstance(error, TimeoutError):
-        return f"it took longer than {seconds:.0f} seconds and was stopped"
+        return phrase("took-too-long", seconds=round(seconds))
     if isinstance(error, ProcessExpired):
-        return "the geometry kernel failed on it"
+        return phrase("kernel-failed")
     if isinstance(error, MemoryError):
-        return "it needs more memory than it may take"
-    return f"it could not be examined ({type(error).__name__})"
+        return phrase("needs-more-memory")
+    return phrase("could-not-be-examined", error=type(error).__name__)
 
 
 class Confinement:

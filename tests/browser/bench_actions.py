@@ -21,7 +21,7 @@ def on_screen(page: Page, point: Point) -> Point:
     """Where a point of the sheet (mm, y up) is on the screen."""
     x, y = sheet(page).evaluate(
         """(svg, [x, y]) => {
-            const at = new DOMPoint(x, svg.viewBox.baseVal.height - y).matrixTransform(svg.getScreenCTM());
+            const at = new DOMPoint(x, svg.dataset.paper.split(" ")[1] - y).matrixTransform(svg.getScreenCTM());
             return [at.x, at.y];
         }""",
         list(point),
@@ -34,7 +34,7 @@ def box_of(page: Page, view: str) -> tuple[float, float, float, float]:
     expect(sheet(page).locator('[data-role="view"][transform]')).to_have_count(0)
     left, bottom, right, top = sheet(page).evaluate(
         """(svg, id) => {
-            const height = svg.viewBox.baseVal.height;
+            const height = Number(svg.dataset.paper.split(" ")[1]);
             const view = svg.querySelector(`[data-role="view"][data-id="${id}"]`);
             // The rectangle by which a view is taken hold of is no part of its lines.
             const boxes = [...view.children].filter((c) => c.tagName !== "rect").map((c) => c.getBBox());

@@ -5,7 +5,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.bench_actions import box_of, click, drag, look_at, saved, sheet, stage
+from tests.browser.bench_actions import box_of, click, drag, look_at, on_screen, saved, sheet, stage
 from tests.browser.conftest import Open
 from tests.server_process import enter
 
@@ -25,6 +25,16 @@ def _with_front(page: Page) -> None:
     page.get_by_role("button", name="Take as front view").click()
     expect(sheet(page).locator('[data-role="view"]')).to_have_count(1)
     saved(page)
+
+
+def _with_another_view(open_page: Open, login: str, side: str) -> Page:
+    page = _at_the_bench(open_page, login)
+    _with_front(page)
+    stage(page, "Views")
+    look_at(page, side)
+    page.get_by_role("button", name="Add this view").click()
+    expect(sheet(page).locator('[data-role="view"]')).to_have_count(2)
+    return page
 
 
 def test_keys_move_undo_and_take_away(open_page: Open) -> None:
@@ -51,6 +61,50 @@ def test_keys_move_undo_and_take_away(open_page: Open) -> None:
     assert box_of(page, "v1")[0] - start[0] == pytest.approx(1, abs=0.05)
     page.keyboard.press("Delete")
     expect(sheet(page).locator('[data-role="view"]')).to_have_count(0)
+
+
+def test_a_view_hangs_on_the_pointer_and_is_set_down_beside_the_others(open_page: Open) -> None:
+    page = _with_another_view(open_page, "elio.marchetti", "upper side")
+    front, top = box_of(page, "v1"), box_of(page, "v2")
+    assert top[0] >= front[2] or top[2] <= front[0] or top[1] >= front[3] or top[3] <= front[1], "it lies on no other"
+    middle = ((front[0] + front[2]) / 2, (front[1] + front[3]) / 2)
+    page.mouse.move(*on_screen(page, middle))
+    expect(page.get_by_test_id("across").locator("line")).to_have_count(4)
+    expect(page.get_by_test_id("occupied")).to_be_visible()
+    page.mouse.down()
+    page.mouse.up()
+    expect(page.get_by_test_id("across"), "it does not drop onto the front view").to_be_visible()
+    beside = (middle[0], front[3] + 60)
+    page.mouse.move(*on_screen(page, beside))
+    expect(page.get_by_test_id("occupied")).to_have_count(0)
+    page.mouse.down()
+    page.mouse.up()
+    expect(page.get_by_test_id("across")).to_have_count(0)
+    saved(page)
+    top = box_of(page, "v2")
+    assert ((top[0] + top[2]) / 2, (top[1] + top[3]) / 2) == pytest.approx(beside, abs=0.5)
+
+    # The front view takes along what is folded out from it, or goes alone.
+    drag(page, middle, (middle[0] + 10, middle[1] - 6))
+    saved(page)
+    assert box_of(page, "v2") == pytest.approx((top[0] + 10, top[1] - 6, top[2] + 10, top[3] - 6), abs=0.5)
+    page.get_by_role("switch", name="Move a view with its kin").uncheck(force=True)
+    drag(page, (middle[0] + 10, middle[1] - 6), middle)
+    saved(page)
+    assert box_of(page, "v1") == pytest.approx(front, abs=0.5)
+    assert box_of(page, "v2")[0] == pytest.approx(top[0] + 10, abs=0.5)
+
+
+def test_a_view_is_set_down_by_keys_alone(open_page: Open) -> None:
+    page = _with_another_view(open_page, "maya.okonedo", "−X side")
+    before = box_of(page, "v2")
+    expect(page.get_by_test_id("across")).to_be_visible()
+    page.get_by_role("button", name="Add this view").blur()
+    page.keyboard.press("Shift+ArrowRight")
+    page.keyboard.press("Enter")
+    expect(page.get_by_test_id("across")).to_have_count(0)
+    saved(page)
+    assert box_of(page, "v2")[0] == pytest.approx(before[0] + 10, abs=0.1)
 
 
 def test_dimension_by_keyboard_and_typed_over(open_page: Open) -> None:
@@ -140,10 +194,10 @@ def test_two_tabs_ask_which_version_to_keep(open_page: Open) -> None:
 def test_paper_and_keys_sheet(open_page: Open) -> None:
     page = _at_the_bench(open_page, "paul.nakagawa")
     stage(page, "Paper")
-    page.get_by_label("Size").first.click()
+    page.get_by_label("Size", exact=True).first.click()
     page.get_by_role("option", name="A4").click()
     page.get_by_text("portrait", exact=True).click()
-    expect(sheet(page)).to_have_attribute("viewBox", "0 0 210 297")
+    expect(sheet(page)).to_have_attribute("data-paper", "210 297")
     page.get_by_role("button", name="Keys").click()
     expect(page.get_by_text("Keys at the bench")).to_be_visible()
     page.keyboard.press("Escape")
@@ -190,6 +244,7 @@ def test_helps_even_out_the_gaps_and_add_centre_lines(open_page: Open) -> None:
     page.get_by_role("link", name=re.compile("Warp-beam bearing")).click()
     stage(page, "Lines")
     marks = sheet(page).locator('[data-role="mark"]')
+    expect(marks.first).to_be_visible()
     all_marks = marks.count()
     marks.first.click(force=True)
     page.keyboard.press("Delete")

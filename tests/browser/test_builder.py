@@ -137,6 +137,7 @@ def test_features_and_edges_light_up_both_ways(open_page: Open) -> None:
     page = open_page("ines.corvalho")
     page.goto("/shelf")
     page.get_by_label("Search the shelf").fill("batten stop")
+    expect(page.get_by_text("1 part found")).to_be_visible()
     page.get_by_role("link", name=re.compile("Batten stop")).click()
     sides = page.get_by_label("Six sides")
     expect(sides.get_by_role("img").first).to_be_visible()
@@ -159,7 +160,7 @@ def test_features_and_edges_light_up_both_ways(open_page: Open) -> None:
 
 
 def test_part_turns_by_keys_and_by_the_wheel(open_page: Open) -> None:
-    page = open_page("ines.corvalho")
+    page = open_page("ines.corvalho", solids=True)
     page.goto("/shelf")
     page.get_by_label("Search the shelf").fill("batten stop")
     page.get_by_role("link", name=re.compile("Batten stop")).click()
@@ -186,8 +187,7 @@ def test_no_page_of_the_shelf_is_wider_than_a_phone(open_page: Open, path: str) 
 
 
 def test_without_solids_exact_lines_stand_in(open_page: Open) -> None:
-    page = open_page("ines.corvalho")
-    page.context.add_init_script("HTMLCanvasElement.prototype.getContext = () => null;")
+    page = open_page("ines.corvalho", solids=False)
     page.goto("/shelf/new")
     expect(page.get_by_role("img", name="New part, equal-axis view")).to_be_visible()
     page.goto("/shelf")

@@ -5,8 +5,8 @@ import re
 import pytest
 from playwright.sync_api import Locator, Page, expect
 
-from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.demo.workshop import EXERCISES
+from maqueta.making.model_sheet import Drafter, model_sheet
 from maqueta.sheet.document import SheetDocument
 from tests.browser.bench_actions import box_of, click, keep_sheet, saved, sheet, stage
 from tests.browser.conftest import Open
@@ -166,6 +166,7 @@ def test_a_note_is_led_to_what_it_is_about(open_page: Open) -> None:
 def test_an_angle_by_keyboard_and_lines_that_make_none(open_page: Open) -> None:
     """After a level line only upright ones can be chosen; no edge of this part is bevelled."""
     page = _at_the_bench(open_page, "iker.valtierra", _sheet())
+    before = len(_sheet().dimensions)
     page.get_by_role("button", name="Angle", exact=True).click()
     surface = page.get_by_test_id("tool-surface")
     surface.focus()
@@ -182,7 +183,23 @@ def test_an_angle_by_keyboard_and_lines_that_make_none(open_page: Open) -> None:
     page.get_by_role("button", name="Chamfer", exact=True).click()
     click(page, ((left + right) / 2, bottom))
     click(page, (right + 10, bottom - 10))
-    expect(page.get_by_label("Dimensions on the sheet").get_by_role("listitem")).to_have_count(15)
+    expect(page.get_by_label("Dimensions on the sheet").get_by_role("listitem")).to_have_count(before + 1)
     page.reload()
     stage(page, "Dimensions")
     expect(entry).to_be_visible()
+
+
+def test_a_tolerance_and_words_are_written_around_the_size(open_page: Open) -> None:
+    page = open_page("ines.corvalho")
+    page.goto("/exercises/1/bench")
+    expect(sheet(page)).to_be_visible()
+    page.get_by_role("button", name="2× ⌀12 · front", exact=True).click()
+    page.get_by_role("combobox", name="Tolerance").fill("H7")
+    page.get_by_role("combobox", name="Words behind it").fill("THRU")
+    expect(sheet(page).locator("text", has_text="2× ⌀12 H7 THRU")).to_be_attached()
+    expect(page.get_by_label("Typed over")).to_have_value("<> H7 THRU")
+    page.get_by_label("Typed over").fill("2× ⌀12.5 H7")
+    expect(page.get_by_role("combobox", name="Tolerance")).to_have_count(0)
+    page.get_by_label("Typed over").fill("")
+    expect(page.get_by_role("combobox", name="Tolerance")).to_have_value("")
+    expect(sheet(page).locator("text", has_text="2× ⌀12").first).to_be_attached()

@@ -1,6 +1,7 @@
 """The whole round in the real interface: set, draw, hand in, mark, return, read."""
 
 import re
+from datetime import datetime, timedelta
 
 import pytest
 from playwright.sync_api import Page, expect
@@ -94,3 +95,28 @@ def test_the_whole_round(open_page: Open) -> None:
     expect(student.get_by_text("A third view would help.")).to_be_visible()
     expect(student.get_by_text("waived", exact=True)).to_be_visible()
     expect(student.get_by_text(re.compile("The overall height, 45 mm, is not given"))).to_be_visible()
+
+
+def test_a_day_is_picked_for_an_exercise_and_shown_to_the_class(open_page: Open) -> None:
+    page = open_page("ines.corvalho")
+    page.goto("/shelf")
+    page.get_by_role("link", name=re.compile("Reed cap")).click()
+    page.get_by_role("link", name="Set an exercise on it").click()
+    week, day = (datetime.now() + timedelta(days=days) for days in (7, 8))
+    due = page.get_by_label("Due")
+    expect(due).to_have_text(f"{week:%a} {week.day} {week:%b %Y}, 22:00")
+    due.click()
+    if day.month != week.month:
+        page.locator("[data-direction=next]").click()
+    page.get_by_role("button", name=f"{day.day} {day:%B %Y}", exact=True).click()
+    page.keyboard.press("Escape")
+    expect(due).to_have_text(f"{day:%a} {day.day} {day:%b %Y}, 22:00")
+    page.get_by_label("Title").first.fill("")
+    page.get_by_role("button", name="Set for the class").click()
+    expect(page).to_have_url(re.compile("/exercises/new"))
+    page.get_by_label("Title").first.fill("Picked day")
+    page.get_by_role("button", name="Set for the class").click()
+    expect(page).to_have_url(re.compile(r"/exercises/\d+/wall"))
+    page.goto("/")
+    row = page.get_by_role("link", name=re.compile("Picked day"))
+    expect(row).to_contain_text(re.compile(rf"due {day:%a},? {day.day} {day:%b},? 22:00"))

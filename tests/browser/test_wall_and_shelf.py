@@ -124,3 +124,43 @@ def test_sheet_is_not_returned_when_its_remark_was_refused(open_page: Open) -> N
     page.get_by_label("Remark on the sheet").fill("Kept at last.")
     page.get_by_role("button", name="Return sheet").click()
     expect(page.get_by_role("button", name="Returned")).to_be_visible()
+
+
+def test_a_sheet_is_held_close_at_the_wall_through_the_lens(open_page: Open) -> None:
+    page = open_page("ines.corvalho")
+    page.goto("/exercises/1/wall")
+    page.get_by_role("button", name=re.compile("^Lines")).first.click()
+    page.get_by_role("button", name="Look closer at the sheet of Lena Achterberg").click()
+    close = page.get_by_role("dialog")
+    paper = close.get_by_role("img", name=re.compile("^Sheet of"))
+    expect(paper).to_be_visible()
+    expect(close).to_contain_text("Lena Achterberg")
+    expect(close).to_contain_text("Lines")
+    page.mouse.move(640, 400)
+    page.mouse.wheel(0, -400)
+    expect(close.get_by_test_id("paper-map")).to_be_visible()
+    page.keyboard.press("]")
+    expect(close).not_to_contain_text("Lena Achterberg")
+    expect(close.get_by_test_id("paper-map")).to_have_count(0)
+    close.get_by_role("button", name="Back to the wall").click()
+    expect(close).to_have_count(0)
+
+
+def test_any_front_view_is_accepted_from_the_turntable(open_page: Open) -> None:
+    page = open_page("ines.corvalho")
+    page.goto("/shelf")
+    page.get_by_role("link", name=re.compile("Pedal hinge")).click()
+    page.locator('a[href^="/exercises/new?part="]').click()
+    fronts = page.get_by_label("Accepted front views")
+    expect(fronts.locator("button[aria-pressed]")).to_have_count(8)
+    fronts.get_by_text("Another one, from the turntable").click()
+    expect(fronts.get_by_role("button", name="Accept it as a front view")).to_be_disabled()
+    fronts.get_by_role("button", name="Show the −X side").click()
+    for _ in range(2):
+        fronts.get_by_role("button", name="Quarter turn").click()
+    fronts.get_by_role("button", name="Accept it as a front view").click()
+    expect(fronts.locator('button[aria-pressed="true"]')).to_have_count(1)
+    expect(fronts.locator("button[aria-pressed]"), "it stands beside the best ones").to_have_count(9)
+    expect(fronts).to_contain_text("picked here will be accepted")
+    fronts.get_by_role("button", name="Do not accept it").click()
+    expect(fronts.locator("button[aria-pressed]")).to_have_count(8)

@@ -8,7 +8,6 @@ import numpy as np
 import pypdfium2
 import pytest
 
-from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.demo.workshop import EXERCISES
 from maqueta.drawing.ink import Arc, Stroke, Text, ink_box, text_corners
 from maqueta.drawing.lettering import font_size, text_width
@@ -17,6 +16,7 @@ from maqueta.drawing.pens import DASHES, NARROW, WIDTHS
 from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.drawing.svg import svg
 from maqueta.drawing.title_ink import angle_symbol
+from maqueta.making.model_sheet import Drafter, model_sheet
 from maqueta.sheet.paper import layout
 from tests.parts import demo_projected
 

@@ -9,13 +9,13 @@ from typing import Any
 import ezdxf
 import pytest
 
-from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.demo.workshop import EXERCISES, DemoExercise
 from maqueta.drawing.dxf import LAYERS, TEXT_LAYER, dxf
 from maqueta.drawing.ink import Arc, InkGroup, Stroke, Text
 from maqueta.drawing.pens import DASHES
 from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.drawing.sheet_sizes import sheet_sizes
+from maqueta.making.model_sheet import Drafter, model_sheet
 from maqueta.sheet.document import SheetDocument
 from tests.parts import demo_projected
 

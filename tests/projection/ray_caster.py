@@ -6,10 +6,12 @@ import numpy as np
 import trimesh
 from numpy.typing import NDArray
 
-from maqueta.projection.line_set import LineSet, Piece
+from maqueta.geometry.frame import matrix_of
+from maqueta.geometry.line_set import LineSet, Piece
+from maqueta.projection.look import Look
 from maqueta.solid.kernel import Shape
-from maqueta.solid.mesh import mesh
 from maqueta.solid.part import Part
+from maqueta.solid.triangulation import triangulated
 
 Array = NDArray[np.float64]
 #: Points sampled per interval, away from its ends.
@@ -21,7 +23,7 @@ FINENESS = 0.2
 
 
 def mesh_of(shape: Shape, part: Part) -> trimesh.Trimesh:
-    data = mesh(shape, part, FINENESS)
+    data = triangulated(shape, part, FINENESS)
     return trimesh.Trimesh(np.array(data.points).reshape(-1, 3), np.array(data.triangles).reshape(-1, 3), process=True)
 
 
@@ -85,8 +87,18 @@ def _outline_points(part: Part, piece: Piece, at: Array, frame: Array) -> Iterat
             yield point, _way_out(part, (index,), point)
 
 
-def disagreement(part: Part, lines: LineSet, frame: Array, solid: trimesh.Trimesh) -> tuple[float, float]:
+def _nearest(points: list[tuple[Array, Array]], at: Array, frame: Array, size: float) -> list[tuple[Array, Array]]:
+    """Those of some points that are seen nearest to a place.
+
+    Seen nearly edge on, the near and the far half of a circle lie close together on the sheet.
+    """
+    far = [float(np.linalg.norm(frame[:2] @ point - at)) for point, _ in points]
+    return [entry for entry, distance in zip(points, far, strict=True) if distance <= min(far) + 1e-4 * size]
+
+
+def disagreement(part: Part, lines: LineSet, look: Look, solid: trimesh.Trimesh) -> tuple[float, float]:
     """Length of sampled stretches on which the ray-caster judges otherwise, and the length judged at all."""
+    frame = matrix_of(look.frame)
     origins: list[Array] = []
     owners: list[int] = []
     pieces = lines.of("visible", "hidden")
@@ -95,7 +107,8 @@ def disagreement(part: Part, lines: LineSet, frame: Array, solid: trimesh.Trimes
         start, end = piece.interval
         for share in SAMPLES:
             at = np.array(piece.carrier.point(start + share * (end - start)))
-            candidates = list(_edge_points(part, piece, at, frame)) or list(_outline_points(part, piece, at, frame))
+            candidates = _nearest(list(_edge_points(part, piece, at, frame)), at, frame, part.size)
+            candidates = candidates or list(_outline_points(part, piece, at, frame))
             if not candidates:
                 continue
             slots.append((piece, piece.length / len(SAMPLES)))

@@ -6,14 +6,15 @@ from typing import Any
 import numpy as np
 import pytest
 
-from maqueta.projection.attitude import SIDES, Side, usual
-from maqueta.projection.carrier import Circle, Free
+from maqueta.geometry.carrier import Circle, Free
+from maqueta.geometry.directions import SIDES, Side
+from maqueta.geometry.line_set import Piece
+from maqueta.projection.attitude import usual
 from maqueta.projection.hidden_lines import HiddenLines
-from maqueta.projection.line_set import Piece
 from maqueta.solid.part import Part
-from tests.dimensioning.counted_parts import revolve
 from tests.parts import block, hole, made
 from tests.projection.ray_caster import disagreement, mesh_of
+from tests.sizes.counted_parts import revolve
 
 BAR = revolve((0, 0), (16, 0), (16, 40), (0, 40))
 TROUGH = {
@@ -37,7 +38,7 @@ FOLDED: dict[str, list[dict[str, Any]]] = {
 
 def seen(name: str, side: Side) -> tuple[Part, list[Piece]]:
     shape, part = made(*FOLDED[name])
-    return part, list(HiddenLines(shape, part).line_set(usual(side).frame()).of("visible", "hidden"))
+    return part, list(HiddenLines(shape, part).line_set(usual(side).look).of("visible", "hidden"))
 
 
 def shape_of(part: Part, pieces: list[Piece]) -> list[Piece]:
@@ -71,9 +72,9 @@ def test_no_stretch_is_drawn_twice_and_no_circle_beyond_the_part(name: str) -> N
     view = HiddenLines(shape, part)
     low, high = np.array(part.low), np.array(part.high)
     for side in SIDES:
-        frame = usual(side).frame()
-        pieces = view.line_set(frame).of("visible", "hidden")
-        corners = np.array([low, high]) @ frame[:2].T
+        look = usual(side).look
+        pieces = view.line_set(look).of("visible", "hidden")
+        corners = np.array([low, high]) @ np.array(look.frame)[:2].T
         for piece in pieces:
             points = np.array(piece.outline())
             assert (points >= corners.min(axis=0) - 1e-3).all(), (side, piece)
@@ -91,8 +92,8 @@ def test_folded_curves_are_seen_as_a_ray_caster_sees_them(name: str) -> None:
     view, solid = HiddenLines(shape, part), mesh_of(shape, part)
     wrong = judged = 0.0
     for side in SIDES:
-        frame = usual(side).frame()
-        bad, total = disagreement(part, view.line_set(frame), frame, solid)
+        look = usual(side).look
+        bad, total = disagreement(part, view.line_set(look), look, solid)
         wrong, judged = wrong + bad, judged + total
     assert judged > 3 * part.size
     assert wrong / judged < 2e-3, f"{wrong:.2f} of {judged:.0f}"

@@ -4,11 +4,11 @@ import numpy as np
 import pytest
 
 from maqueta.demo.workshop import PARTS
-from maqueta.projection.attitude import ATTITUDES, CORNERS, SIDES, Attitude, corner_frame, usual
-from maqueta.projection.carrier import Circle, Ellipse, Line
+from maqueta.geometry.carrier import Circle, Ellipse, Line
+from maqueta.geometry.directions import SIDES
+from maqueta.geometry.line_set import LineSet
+from maqueta.projection.attitude import ATTITUDES, CORNERS, Attitude, from_corner, usual
 from maqueta.projection.hidden_lines import HiddenLines
-from maqueta.projection.line_set import LineSet
-from maqueta.projection.project import upright
 from maqueta.projection.projected_part import from_json, to_json
 from tests.parts import block, demo_projected, demo_solid, hole, made, projected
 from tests.projection.ray_caster import disagreement, mesh_of
@@ -25,10 +25,8 @@ def test_visibility_agrees_with_a_ray_caster(slug: str) -> None:
     assert solid.volume == pytest.approx(part.volume, rel=5e-3)
     view = demo_projected(slug)
     wrong = judged = 0.0
-    frames = [(view.sides[side], usual(side).frame()) for side in SIDES]
-    frames.append((view.corners["+-+"], corner_frame("+-+", upright(part))))
-    for lines, frame in frames:
-        bad, total = disagreement(part, lines, frame, solid)
+    for look in [*(usual(side).look for side in SIDES), view.corner("+-+")]:
+        bad, total = disagreement(part, view.line_set(look), look, solid)
         wrong, judged = wrong + bad, judged + total
     assert judged > 5 * part.size
     assert wrong / judged < ALLOWED
@@ -39,7 +37,7 @@ def test_no_edge_of_the_part_is_lost(slug: str) -> None:
     """Every real edge that is not seen as a point stands behind some line of every view."""
     part, view = demo_solid(slug)[1], demo_projected(slug)
     for side in SIDES:
-        towards = np.array(usual(side).frame()[2])
+        towards = np.array(usual(side).look.towards)
         shown = {edge for piece in view.sides[side].pieces for edge in piece.edges}
         for index, edge in enumerate(part.edges):
             along = np.subtract(edge.end, edge.start)
@@ -53,7 +51,7 @@ def test_turned_views_are_what_the_kernel_sees() -> None:
     shape, part = demo_solid("warp-beam-bearing")
     view, direct = demo_projected("warp-beam-bearing"), HiddenLines(shape, part)
     for attitude in ATTITUDES[::5]:
-        derived, asked = view.line_set(attitude), direct.line_set(attitude.frame())
+        derived, asked = view.line_set(attitude.look), direct.line_set(attitude.look)
         assert len(derived.pieces) == len(asked.pieces)
         assert derived.box == pytest.approx(asked.box, abs=1e-6)
         total = sum(piece.length for piece in asked.pieces)
@@ -64,13 +62,13 @@ def test_turned_views_are_what_the_kernel_sees() -> None:
 def test_views_asked_for_together_are_those_asked_for_one_by_one(slug: str) -> None:
     """Sides and corners, also where one is the mirror image of another, in any order."""
     shape, part = demo_solid(slug)
-    frames = [*(usual(side).frame() for side in SIDES), *(corner_frame(corner, "+z") for corner in CORNERS)]
+    looks = [*(usual(side).look for side in SIDES), *(from_corner(corner, "+z") for corner in CORNERS)]
     told: list[tuple[int, int]] = []
-    together = HiddenLines(shape, part).line_sets(frames, lambda done, of: told.append((done, of)))
-    assert told == [(k, len(frames)) for k in range(len(frames))]
-    backwards = HiddenLines(shape, part).line_sets(frames[::-1])[::-1]
-    for frame, one, other in zip(frames, together, backwards, strict=True):
-        alone = HiddenLines(shape, part).line_set(frame)
+    together = HiddenLines(shape, part).line_sets(looks, lambda done, of: told.append((done, of)))
+    assert told == [(k, len(looks)) for k in range(len(looks))]
+    backwards = HiddenLines(shape, part).line_sets(looks[::-1])[::-1]
+    for look, one, other in zip(looks, together, backwards, strict=True):
+        alone = HiddenLines(shape, part).line_set(look)
         # Which of two edges at one place a piece is said to show may differ; what is drawn may not.
         assert _drawn(one) == _drawn(other) == _drawn(alone)
 
@@ -90,9 +88,9 @@ def test_a_view_without_lines_is_an_empty_line_set() -> None:
 
 def test_round_hole_is_a_circle_two_lines_or_an_ellipse() -> None:
     view = projected(block((40, 40, 10)), hole((20, 20, 10), "-z", 12))
-    top = [p for p in view.line_set(Attitude("+z", "+y")).pieces if isinstance(p.carrier, Circle)]
+    top = [p for p in view.line_set(Attitude("+z", "+y").look).pieces if isinstance(p.carrier, Circle)]
     assert [(p.carrier.radius, p.kind) for p in top if isinstance(p.carrier, Circle)] == [(6, "visible")]
-    front = [p for p in view.line_set(Attitude("-y", "+z")).of("hidden") if isinstance(p.carrier, Line)]
+    front = [p for p in view.line_set(Attitude("-y", "+z").look).of("hidden") if isinstance(p.carrier, Line)]
     assert sorted(p.ends[0][0] for p in front) == pytest.approx([14, 26])
     corner = [p.carrier for p in view.corners["+-+"].pieces if isinstance(p.carrier, Ellipse)]
     assert {round(e.minor / e.major, 6) for e in corner} == {round(1 / np.sqrt(3), 6)}
@@ -101,7 +99,7 @@ def test_round_hole_is_a_circle_two_lines_or_an_ellipse() -> None:
 def test_smooth_edges_are_kept_apart() -> None:
     profile = [[0, 0], [60, 0], [60, 30], {"through": [30, 60], "to": [0, 30]}]
     view = projected({"kind": "extrude", "plane": "xz", "profile": profile, "depth": 10})
-    side = view.line_set(Attitude("+x", "+z"))
+    side = view.line_set(Attitude("+x", "+z").look)
     assert [p.ends[0][1] for p in side.of("smooth")] == [30]
     assert all(p.ends != side.of("smooth")[0].ends for p in side.of("visible", "hidden"))
 
@@ -131,8 +129,8 @@ def test_curves_where_cylinders_meet_are_seen_as_the_ray_caster_sees_them() -> N
     view, solid = HiddenLines(shape, part), mesh_of(shape, part)
     wrong = judged = 0.0
     for side in ("-y", "+x", "-z"):
-        frame = usual(side).frame()
-        bad, total = disagreement(part, view.line_set(frame), frame, solid)
+        look = usual(side).look
+        bad, total = disagreement(part, view.line_set(look), look, solid)
         wrong, judged = wrong + bad, judged + total
     assert wrong / judged < ALLOWED
 

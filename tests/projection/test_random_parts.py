@@ -5,7 +5,8 @@ from typing import Any
 
 import pytest
 
-from maqueta.projection.attitude import SIDES, usual
+from maqueta.geometry.directions import SIDES
+from maqueta.projection.attitude import usual
 from maqueta.projection.hidden_lines import HiddenLines
 from maqueta.solid.errors import PartError
 from maqueta.solid.kernel import Shape
@@ -65,8 +66,8 @@ def test_visibility_of_random_parts(first: int) -> None:
         shape, part = random_solid(seed)
         view, solid = HiddenLines(shape, part), mesh_of(shape, part)
         for side in random.Random(seed).sample(SIDES, 2):
-            frame = usual(side).frame()
-            bad, total = disagreement(part, view.line_set(frame), frame, solid)
+            look = usual(side).look
+            bad, total = disagreement(part, view.line_set(look), look, solid)
             wrong, judged = wrong + bad, judged + total
     assert judged > BATCH * 200
     assert wrong / judged < ALLOWED, f"{wrong:.2f} of {judged:.0f}"

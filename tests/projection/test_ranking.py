@@ -10,15 +10,17 @@ from OCP.BRepBuilderAPI import BRepBuilderAPI_Transform
 from OCP.gp import gp_Pnt, gp_Trsf
 
 from maqueta.demo.workshop import PARTS, demo_recipe
-from maqueta.projection.attitude import ATTITUDES, USUAL_FRONT, Attitude, Side, vector
-from maqueta.projection.likeness import congruent
+from maqueta.geometry.directions import Side, vector
+from maqueta.geometry.likeness import congruent
+from maqueta.phrases.said import said
+from maqueta.projection.attitude import ATTITUDES, USUAL_FRONT, Attitude
 from maqueta.projection.needed import view_need
 from maqueta.projection.project import project
-from maqueta.projection.ranking import Weights, best_of_side, rank, true_shape, words
+from maqueta.projection.ranking import Weights, best_of_side, rank, reasons, true_shape
 from maqueta.solid.examine import examine
 from maqueta.solid.kernel import Shape
-from tests.dimensioning.counted_parts import extrude, revolve
 from tests.parts import block, demo_projected, demo_solid, hole, projected
+from tests.sizes.counted_parts import extrude, revolve
 
 
 @pytest.mark.parametrize("slug", PARTS)
@@ -40,7 +42,7 @@ def test_attitudes_that_look_the_same_rank_the_same(slug: str) -> None:
             other = ranking[twin].measures
             assert (own.length, own.shape, own.hidden) == pytest.approx((other.length, other.shape, other.hidden))
             assert own.natural == other.natural
-            assert congruent(view.line_set(entry.attitude), view.line_set(twin), 1e-3)
+            assert congruent(view.line_set(entry.attitude.look), view.line_set(twin.look), 1e-3)
 
 
 def test_cube_looks_the_same_from_everywhere() -> None:
@@ -274,7 +276,7 @@ def test_ranking_does_not_depend_on_how_the_solid_was_made() -> None:
 def test_words_carry_the_numbers() -> None:
     view = demo_projected("reed-clamp")
     best = best_of_side(rank(view), "-y")
-    text = " ".join(words(best, view.part))
+    text = " ".join(map(said, reasons(best, view.part)))
     assert "96 mm across" in text
     assert f"{best.hidden_lines} hidden lines" in text
 

@@ -2,8 +2,8 @@
 
 import random
 
-from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.demo.workshop import EXERCISES
+from maqueta.making.model_sheet import Drafter, model_sheet
 from tests.parts import demo_projected
 from tests.reading.dxf_writer import CONVENTIONS, Drawn, drawn_lines, write_sheet
 from tests.reading.planted import PLANTED, Case

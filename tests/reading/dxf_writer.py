@@ -11,9 +11,9 @@ import ezdxf
 
 from maqueta.drawing.sheet_ink import mark_items
 from maqueta.drawing.sheet_sizes import SheetSize, sheet_sizes
-from maqueta.projection.carrier import TURN, Circle, Free, Line, Point, line_through
-from maqueta.projection.compare import split
-from maqueta.projection.line_set import Piece
+from maqueta.geometry.carrier import TURN, Circle, Free, Line, Point, line_through
+from maqueta.geometry.compare import split
+from maqueta.geometry.line_set import Piece
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.paper import TITLE_HEIGHT, TITLE_WIDTH

@@ -4,18 +4,20 @@ import random
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 
-from maqueta.checking.exercise import AttitudeChoice, Exercise, FrontTask
-from maqueta.checking.model_sheet import Drafter, model_sheet
+from maqueta.geometry.carrier import Line, Similarity, line_through
+from maqueta.geometry.directions import opposite
+from maqueta.geometry.likeness import congruent
+from maqueta.geometry.line_set import Piece
+from maqueta.geometry.mirror import mirror_image, mirrored
+from maqueta.making.model_sheet import Drafter, model_sheet
 from maqueta.projection.arrangement import ViewName
-from maqueta.projection.attitude import ATTITUDES, Attitude, opposite
-from maqueta.projection.carrier import Line, Similarity, line_through
-from maqueta.projection.likeness import congruent
-from maqueta.projection.line_set import Piece
-from maqueta.projection.mirror import mirror_image, mirrored
+from maqueta.projection.attitude import ATTITUDES, Attitude
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.projection.ranking import rank
 from maqueta.sheet.dimension import LinearDimension
-from maqueta.sheet.document import SheetDocument, View
+from maqueta.sheet.document import SheetDocument
+from maqueta.sheet.view import View
+from maqueta.task.exercise import AttitudeChoice, Exercise, FrontTask
 from tests.reading.dxf_writer import Drawn, drawn_lines
 from tests.reading.random_parts import random_part
 
@@ -79,7 +81,7 @@ def _other_angle(case: Case, _: random.Random) -> Sheet | None:
     asked = [view.attitude for view in case.sheet.views[1:] if view.attitude is not None]
     behind = [Attitude(opposite(a.side), a.up) for a in asked]
     pairs = zip(asked, behind, strict=True)
-    if all(congruent(case.part.line_set(a), case.part.line_set(b), near) for a, b in pairs):
+    if all(congruent(case.part.line_set(a.look), case.part.line_set(b.look), near) for a, b in pairs):
         # What looks the same from both ends stands right on either side.
         return None
     other = case.task.model_copy(update={"angle": "first" if case.task.angle == "third" else "third"})
@@ -169,8 +171,10 @@ def _extra(case: Case, _: random.Random) -> Sheet:
 def _mirror(case: Case, _: random.Random) -> Sheet | None:
     view = case.sheet.views[0]
     assert view.attitude is not None
-    own_lines = case.part.line_set(view.attitude)
-    if any(congruent(mirror_image(own_lines), case.part.line_set(a), 1e-4 * case.part.part.size) for a in ATTITUDES):
+    own_lines = case.part.line_set(view.attitude.look)
+    if any(
+        congruent(mirror_image(own_lines), case.part.line_set(a.look), 1e-4 * case.part.part.size) for a in ATTITUDES
+    ):
         # A view that looks the same in the mirror, or like another one then, is no mistake.
         return None
     at = view.at

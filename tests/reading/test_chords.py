@@ -7,16 +7,16 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from maqueta.projection.carrier import Circle, Ellipse, Free, Line, Point, line_through
-from maqueta.projection.line_set import Piece
+from maqueta.geometry.carrier import Circle, Ellipse, Free, Line, Point, line_through
+from maqueta.geometry.line_set import Piece
 from maqueta.reading.chords import join_chords
-from maqueta.reading.content import Mark, Style
+from maqueta.reading.content import Stroke, Style
 
 PLAIN = Style("0", (), "CONTINUOUS", False, None, 7)
 
 
-def chain(points: list[Point], style: Style = PLAIN) -> list[Mark]:
-    return [Mark(Piece("visible", *line_through(p, q), (), ()), style) for p, q in pairwise(points)]
+def chain(points: list[Point], style: Style = PLAIN) -> list[Stroke]:
+    return [Stroke(Piece("visible", *line_through(p, q), (), ()), style) for p, q in pairwise(points)]
 
 
 @settings(max_examples=40, deadline=None)

@@ -4,12 +4,14 @@ import random
 
 import pytest
 
-from maqueta.checking.catalogue import wording
-from maqueta.checking.delivered import expectation, read_delivered
-from maqueta.checking.finding import Finding
-from maqueta.checking.report import check
 from maqueta.drawing.sheet_sizes import sheet_sizes
+from maqueta.judging.catalogue import wording
+from maqueta.judging.finding import Finding
+from maqueta.judging.report import check
+from maqueta.phrases.phrase import phrase
+from maqueta.phrases.said import said
 from maqueta.reading.correct import corrected
+from maqueta.reading.delivered import expectation, read_delivered
 from maqueta.reading.sheet import ReadSheet
 from maqueta.sheet.document import Frame, SheetDocument
 from tests.reading.dxf_writer import CONVENTIONS, Convention, Drawn, Writer, write_sheet
@@ -31,7 +33,7 @@ def test_faultless_sheets_raise_no_alarm(how: Convention) -> None:
     for seed in SEEDS:
         clean = case(seed)
         found = read(clean, how)
-        assert [(f.rule, wording(f).message) for f in errors(clean, found)] == [], seed
+        assert [(f.rule, said(wording(f).message)) for f in errors(clean, found)] == [], seed
         rules = {f.rule for f in check(clean.part, clean.task, found.document).findings}
         assert not any(rule.startswith(("dimensions.", "placement.")) for rule in rules), seed
         assert len(found.document.views) == 3
@@ -39,6 +41,14 @@ def test_faultless_sheets_raise_no_alarm(how: Convention) -> None:
         assert found.document.title.fields["title"] == clean.sheet.title.fields["title"]
         assert found.document.title.angle == clean.task.angle
         assert len(found.document.dimensions) == len(clean.sheet.dimensions)
+
+
+@pytest.mark.parametrize("seed", SEEDS)
+def test_centre_lines_of_a_file_are_marks_of_the_sheet(seed: int) -> None:
+    clean = case(seed)
+    found = read(clean, CONVENTIONS[0])
+    assert len(found.document.marks) >= len(clean.sheet.marks) > 0
+    assert "lines.missing-centre" not in {f.rule for f in check(clean.part, clean.task, found.document).findings}
 
 
 @pytest.mark.parametrize("rule", PLANTED)
@@ -63,7 +73,7 @@ def test_displacement_is_told_with_its_way() -> None:
     assert planted is not None
     found = next(f for f in errors(clean, read(clean, CONVENTIONS[0], *planted)) if f.rule == "lines.displaced")
     assert found.parameters["distance"] == pytest.approx(2.0, abs=1e-6)
-    assert found.parameters["way"] in ("left", "right", "up", "down")
+    assert found.parameters["way"] in [phrase(f"way-{way}") for way in ("left", "right", "up", "down")]
     assert found.edges
 
 
@@ -78,7 +88,7 @@ def test_wrong_identification_is_put_right() -> None:
     clean = case(2)
     found = read(clean, CONVENTIONS[0])
     asked = expectation(clean.part, clean.task)
-    top = next(v for v in found.document.views if v.side == clean.sheet.views[1].side)
+    top = next(v for v in found.document.views if v.attitude == clean.sheet.views[1].attitude)
     wrong = corrected(clean.part, found.document, top.id, "none", asked)
     assert "views.unrecognised" in {f.rule for f in check(clean.part, clean.task, wrong).findings}
     right = corrected(clean.part, wrong, top.id, "top", asked)

@@ -7,7 +7,8 @@ from typing import Any
 import ezdxf
 import pytest
 
-from maqueta.reading.dxf_file import LARGEST_FILE, MOST_ENTITIES, read_dxf
+from maqueta.phrases.said import said
+from maqueta.reading.dxf.file import LARGEST_FILE, MOST_ENTITIES, read_dxf
 from maqueta.reading.errors import UnreadableSheetError
 
 
@@ -72,8 +73,8 @@ def test_block_that_contains_itself_is_told() -> None:
     block.add_blockref("A", (1, 1))
     document.modelspace().add_blockref("A", (0, 0))
     content = read_dxf(written(document))
-    assert len(content.marks) == 1
-    assert content.not_read == ("INSERT of the block A, which contains itself (1)",)
+    assert len(content.strokes) == 1
+    assert tuple(map(said, content.not_read)) == ("INSERT of the block A, which contains itself (1)",)
 
 
 def test_nothing_is_dropped_silently() -> None:
@@ -84,7 +85,7 @@ def test_nothing_is_dropped_silently() -> None:
     space.add_3dface([(0, 0), (1, 0), (1, 1)])
     document.layers.add("OFF").off()
     space.add_line((0, 0), (5, 5), dxfattribs={"layer": "OFF"})
-    assert read_dxf(written(document)).not_read == (
+    assert tuple(map(said, read_dxf(written(document)).not_read)) == (
         "3DFACE (1)",
         "LINE on the switched-off layer OFF (1)",
         "POINT (1)",
@@ -95,5 +96,5 @@ def test_unit_of_the_header_is_doubted_when_it_makes_no_sheet() -> None:
     inches = ezdxf.new()
     inches.header["$INSUNITS"] = 4
     inches.modelspace().add_line((0, 0), (16.5, 0))
-    (mark,) = read_dxf(written(inches)).marks
+    (mark,) = read_dxf(written(inches)).strokes
     assert mark.piece.length == pytest.approx(16.5 * 25.4)

@@ -4,16 +4,17 @@ from pathlib import Path
 
 import ezdxf
 
-from maqueta.checking.delivered import expectation
-from maqueta.checking.exercise import Exercise
-from maqueta.checking.model_sheet import Drafter, model_sheet
-from maqueta.checking.report import check
 from maqueta.drawing.dxf import dxf
 from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.drawing.sheet_sizes import sheet_sizes
-from maqueta.reading.dxf_file import read_dxf
+from maqueta.judging.report import check
+from maqueta.making.model_sheet import Drafter, model_sheet
+from maqueta.phrases.phrase import phrase
+from maqueta.reading.delivered import expectation
+from maqueta.reading.dxf.file import read_dxf
 from maqueta.reading.sheet import read_sheet
 from maqueta.sheet.document import Note
+from maqueta.task.exercise import Exercise
 from tests.parts import demo_projected
 
 PART = demo_projected("reed-clamp")
@@ -57,4 +58,4 @@ def test_a_note_over_the_title_block_is_found() -> None:
     left, bottom, _, _ = SHEET.paper.layout.title
     over = SHEET.model_copy(update={"notes": (Note(id="n1", text="IN THE WAY", at=(left + 5, bottom + 5)),)})
     found = [f for f in check(PART, TASK, over).findings if f.rule == "layout.outside"]
-    assert [(f.items, f.views, f.parameters["what"]) for f in found] == [(("n1",), (), "A note")]
+    assert [(f.items, f.views, f.parameters["what"]) for f in found] == [(("n1",), (), phrase("a-note"))]

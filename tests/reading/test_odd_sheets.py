@@ -7,9 +7,10 @@ from typing import Any
 import ezdxf
 import pytest
 
-from maqueta.checking.delivered import read_delivered
-from maqueta.checking.report import check, report
-from maqueta.reading.dxf_file import read_dxf
+from maqueta.judging.report import check, report
+from maqueta.phrases.said import said
+from maqueta.reading.delivered import read_delivered
+from maqueta.reading.dxf.file import read_dxf
 from maqueta.reading.errors import UnreadableSheetError
 from maqueta.sheet.document import SheetDocument
 from tests.reading.dxf_writer import CONVENTIONS, Writer, write_sheet
@@ -36,7 +37,7 @@ def test_more_groups_than_a_sheet_may_have_are_listed() -> None:
     boxes(document.modelspace(), 120)
     found = read_delivered(written(document), of.part, of.task)
     assert SheetDocument.model_validate(found.document.model_dump()) == found.document
-    assert any("groups of lines" in text for text in found.not_read)
+    assert any("groups of lines" in said(text) for text in found.not_read)
     assert report(check(of.part, of.task, found.document))["views"]
 
 
@@ -50,7 +51,7 @@ def test_more_dimensions_than_a_sheet_may_have_are_listed() -> None:
         writer.space.add_linear_dim(base=(x, y - 10 - k / 10), p1=(x, y), p2=(x + 10, y), text="10").render()
     found = read_delivered(writer.data(of.sheet), of.part, of.task)
     assert SheetDocument.model_validate(found.document.model_dump()) == found.document
-    assert any("50 dimensions" in text for text in found.not_read)
+    assert any("50 dimensions" in said(text) for text in found.not_read)
 
 
 def test_sheet_far_beyond_any_paper_is_refused_in_one_line() -> None:
@@ -71,8 +72,8 @@ def test_paper_space_that_is_left_aside_is_told() -> None:
     boxes(document.modelspace(), 4)
     document.layout("Layout1").add_text("a remark", dxfattribs={"insert": (10, 10)})
     content = read_dxf(written(document))
-    assert len(content.marks) == 16
-    assert "entities in the paper space Layout1 (1)" in content.not_read
+    assert len(content.strokes) == 16
+    assert "entities in the paper space Layout1 (1)" in map(said, content.not_read)
 
 
 def test_short_strokes_of_other_styles_are_not_taken_into_the_views() -> None:

@@ -7,20 +7,20 @@ from typing import Any
 import ezdxf
 import pytest
 
-from maqueta.checking.delivered import expectation
-from maqueta.checking.exercise import Exercise
-from maqueta.checking.model_sheet import Drafter, model_sheet
-from maqueta.checking.report import Check, check
 from maqueta.drawing.dxf import dxf
 from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.drawing.sheet_sizes import sheet_sizes
+from maqueta.judging.report import Check, check
+from maqueta.making.model_sheet import Drafter, model_sheet
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.reading.dxf_file import read_dxf
+from maqueta.reading.delivered import expectation
+from maqueta.reading.dxf.file import read_dxf
 from maqueta.reading.sheet import read_sheet
 from maqueta.sheet.dimension import AngleDimension, ChamferDimension, LinearDimension, RoundDimension
 from maqueta.sheet.document import SheetDocument
-from tests.dimensioning.counted_parts import extrude, revolve
+from maqueta.task.exercise import Exercise
 from tests.parts import hole, projected
+from tests.sizes.counted_parts import extrude, revolve
 
 #: A stop with a bevelled corner and a long slope: width, height, depth, chamfer (2), end of the slope, its angle.
 PART = projected(extrude((0, 0), (80, 0), (80, 36), (76, 40), (60, 40), (0, 15), depth=25))

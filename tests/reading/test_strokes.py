@@ -7,9 +7,9 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from maqueta.projection.carrier import TURN, Circle, line_through
-from maqueta.projection.line_set import Piece
-from maqueta.reading.content import Mark, Style
+from maqueta.geometry.carrier import TURN, Circle, line_through
+from maqueta.geometry.line_set import Piece
+from maqueta.reading.content import Stroke, Style
 from maqueta.reading.dashes import JOINED, join_dashes
 from maqueta.reading.kinds import kind_of, pattern_kind
 
@@ -17,13 +17,13 @@ PLAIN = Style("0", (), "CONTINUOUS", False, None, 7)
 HIDDEN = Style("HIDDEN", (), "CONTINUOUS", False, None, 7)
 
 
-def stroke(x0: float, x1: float, y: float = 0.0, style: Style = PLAIN, turn: float = 0.0) -> Mark:
+def stroke(x0: float, x1: float, y: float = 0.0, style: Style = PLAIN, turn: float = 0.0) -> Stroke:
     c, s = math.cos(turn), math.sin(turn)
     carrier, interval = line_through((x0 * c - y * s, x0 * s + y * c), (x1 * c - y * s, x1 * s + y * c))
-    return Mark(Piece("visible", carrier, interval, (), ()), style)
+    return Stroke(Piece("visible", carrier, interval, (), ()), style)
 
 
-def strokes(length: float, pattern: tuple[float, ...], style: Style = PLAIN, turn: float = 0.0) -> list[Mark]:
+def strokes(length: float, pattern: tuple[float, ...], style: Style = PLAIN, turn: float = 0.0) -> list[Stroke]:
     """A line from 0 to `length` as strokes and gaps in turn."""
     marks, at, step = [], 0.0, 0
     while at < length - 1e-9:
@@ -34,7 +34,7 @@ def strokes(length: float, pattern: tuple[float, ...], style: Style = PLAIN, tur
     return marks
 
 
-def meant(mark: Mark) -> str | None:
+def meant(mark: Stroke) -> str | None:
     return pattern_kind(mark.style.pattern, mark.style.pattern_name)
 
 
@@ -67,7 +67,7 @@ def test_long_and_short_strokes_become_one_centre_line(long: float, gap: float, 
     ],
     ids=["end to end", "teeth of a comb", "uneven", "only two", "not in line"],
 )
-def test_other_strokes_stay_as_they_are(marks: list[Mark]) -> None:
+def test_other_strokes_stay_as_they_are(marks: list[Stroke]) -> None:
     assert [mark.style.pattern for mark in join_dashes(marks)] == [()] * len(marks)
 
 
@@ -87,7 +87,8 @@ def test_circle_of_strokes_is_a_whole_hidden_circle() -> None:
     count, radius = 24, 12.0
     step = TURN / count
     marks = [
-        Mark(Piece("visible", Circle(5, 5, radius), (k * step, (k + 0.7) * step), (), ()), PLAIN) for k in range(count)
+        Stroke(Piece("visible", Circle(5, 5, radius), (k * step, (k + 0.7) * step), (), ()), PLAIN)
+        for k in range(count)
     ]
     (circle,) = join_dashes(marks)
     assert circle.piece.interval == (0.0, TURN)

@@ -8,25 +8,26 @@ from typing import Any
 import ezdxf
 import pytest
 
-from maqueta.checking.delivered import read_delivered
-from maqueta.checking.exercise import AttitudeChoice, Exercise, FrontTask
-from maqueta.checking.model_sheet import model_sheet
-from maqueta.checking.report import check
+from maqueta.geometry.carrier import Circle, line_through
+from maqueta.geometry.line_set import Piece
+from maqueta.judging.report import check
+from maqueta.making.model_sheet import model_sheet
+from maqueta.phrases.phrase import phrase
 from maqueta.projection.attitude import ATTITUDES
-from maqueta.projection.carrier import Circle, line_through
-from maqueta.projection.line_set import Piece
 from maqueta.projection.project import project
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.candidates import pictorial_candidates, remembered
 from maqueta.reading.content import Content, Style, Words
-from maqueta.reading.dxf_file import read_dxf
+from maqueta.reading.delivered import read_delivered
+from maqueta.reading.dxf.file import read_dxf
 from maqueta.reading.loose_sizes import in_lines, loose_sizes
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.scales import parse_scale
-from tests.dimensioning.counted_parts import revolve
+from maqueta.task.exercise import AttitudeChoice, Exercise, FrontTask
 from tests.parts import block, hole, made, projected
 from tests.reading.dxf_writer import CONVENTIONS, Drawn, drawn_lines, write_sheet
 from tests.reading.planted import DRAFTER, case
+from tests.sizes.counted_parts import revolve
 
 PLAIN = Style("0", (), "CONTINUOUS", False, None, 7)
 
@@ -137,7 +138,7 @@ def test_hatching_is_told_as_not_read_and_small_triangles_are_arrowheads() -> No
     target = io.StringIO()
     document.write(target)
     content: Content = read_dxf(target.getvalue().encode())
-    assert content.not_read == ("HATCH (1)",)
+    assert content.not_read == (phrase("unread-counted", what=phrase("unread-entity", kind="HATCH"), count=1),)
     assert len(content.filled) == 1
 
 

@@ -76,6 +76,13 @@ def test_findings_and_remarks_stay_hidden_until_the_sheet_is_returned(log_in: Lo
     assert after["points"] == 28
 
 
+def test_who_is_logged_in_can_be_asked_by_anybody(app: Any, running: TestClient, log_in: LogIn) -> None:
+    nobody = TestClient(app).get("/api/log-in")
+    assert (nobody.status_code, nobody.json()) == (200, None)
+    person = log_in("kemi.oduya")
+    assert person.get("/api/log-in") == person.get("/api/me")
+
+
 def test_without_log_in_everything_is_401(app: Any, running: TestClient) -> None:
     stranger = TestClient(app)
     for path in ("/api/me", "/api/exercises", "/api/sheets/1", "/api/models/1/mesh", "/api/jobs/1"):
@@ -231,7 +238,7 @@ def test_a_sheet_that_cannot_be_read_any_more_says_so(log_in: LogIn, instructor:
         for person in (instructor, log_in("dina.farouk")):
             answer = person.send("GET", f"/api/sheets/{number}")
             assert answer.status_code == 409
-            assert "at most 4000" in answer.json()["message"]
+            assert "4,000 of them or fewer" in answer.json()["message"]
             assert person.status("GET", "/api/exercises") == 200
         exercise = next(e for e in instructor.get("/api/exercises") if e["handed_in"])
         assert instructor.status("GET", f"/api/exercises/{exercise['id']}/wall") == 200

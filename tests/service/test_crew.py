@@ -9,9 +9,9 @@ from pathlib import Path
 
 import pytest
 
-from maqueta.service.queue.crew import Crew
-from maqueta.service.queue.work_queue import AbandonedError, CrewFullError
-from tests.service.works import gone, parent, pid, works_on
+from maqueta.service.queue.crew import LOADED, Crew
+from maqueta.service.queue.work_queue import AbandonedError, BrokenCrewError, CrewFullError
+from tests.service.works import gone, not_loaded, parent, pid, works_on
 
 _MEMORY = 4 * 1024**3
 
@@ -21,6 +21,36 @@ def crew() -> Iterator[Crew]:
     own = Crew("tests", 1, _MEMORY, most_waiting=3)
     yield own
     own.close()
+
+
+def test_its_processes_have_loaded_what_they_need_before_they_are_made(crew: Crew) -> None:
+    """Loading the kernel takes seconds; a name that is none is passed over in silence."""
+    assert crew.run(not_loaded, [*LOADED, "OCP.BRep"], seconds=60) == []
+
+
+def test_how_it_is_is_told_while_its_processes_are_made(monkeypatch: pytest.MonkeyPatch) -> None:
+    """A worker that told nothing for so long was taken for a dead one, and its work was done twice."""
+    slow = Crew("slow", 1, memory=4 << 30)
+    making, made = threading.Event(), threading.Event()
+
+    def at_length() -> None:
+        making.set()
+        made.wait(10)
+        raise BrokenCrewError
+
+    monkeypatch.setattr(slow, "_made", at_length)
+    at_work = threading.Thread(target=lambda: slow.warm_up(pid), daemon=True)
+    told: list[bool] = []
+    telling = threading.Thread(target=lambda: told.append(slow.state.sound), daemon=True)
+    at_work.start()
+    assert making.wait(5)
+    telling.start()
+    telling.join(2)
+    told_meanwhile = list(told)
+    made.set()
+    at_work.join(5)
+    slow.close()
+    assert told_meanwhile == [True]
 
 
 def test_a_killed_fork_server_is_replaced(crew: Crew) -> None:

@@ -6,14 +6,15 @@ from typing import Any
 import pytest
 from sqlalchemy import select
 
-from maqueta.checking.exercise import Exercise
+from maqueta.phrases.phrase import phrase
 from maqueta.service import workers
+from maqueta.service.deliveries.file_work import SheetWork
 from maqueta.service.queue.crews import Crews
 from maqueta.service.settings import Settings
-from maqueta.service.sheet_work import SheetWork
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore, StoredFile
 from maqueta.store.models import Account, ExerciseRecord, SheetRecord
+from maqueta.task.exercise import Exercise
 from tests.conftest import LogIn, Person
 from tests.reading.demo_files import demo_file
 
@@ -131,8 +132,9 @@ def test_file_that_hangs_the_reader_is_stopped(monkeypatch: pytest.MonkeyPatch, 
     try:
         monkeypatch.setattr(workers, "read_sheet_file", _hang)
         nowhere = StoredFile(FileStore(tmp_path), "a" * 64)
-        assert readers.read_sheet(b"", nowhere, Exercise()).refused == "it took longer than 4 seconds and was stopped"
+        assert readers.read_sheet(b"", nowhere, Exercise()).refused == phrase("took-too-long", seconds=4)
         monkeypatch.undo()
-        assert readers.read_sheet(b"", nowhere, Exercise()).refused == "it could not be examined (FileNotFoundError)"
+        missing = readers.read_sheet(b"", nowhere, Exercise()).refused
+        assert missing == phrase("could-not-be-examined", error="FileNotFoundError")
     finally:
         crews.close()

@@ -13,6 +13,7 @@ from typing import Any
 import httpx
 import pytest
 
+from tests.demo_world import copied_demo_world
 from tests.own_loop import in_own_loop
 from tests.server_process import PASSWORD, free_port, running
 
@@ -32,7 +33,7 @@ class House:
 
 @pytest.fixture(scope="module")
 def house(tmp_path_factory: pytest.TempPathFactory) -> Iterator[House]:
-    data, port = tmp_path_factory.mktemp("house"), free_port()
+    data, port = copied_demo_world(tmp_path_factory, tmp_path_factory.mktemp("house")), free_port()
     with running(data, port) as process:
         yield House(data, port, process)
 

@@ -10,10 +10,12 @@ from typing import Any
 import pytest
 from sqlalchemy.exc import OperationalError
 
-from maqueta.service.kernel_work import PartWork
+from maqueta.phrases.phrase import Phrase
+from maqueta.phrases.said import said
 from maqueta.service.queue import examining
 from maqueta.service.queue.examining import JobTaker
-from maqueta.service.queue.work_queue import QueueSilentError
+from maqueta.service.queue.work_queue import QueueSilentError, Wanted
+from maqueta.service.shelf.kernel_work import PartWork
 from maqueta.store.accounts import add_account
 from maqueta.store.clock import now
 from maqueta.store.database import Database
@@ -52,6 +54,16 @@ class UntilStopped:
             time.sleep(0.01)
 
 
+class NoSheets:
+    """No sheet has to be checked again."""
+
+    def stale(self, exercise_id: int) -> list[int]:
+        return []
+
+    def again(self, sheet_id: int, wanted: Wanted) -> bool:
+        raise AssertionError(sheet_id)
+
+
 @pytest.fixture(scope="module")
 def database(database_server: MariaDB) -> Iterator[Database]:
     with own_database(database_server, "taken") as own:
@@ -67,7 +79,7 @@ def run(database: Database, tmp_path: Path) -> Iterator[Callable[..., JobTaker]]
     started: list[JobTaker] = []
 
     def start(kernel: Kernel, on: Database = database) -> JobTaker:
-        own = JobTaker(on, FileStore(tmp_path / "files"), kernel.examine)
+        own = JobTaker(on, FileStore(tmp_path / "files"), kernel.examine, NoSheets())
         started.append(own)
         own.start()
         return own
@@ -88,8 +100,12 @@ def brought_in(database: Database, files: Path) -> int:
         return add_job(session, owner, "part", part.current.id).id
 
 
+def _words(told: Phrase | None) -> str:
+    return said(told) if told is not None else ""
+
+
 def ended(database: Database, job: int, *states: str) -> tuple[str, str, str, str]:
-    """A job's state and message, and those of its part, once it is in one of some states."""
+    """A job's state and message, and those of its part, in words, once it is in one of some states."""
     for _ in range(400):
         with database.transaction() as session:
             found = session.get(JobRecord, job)
@@ -97,7 +113,7 @@ def ended(database: Database, job: int, *states: str) -> tuple[str, str, str, st
             version = session.get(VersionRecord, found.subject_id)
             assert version is not None
             if found.state in states:
-                return found.state, found.message, version.state, version.error
+                return found.state, _words(found.message), version.state, _words(version.error)
         time.sleep(0.05)
     raise AssertionError(f"job {job} never was {states}")
 
@@ -211,7 +227,7 @@ def test_a_result_that_comes_after_cancelling_is_not_kept(run: Any, database: Da
     later = brought_in(database, tmp_path / "files")
     run(Kernel(too_late, lambda *_: READY))
     ended(database, later, "done")
-    assert ended(database, job, "cancelled") == ("cancelled", "cancelled", "refused", EXAMINATION_STOPPED)
+    assert ended(database, job, "cancelled") == ("cancelled", "cancelled", "refused", said(EXAMINATION_STOPPED))
 
 
 def test_what_is_at_work_when_the_server_ends_waits_for_the_next_one(

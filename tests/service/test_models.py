@@ -5,16 +5,16 @@ from typing import Any
 
 import pytest
 
-from maqueta.checking.demands import Demands, demands
 from maqueta.confined import WAITED_SECONDS
 from maqueta.demo.workshop import demo_recipe
 from maqueta.projection.arrangement import neighbour
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.projected_part import ProjectedPart, to_json
-from maqueta.service import model_work
-from maqueta.service.model_work import model_detail
+from maqueta.service.shelf import model_work
+from maqueta.service.shelf.model_work import model_detail
 from maqueta.service.workers import KernelWorkers
 from maqueta.store.files import FileStore, StoredFile
+from maqueta.study.demands import Demands, demands
 from tests.conftest import Person
 from tests.parts import demo_projected
 
@@ -50,8 +50,8 @@ def test_views_are_those_folded_out_from_the_front(instructor: Person, slug: str
     for view in views:
         attitude = neighbour(front, view["name"])
         assert (view["side"], view["up"]) == (attitude.side, attitude.up)
-        assert view["hidden_lines"] == len(known.line_set(attitude).of("hidden"))
-        assert len(view["items"]) == len(list(known.line_set(attitude).of("visible", "hidden")))
+        assert view["hidden_lines"] == len(known.line_set(attitude.look).of("hidden"))
+        assert len(view["items"]) == len(list(known.line_set(attitude.look).of("visible", "hidden")))
 
 
 @pytest.mark.parametrize("query", ["side=-y&up=-y", "side=-y&up=%2By", "side=top&up=%2Bz", "side=-y"])

@@ -7,9 +7,9 @@ from typing import Any
 
 import pytest
 
-from maqueta.service import passwords
 from maqueta.service.admission import FullHouseError
-from maqueta.service.passwords import PasswordDesk, hashed, matches, one_time
+from maqueta.service.people import passwords
+from maqueta.service.people.passwords import PasswordDesk, hashed, matches, one_time
 from tests.conftest import LogIn
 from tests.own_loop import in_own_loop
 

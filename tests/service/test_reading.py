@@ -4,14 +4,15 @@ from typing import Any
 
 import pytest
 
-from maqueta.checking.dimension_survey import DimensionSurvey
-from maqueta.checking.model_sheet import Drafter, model_sheet
-from maqueta.checking.survey import Survey
 from maqueta.demo.workshop import EXERCISES
-from maqueta.service.present_reading import reading_form
-from maqueta.sheet.document import SheetDocument, View
+from maqueta.judging.dimension_survey import DimensionSurvey
+from maqueta.judging.survey import Survey
+from maqueta.making.model_sheet import Drafter, model_sheet
+from maqueta.service.bench.readers_eye_answers import reading_answer
+from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.drafted import Pen, drafted_of
 from maqueta.sheet.placed import PlacedView, placed_views
+from maqueta.sheet.view import View
 from tests.conftest import LogIn, Person
 from tests.parts import demo_projected
 
@@ -27,10 +28,14 @@ def _exercise(person: Person, words: str) -> dict[str, Any]:
     return next(e for e in person.get("/api/exercises") if words in e["title"])
 
 
+def _sheet() -> SheetDocument:
+    drafter = Drafter("A. Tester", "Evening 2", "2026-11-25")
+    return model_sheet(demo_projected(BEARING.part), BEARING.task, drafter)
+
+
 def _document(**change: Any) -> dict[str, Any]:
     """The proposed sheet of the bearing without its overall height."""
-    drafter = Drafter("A. Tester", "Evening 2", "2026-11-25")
-    sheet = model_sheet(demo_projected(BEARING.part), BEARING.task, drafter)
+    sheet = _sheet()
     short = tuple(d for d in sheet.dimensions if d.id != "d2")
     return sheet.model_copy(update={"dimensions": short, **change}).model_dump(mode="json")
 
@@ -151,7 +156,11 @@ def test_a_student_compares_once_the_sheet_is_returned(instructor: Person, log_i
 def test_without_a_front_view_nothing_is_proposed(instructor: Person) -> None:
     exercise = _exercise(instructor, "Shuttle rest")
     path = f"/api/exercises/{exercise['id']}/answer/dimensions"
-    answer = instructor.send("POST", path, json={"document": _document(front=None)})
+    answer = instructor.send(
+        "POST",
+        path,
+        json={"document": _document(views=tuple(view.model_copy(update={"parent": None}) for view in _sheet().views))},
+    )
     assert answer.status_code == 422
     assert "front view" in answer.json()["message"]
 
@@ -194,13 +203,13 @@ def test_a_sheet_that_came_as_a_file_is_redrawn_when_it_is_reviewed() -> None:
                 view.model_copy(
                     update={"lines": tuple(drafted_of(p, Pen("visible")) for p in placed.lines.of("visible"))}
                 )
-                if view.side
+                if view.kind == "principal"
                 else view
                 for view, placed in zip(sheet.views, placed_views(part, sheet), strict=True)
             )
         }
     )
     read = DimensionSurvey(Survey(part, BEARING.task, by_hand))
-    assert [line for size in reading_form(read, "everything").open for line in size.lines] == []
-    (size,) = reading_form(read, "everything", reviewed=True).open
+    assert [line for size in reading_answer(read, "everything").open for line in size.lines] == []
+    (size,) = reading_answer(read, "everything", reviewed=True).open
     assert {line.view for line in size.lines} == {"v1"}

@@ -4,9 +4,9 @@ from typing import Any
 
 import pytest
 
-from maqueta.checking.model_sheet import Drafter, model_sheet
 from maqueta.demo.mistakes import MISTAKES
 from maqueta.demo.workshop import EXERCISES
+from maqueta.making.model_sheet import Drafter, model_sheet
 from tests.conftest import LogIn, Person
 from tests.parts import demo_projected
 
@@ -103,7 +103,7 @@ def test_two_tabs_do_not_overwrite_each_other(log_in: LogIn, exercise: int) -> N
 
 def test_sheet_without_views_is_not_handed_in_and_stays_a_draft(log_in: LogIn, exercise: int) -> None:
     student = log_in("dina.farouk")
-    empty = FAULTLESS.model_copy(update={"views": (), "dimensions": (), "marks": (), "front": None})
+    empty = FAULTLESS.model_copy(update={"views": (), "dimensions": (), "marks": ()})
     assert student.status("PUT", f"/api/exercises/{exercise}/sheet", json=body(empty, 0)) == 200
     refused = student.send("POST", f"/api/exercises/{exercise}/sheet/hand-in", json=body(empty, 1))
     assert refused.status_code == 422
@@ -151,3 +151,34 @@ def test_parts_page_has_six_sides_and_24_attitudes(instructor: Person) -> None:
     views = instructor.get(f"/api/models/{part}/views?side=-y&up=%2Bz")
     assert [v["name"] for v in views] == ["front", "top", "right"]
     assert instructor.status("GET", f"/api/models/{part}/views?side=-y&up=%2By") == 422
+
+
+def test_fields_are_filled_in_for_who_draws(log_in: LogIn, instructor: Person, exercise: int) -> None:
+    task = TASK.model_copy(update={"title_filled": ("drafter", "class", "scale")})
+    found = instructor.get(f"/api/exercises/{exercise}")
+    (group,) = instructor.get("/api/classes")
+    made = instructor.send(
+        "POST",
+        "/api/exercises",
+        json={
+            "part": found["part"],
+            "school_class": group["id"],
+            "title": "Filled in",
+            "due_at": "2099-01-01T20:00:00Z",
+            "task": task.model_dump(mode="json"),
+        },
+    )
+    assert made.status_code == 201, made.text
+    path = f"/api/exercises/{made.json()['id']}"
+    student = log_in("dina.farouk")
+    bare = FAULTLESS.model_copy(
+        update={"title": FAULTLESS.title.model_copy(update={"fields": {"drafter": "SOMEBODY"}})}
+    )
+    drawn = student.send("POST", f"{path}/ink", json={"document": bare.model_dump(mode="json")}).json()
+    block = next(group for group in drawn["groups"] if group["role"] == "title")
+    texts = {item["text"] for item in block["items"] if item["kind"] == "text"}
+    assert {"DINA FAROUK", "EVENING 2", "1:1"} <= texts
+    assert "SOMEBODY" not in texts
+    handed = student.send("POST", f"{path}/sheet/hand-in", json=body(bare, 0)).json()
+    fields = handed["document"]["title"]["fields"]
+    assert (fields["drafter"], fields["class"], fields["scale"]) == ("DINA FAROUK", "EVENING 2", "1:1")

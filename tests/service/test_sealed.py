@@ -9,14 +9,16 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from maqueta.checking.exercise import Exercise
+from maqueta.phrases.phrase import phrase
 from maqueta.service.desk_work import Desk, RefusedError
 from maqueta.service.queue import sealed as module
 from maqueta.service.queue.sealed import SealError, opened, sealed
+from maqueta.service.shelf.kernel_work import PartSource
 from maqueta.solid.errors import FeatureError
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore, StoredFile
 from maqueta.store.keys import shared_key
+from maqueta.task.exercise import Exercise
 
 KEY, OTHER = b"k" * 32, b"o" * 32
 HERE, THERE = FileStore(Path("/here")), FileStore(Path("/there"))
@@ -77,15 +79,18 @@ def test_what_another_version_sealed_is_not_taken(monkeypatch: pytest.MonkeyPatc
 
 
 def test_files_are_those_of_the_side_that_opens() -> None:
-    desk = Desk(StoredFile(HERE, "a" * 64), Exercise(), True)
+    desk = Desk(StoredFile(HERE, "a" * 64), PartSource(StoredFile(HERE, "b" * 64), "bracket.step"), Exercise(), True)
     packet = sealed(KEY, (desk, HERE))
     assert b"/here" not in base64.b64decode(packet)
     found, files = opened(KEY, packet, THERE)
-    assert (found.part, files) == (StoredFile(THERE, "a" * 64), THERE)
+    assert (found.part, found.source.file, files) == (StoredFile(THERE, "a" * 64), StoredFile(THERE, "b" * 64), THERE)
     assert (found.task, found.student) == (desk.task, True)
 
 
-@pytest.mark.parametrize("error", [RefusedError(409, "not now"), FeatureError("bore", 3, "too thin"), TimeoutError()])
+@pytest.mark.parametrize(
+    "error",
+    [RefusedError(409, phrase("no-front-yet")), FeatureError("bore", 3, phrase("nothing-left")), TimeoutError()],
+)
 def test_refusals_arrive_whole(error: Exception) -> None:
     found = opened(KEY, sealed(KEY, error), HERE)
     assert type(found) is type(error)

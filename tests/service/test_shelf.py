@@ -8,7 +8,8 @@ import pytest
 import trimesh
 
 from maqueta.demo.workshop import EXERCISES, PARTS, demo_recipe
-from maqueta.service.kernel_work import PartWork
+from maqueta.phrases.phrase import phrase
+from maqueta.service.shelf.kernel_work import PartWork
 from maqueta.service.workers import KernelWorkers
 from maqueta.solid.step import read_step
 from tests.conftest import LogIn, Person
@@ -178,7 +179,7 @@ def test_sheet_of_a_varied_part_is_checked_against_the_students_own_sizes(instru
     model = student.get(f"/api/exercises/{exercise['id']}")["model"]
     own = student.get(f"/api/models/{model}")
     width = own["extents"][0]
-    view = {"id": "v1", "side": "-y", "up": "+z", "corner": None, "at": [60, 120], "scale": 1.0}
+    view = {"id": "v1", "look": {"side": "-y", "up": "+z"}, "at": [60, 120], "scale": 1.0}
     dimension = {
         "kind": "linear",
         "id": "d1",
@@ -189,7 +190,7 @@ def test_sheet_of_a_varied_part_is_checked_against_the_students_own_sizes(instru
         "place": [width / 2, -14],
         "text": f"{width:g}",
     }
-    document = {**blank["document"], "views": [{**view, "hidden": True, "smooth": False}], "front": "v1"}
+    document = {**blank["document"], "views": [{**view, "hidden": True, "smooth": False}]}
     document["dimensions"] = [dimension]
     body = {"document": document, "base": blank["revision"]}
     sent = student.send("POST", f"/api/exercises/{exercise['id']}/sheet/hand-in", json=body)
@@ -203,8 +204,8 @@ def test_variation_that_cannot_be_made_hides_no_other_exercise(
     instructor: Person, log_in: LogIn, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     student = log_in("elio.marchetti")
-    monkeypatch.setattr("maqueta.service.variation.MOST_DRAWS", 1)
-    monkeypatch.setattr(KernelWorkers, "examine_now", lambda *_: PartWork(refused="it is too thin"))
+    monkeypatch.setattr("maqueta.service.exercises.variation.MOST_DRAWS", 1)
+    monkeypatch.setattr(KernelWorkers, "examine_now", lambda *_: PartWork(refused=phrase("result-not-valid")))
     titles = [e["title"] for e in student.get("/api/exercises")]
     assert "Reed clamp" in titles
     varied = next(e for e in student.get("/api/exercises") if e["varied"])
@@ -212,7 +213,7 @@ def test_variation_that_cannot_be_made_hides_no_other_exercise(
     assert answer.status_code == 200
     ink = student.send("POST", f"/api/exercises/{varied['id']}/ink", json={"document": answer.json()["document"]})
     assert ink.status_code == 409
-    assert "it is too thin" in ink.json()["message"]
+    assert "the result is not a valid solid" in ink.json()["message"]
 
 
 def test_part_without_ranges_cannot_be_varied(instructor: Person) -> None:
@@ -263,7 +264,7 @@ def test_step_upload_carries_a_report_and_a_proposed_position(instructor: Person
     assert ready(instructor, sent["id"])["natural_up"] == "+z"
     found = instructor.get(f"/api/parts/{sent['id']}")
     assert found["report"]["protocol"] == "AP214"
-    assert found["report"]["read"][0] == "1 solid with 9 faces"
+    assert found["report"]["read"][0] == "one solid with 9 faces"
     assert (found["report"]["healed"], found["report"]["left_out"]) == ([], [])
     assert instructor.status("GET", f"/api/parts/{sent['id']}/recipe") == 409
 

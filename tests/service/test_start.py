@@ -10,8 +10,8 @@ import pytest
 from sqlalchemy import select
 
 from maqueta.command.inputs import InputError
-from maqueta.service.first_account import first_administrator, let_in
-from maqueta.service.passwords import matches
+from maqueta.service.people.first_account import first_administrator, let_in
+from maqueta.service.people.passwords import matches
 from maqueta.store.clock import now
 from maqueta.store.database import Database
 from maqueta.store.mariadb import MariaDB
@@ -61,7 +61,7 @@ def test_start_stop_restart_and_what_can_go_wrong(tmp_path: Path) -> None:
 def test_missing_database_server_is_one_clear_line(tmp_path: Path) -> None:
     environment = {**os.environ, "MAQUETA_DATA": str(tmp_path), "MAQUETA_PORT": str(free_port()), "PATH": str(tmp_path)}
     result = subprocess.run(
-        [sys.executable, "-m", "maqueta.service.run"], env=environment, capture_output=True, text=True, timeout=60
+        [sys.executable, "-m", "maqueta.service"], env=environment, capture_output=True, text=True, timeout=60
     )
     assert result.returncode == 1
     assert result.stderr.strip().endswith("the Debian package mariadb-server is missing")
@@ -75,7 +75,7 @@ def test_missing_database_server_is_one_clear_line(tmp_path: Path) -> None:
         ("MAQUETA_QUEUE_URL", "http://queue", "MAQUETA_QUEUE_URL"),
     ],
 )
-@pytest.mark.parametrize("program", ["maqueta.service.run", "maqueta.service.queue.worker"])
+@pytest.mark.parametrize("program", ["maqueta.service", "maqueta.service.queue"])
 def test_a_setting_that_is_none_is_one_clear_line(
     tmp_path: Path, program: str, variable: str, value: str, said: str
 ) -> None:
@@ -129,3 +129,12 @@ def test_foreign_keys_are_kept(database: Database, table: str) -> None:
             f"AND table_name = '{table}'"
         )
         assert keys.scalar_one() >= 1
+
+
+def test_a_server_does_not_load_the_geometry_kernel() -> None:
+    """It takes seconds and much memory; what needs it is done by other processes."""
+    asked = (
+        "import sys, maqueta.service.__main__; print(sorted({'OCP', 'trimesh', 'scipy.optimize'} & sys.modules.keys()))"
+    )
+    found = subprocess.run([sys.executable, "-c", asked], capture_output=True, text=True, timeout=60, check=True)
+    assert found.stdout.strip() == "[]"

@@ -7,10 +7,10 @@ from typing import Any
 import pytest
 from sqlalchemy.exc import OperationalError
 
-from maqueta.service import streams
 from maqueta.service.admission import Admission
-from maqueta.service.forms import JobForm
-from maqueta.service.streams import MOST_STREAMS, JobNews
+from maqueta.service.jobs import streams
+from maqueta.service.jobs.messages import JobAnswer
+from maqueta.service.jobs.streams import MOST_STREAMS, JobNews
 from tests.own_loop import in_own_loop
 
 
@@ -22,13 +22,13 @@ class Told(JobNews):
         self._answers = list(answers)
         self.asked: list[list[int]] = []
 
-    def _read(self, followed: list[int]) -> dict[int, JobForm]:
+    def _read(self, followed: list[int]) -> dict[int, JobAnswer]:
         self.asked.append(followed)
         answer = self._answers.pop(0) if len(self._answers) > 1 else self._answers[0]
         if answer == "away":
             raise OperationalError("SELECT", {}, Exception("away"))
         state: Any = answer
-        return {job: JobForm(id=job, state=state, progress=0.5, message="") for job in followed}
+        return {job: JobAnswer(id=job, state=state, progress=0.5, message=None) for job in followed}
 
 
 @pytest.fixture(autouse=True)

@@ -5,6 +5,8 @@ from typing import Any
 import pytest
 from sqlalchemy import select
 
+from maqueta.geometry.directions import SIDES, Side
+from maqueta.projection.attitude import Attitude
 from maqueta.store.database import Database
 from maqueta.store.models import Account, SheetRecord
 from tests.conftest import LogIn, Person
@@ -81,12 +83,18 @@ def test_views_left_to_the_hand_come_from_no_route(student: Person) -> None:
         if task["kind"] == "projected":
             continue
         draft = student.get(f"/api/exercises/{number}/sheet")
-        given = {view["side"] for view in draft["document"]["views"] if view["lines"] is None and view["side"]}
-        for side in {"+x", "-x", "+y", "-y", "+z", "-z"} - given:
-            up = "+y" if side[1] == "z" else "+z"
-            refused(student, number, draft, with_view(draft, side=side, up=up))
+        views = [view for view in draft["document"]["views"] if view["lines"] is None and view["kind"] == "principal"]
+        given = {view["look"]["side"] for view in views}
+        for side in set(SIDES) - given:
+            up: Side = "+y" if side[1] == "z" else "+z"
+            refused(student, number, draft, with_view(draft, look={"side": side, "up": up}))
+            # The same by its bare frame, and a hair beside it.
+            frame = Attitude(side, up).look
+            for look in (frame, frame.turned(1e-3)):
+                bare = {"kind": "auxiliary", "look": {"frame": look.frame}}
+                refused(student, number, draft, with_view(draft, **bare))
         if not task["shown"]:
-            refused(student, number, draft, with_view(draft, corner="+-+"))
+            refused(student, number, draft, with_view(draft, kind="pictorial", look={"corner": "+-+"}))
 
 
 def refused(student: Person, number: int, draft: dict[str, Any], document: dict[str, Any]) -> None:
@@ -109,7 +117,7 @@ def test_a_draft_kept_before_shows_no_projected_lines(student: Person, database:
     with database.transaction() as session:
         record = session.get(SheetRecord, kept["id"])
         assert record is not None
-        record.document = with_view(draft, side="-x", up="+z")
+        record.document = with_view(draft, look={"side": "-x", "up": "+z"})
     try:
         for kind in ("svg", "pdf", "dxf"):
             assert student.status("GET", f"/api/sheets/{kept['id']}/drawing.{kind}") == 422

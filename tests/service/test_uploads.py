@@ -9,11 +9,13 @@ from typing import Any
 import pytest
 
 from maqueta.demo.workshop import demo_recipe
-from maqueta.service import kernel_work
-from maqueta.service.kernel_work import PartSource
+from maqueta.phrases.phrase import phrase
+from maqueta.phrases.said import said
 from maqueta.service.queue.crews import Crews
 from maqueta.service.queue.local import LocalQueue
 from maqueta.service.settings import Settings
+from maqueta.service.shelf import kernel_work
+from maqueta.service.shelf.kernel_work import PartSource
 from maqueta.solid.step import write_step
 from maqueta.store.clock import now
 from maqueta.store.database import Database
@@ -110,7 +112,7 @@ def test_a_refused_part_is_tried_again_and_a_ready_one_is_not(
     with database.transaction() as session:
         version = session.get(VersionRecord, made["model"])
         assert version is not None
-        version.state, version.error, version.dossier = "refused", "the geometry kernel failed on it", None
+        version.state, version.error, version.dossier = "refused", phrase("kernel-failed"), None
     again = instructor.send("POST", f"/api/parts/{made['id']}/examination")
     assert (again.status_code, again.json()["state"]) == (202, "waiting")
     assert finished(instructor, again.json()["job"])["state"] == "done"
@@ -132,7 +134,7 @@ def test_cancelling_says_what_is_so(instructor: Person, database: Database) -> N
             subject_id=made["model"],
             state="running",
             progress=0.3,
-            message="drawing",
+            message=phrase("reading-file"),
             attempts=1,
             seen_at=now(),
             created_at=now(),
@@ -178,7 +180,7 @@ def test_worker_that_dies_loops_or_devours_memory_is_replaced(
     files = FileStore(tmp_path)
     kept = StoredFile(files, files.put(demo_recipe("shuttle-rest").model_dump_json().encode()))
     source = PartSource(kept, "part.json")
-    queue = LocalQueue(Settings(kernel_seconds=15), Database("mysql+pymysql://nobody@127.0.0.1:1/none"), files)
+    queue = LocalQueue(Settings(kernel_seconds=300), Database("mysql+pymysql://nobody@127.0.0.1:1/none"), files)
     try:
         with monkeypatch.context() as patch:
             patch.setattr("maqueta.service.queue.local.examine", work)
@@ -186,7 +188,8 @@ def test_worker_that_dies_loops_or_devours_memory_is_replaced(
                 patch.setattr(queue, "_seconds", 1.0)
             lost = queue.examine(source, lambda *_: None, lambda: True)
         assert lost is not None
-        assert reason in (lost.refused or "")
+        assert lost.refused is not None
+        assert reason in said(lost.refused)
         again = queue.examine(source, lambda *_: None, lambda: True)
         assert again is not None
         assert (again.refused, again.name) == (None, "Shuttle rest")

@@ -10,6 +10,7 @@ from fastapi.testclient import TestClient
 
 from maqueta.demo.workshop import demo_recipe
 from maqueta.service.app import describe
+from maqueta.service.people.deed_words import DEEDS
 from maqueta.store.accounts import add_account
 from maqueta.store.database import Database
 from maqueta.store.jobs import add_job
@@ -141,3 +142,23 @@ def test_another_instructor_reaches_nothing_of_the_first(log_in: LogIn, stranger
         if any(f"{{{name}}}" in path for name in ("exercise_id", "sheet_id", "part_id", "model_id", "job_id")):
             for who in strangers:
                 assert asked(who.send, method, path, known) == "–", (method, path)
+
+
+#: What asks, and keeps nothing; and drafts, of which one is kept every few seconds.
+KEEPING_NOTHING = {
+    "POST /api/documents",
+    "POST /api/parts/preview",
+    "POST /api/exercises/starting-sheet",
+    "POST /api/exercises/{exercise_id}/answer/dimensions",
+    "POST /api/exercises/{exercise_id}/ink",
+    "POST /api/exercises/{exercise_id}/reading",
+    "POST /api/exercises/{exercise_id}/reading/motion",
+    "PUT /api/exercises/{exercise_id}/sheet",
+    *(f"POST /api/exercises/{{exercise_id}}/sheet/{help_}" for help_ in ("aid", "change", "correction", "file")),
+}
+
+
+def test_every_change_has_a_name_for_those_who_read_what_was_done() -> None:
+    paths = describe().openapi()["paths"]
+    changing = {f"{method.upper()} {path}" for path, of in paths.items() for method in of if method != "get"}
+    assert changing - KEEPING_NOTHING == {deed for deed in DEEDS if not deed.startswith("GET ")}

@@ -2,12 +2,14 @@
 
 import os
 import signal
+import sys
 import time
 from collections.abc import Callable
 from dataclasses import dataclass
 from pathlib import Path
 from typing import TypeVar
 
+from maqueta.phrases.phrase import phrase
 from maqueta.service.queue.work_queue import CrewName, Piece
 from maqueta.solid.errors import PartError
 from maqueta.store.files import StoredFile
@@ -30,6 +32,10 @@ def pid() -> int:
     return os.getpid()
 
 
+def not_loaded(names: list[str]) -> list[str]:
+    return [name for name in names if name not in sys.modules]
+
+
 def parent() -> int:
     return os.getppid()
 
@@ -39,7 +45,7 @@ def contents(of: OnFile) -> bytes:
 
 
 def refuses(why: str) -> None:
-    raise PartError(why)
+    raise PartError(phrase("as-written", text=why))
 
 
 def dies_once(mark: str) -> str:

@@ -6,7 +6,6 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from maqueta.dimensioning.text import read_text
 from maqueta.drawing.dimension_ink import dimension_items
 from maqueta.drawing.ink import Arc, Filled, Stroke, Text
 from maqueta.drawing.sheet_ink import note_items
@@ -22,8 +21,10 @@ from maqueta.sheet.dimension import (
     true_size,
 )
 from maqueta.sheet.dimension_words import dimension_text
-from maqueta.sheet.document import Note, SheetDocument, View
+from maqueta.sheet.document import Note, SheetDocument
 from maqueta.sheet.placed import placed_views
+from maqueta.sheet.view import Square, View
+from maqueta.sizes.text import read_text
 from tests.parts import block, projected
 
 MM = SheetDocument(decimals=1)
@@ -85,7 +86,7 @@ def test_a_circle_grows_with_the_plane() -> None:
 
 def test_an_angle_is_drawn_as_an_arc_between_its_lines() -> None:
     """Lines that end before the arc are produced to it; two arrowheads touch them."""
-    sheet = SheetDocument(views=(View(id="v", side="-y", up="+z", at=(100, 100)),), dimensions=(ANGLE,))
+    sheet = SheetDocument(views=(View(id="v", look=Square(side="-y", up="+z"), at=(100, 100)),), dimensions=(ANGLE,))
     (placed,) = placed_views(projected(block((80, 10, 40))), sheet)
     items = dimension_items(ANGLE, placed, sheet, "mm")
     (arc,) = [item for item in items if isinstance(item, Arc)]

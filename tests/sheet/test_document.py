@@ -5,7 +5,7 @@ from typing import Any
 import pytest
 from pydantic import ValidationError
 
-from maqueta.sheet.document import SheetDocument, open_document
+from maqueta.sheet.document import SheetDocument
 
 VIEW = {"id": "v1", "side": "-y", "up": "+z", "at": [100, 100]}
 
@@ -15,12 +15,12 @@ def sheet(**change: Any) -> dict[str, Any]:
 
 
 def test_document_survives_a_round_trip() -> None:
-    document = open_document(sheet(front="v1", title={"fields": {"title": "X"}, "angle": "third"}))
+    document = SheetDocument.model_validate(sheet(front="v1", title={"fields": {"title": "X"}, "angle": "third"}))
     assert SheetDocument.model_validate_json(document.model_dump_json()) == document
 
 
 def test_empty_document_is_a_blank_sheet() -> None:
-    assert open_document({}).views == ()
+    assert SheetDocument.model_validate({}).views == ()
 
 
 @pytest.mark.parametrize(
@@ -28,6 +28,7 @@ def test_empty_document_is_a_blank_sheet() -> None:
     [
         {"colour": "red"},
         {"format": 2},
+        {"format": 3},
         {"views": [{**VIEW, "at": [float("nan"), 0]}]},
         {"views": [{**VIEW, "at": [1e300, 0]}]},
         {"views": [{**VIEW, "scale": 0}]},
@@ -43,4 +44,4 @@ def test_empty_document_is_a_blank_sheet() -> None:
 )
 def test_what_is_no_sheet_is_refused(change: dict[str, Any]) -> None:
     with pytest.raises(ValidationError):
-        open_document(sheet(**change))
+        SheetDocument.model_validate(sheet(**change))

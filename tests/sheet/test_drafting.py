@@ -8,13 +8,15 @@ from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 from shapely.geometry import LineString, Point
 
-from maqueta.projection.carrier import TURN
-from maqueta.projection.crossing import crossings
-from maqueta.sheet.document import Drafted, DraftedArc, DraftedLine, SheetDocument, View
+from maqueta.geometry.carrier import TURN
+from maqueta.geometry.crossing import crossings
+from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.drafted import piece_of
+from maqueta.sheet.drafted_line import Drafted, DraftedArc, DraftedLine
 from maqueta.sheet.drafting import Change, DraftingError, changed
 from maqueta.sheet.placed import placed_views
 from maqueta.sheet.snaps import snaps_of
+from maqueta.sheet.view import Square, View
 from tests.parts import block, projected
 
 Coordinate = st.floats(-50, 50).map(lambda v: round(v, 2))
@@ -160,8 +162,8 @@ def test_points_for_the_pen_hold_ends_middles_centres_and_crossings_across_views
     drafted = (line((0, 0), (20, 0)), arc(30, 10, 5), line((-100, 5), (100, 5), pen="construction"))
     sheet = SheetDocument(
         views=(
-            View(id="v1", side="-y", up="+z", at=(50, 100)),
-            View(id="v2", side="+x", up="+z", at=(150, 100), lines=drafted),
+            View(id="v1", look=Square(side="-y", up="+z"), at=(50, 100)),
+            View(id="v2", look=Square(side="+x", up="+z"), at=(150, 100), lines=drafted),
         )
     )
     found = {(snap.kind, tuple(round(c, 3) for c in snap.at)) for snap in snaps_of(placed_views(part, sheet))}

@@ -6,11 +6,13 @@ from typing import Any
 import pytest
 from pydantic import ValidationError
 
-from maqueta.projection.crossing import crossings
+from maqueta.geometry.crossing import crossings
 from maqueta.sheet import snaps
-from maqueta.sheet.document import MOST_LINES, MOST_POINTS_IN_ALL, DraftedLine, SheetDocument, View, points_of
+from maqueta.sheet.document import MOST_POINTS_IN_ALL, SheetDocument
+from maqueta.sheet.drafted_line import DraftedLine, points_of
 from maqueta.sheet.placed import placed_views
 from maqueta.sheet.snaps import snaps_of
+from maqueta.sheet.view import MOST_LINES, View
 from tests.parts import demo_projected
 
 PART = demo_projected("reed-clamp")
@@ -18,7 +20,9 @@ PART = demo_projected("reed-clamp")
 
 def sheet(*views: list[dict[str, Any]]) -> SheetDocument:
     made = [
-        View.model_validate({"id": f"v{k}", "side": "-y", "up": "+z", "at": (100, 100), "scale": 1.0, "lines": lines})
+        View.model_validate(
+            {"id": f"v{k}", "look": {"side": "-y", "up": "+z"}, "at": (100, 100), "scale": 1.0, "lines": lines}
+        )
         for k, lines in enumerate(views)
     ]
     return SheetDocument(views=tuple(made))
@@ -41,14 +45,14 @@ def zigzag(count: int, across: bool) -> dict[str, Any]:
 def test_lines_of_all_views_together_are_limited() -> None:
     half = fan(MOST_LINES // 2)
     assert len(sheet(half, half).views) == 2
-    with pytest.raises(ValidationError, match="at most 4000 drafted lines"):
+    with pytest.raises(ValidationError, match="at most 4,000 drafted lines"):
         sheet(half, half, fan(1))
 
 
 def test_points_of_all_curves_together_are_limited() -> None:
     curves = [zigzag(2000, across=False)] * (MOST_POINTS_IN_ALL // 2000)
     assert points_of(sheet(curves).views[0].lines or ()) == MOST_POINTS_IN_ALL
-    with pytest.raises(ValidationError, match="at most 20000 points"):
+    with pytest.raises(ValidationError, match="at most 20,000 points"):
         sheet(curves, [zigzag(2, across=False)])
 
 

@@ -7,10 +7,11 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from maqueta.drawing.pens import NARROW, WIDE
+from maqueta.geometry.rounding import rounded
 from maqueta.sheet.paper import PAPER_SIZES, SIDES_MM, layout
 from maqueta.sheet.scales import is_recommended, parse_scale, recommended, write_scale
-from maqueta.sheet.sizes import rounded, write_size
 from maqueta.sheet.spacing import GapSum, as_fraction, proposed_scale
+from maqueta.sheet.written_sizes import write_size
 
 
 def test_a_series_follows_iso_216() -> None:

@@ -13,12 +13,13 @@ from OCP.STEPControl import STEPControl_AsIs, STEPControl_Writer
 from OCP.TopAbs import TopAbs_FACE
 from OCP.TopoDS import TopoDS_Compound
 
+from maqueta.phrases.said import said
 from maqueta.solid.errors import PartError
 from maqueta.solid.examine import examine
 from maqueta.solid.kernel import Shape, box_of, count_solids, is_valid, shapes_of, volume_of
-from maqueta.solid.mesh import mesh
 from maqueta.solid.source import load_part
 from maqueta.solid.step import protocol_of, read_step, read_step_with_report, write_step
+from maqueta.solid.triangulation import triangulated
 from maqueta.solid.unit import Unit
 from tests.parts import block, demo_solid, made
 
@@ -107,7 +108,7 @@ def test_units_are_read_from_the_file(tmp_path: Path, unit: str, read_as: str) -
     low, high = box_of(again)
     assert found == read_as
     assert high[0] - low[0] == pytest.approx(80 / (25.4 if read_as == "inch" else 1), rel=1e-6)
-    assert ("read as millimetres" in report.read[1]) == (unit in ("CM", "M"))
+    assert ("read as millimetres" in said(report.read[1])) == (unit in ("CM", "M"))
 
 
 def test_several_solids_and_loose_surfaces_are_reported(tmp_path: Path) -> None:
@@ -118,8 +119,10 @@ def test_several_solids_and_loose_surfaces_are_reported(tmp_path: Path) -> None:
     builder.Add(compound, shapes_of(demo_solid("reed-clamp")[0], TopAbs_FACE)[0])
     again, _, report = read_step_with_report(_step(tmp_path / "a.step", compound))
     assert (report.solids, count_solids(again)) == (2, 2)
-    assert report.read[0] == "2 solids with 18 faces"
-    assert report.left_out == ("1 surface outside any solid",)
+    assert [said(line) for line in (report.read[0], *report.left_out)] == [
+        "2 solids with 18 faces",
+        "one surface outside any solid",
+    ]
 
 
 def test_closed_surfaces_become_a_solid(tmp_path: Path) -> None:
@@ -130,7 +133,7 @@ def test_closed_surfaces_become_a_solid(tmp_path: Path) -> None:
         builder.Add(compound, face)
     again, _, report = read_step_with_report(_step(tmp_path / "a.step", compound))
     assert volume_of(again) == pytest.approx(6000, rel=1e-9)
-    assert report.healed == ("6 separate surfaces were joined into 1 closed solid",)
+    assert [*map(said, report.healed)] == ["6 separate surfaces were joined into one closed solid"]
 
 
 def test_open_surfaces_are_refused(tmp_path: Path) -> None:
@@ -147,7 +150,7 @@ def test_faces_split_on_one_surface_are_joined_again(tmp_path: Path) -> None:
     both = BRepAlgoAPI_Fuse(made(block((30, 20, 10)))[0], made(block((30, 20, 10), (30, 0, 0)))[0]).Shape()
     again, _, report = read_step_with_report(_step(tmp_path / "a.step", both))
     assert len(shapes_of(again, TopAbs_FACE)) == 6
-    assert report.healed == ("10 faces became 6: neighbours on one surface are one face",)
+    assert [*map(said, report.healed)] == ["10 faces became 6: neighbours on one surface are one face"]
 
 
 @pytest.mark.parametrize(
@@ -188,7 +191,7 @@ def test_files_of_other_programs_are_read_as_valid_solids(name: str, faces: int,
     assert is_valid(shape)
     assert len(part.faces) == faces
     assert {feature.kind for feature in part.features} == kinds
-    data = mesh(shape, part)
+    data = triangulated(shape, part)
     body: Any = trimesh.Trimesh(np.array(data.points).reshape(-1, 3), np.array(data.triangles).reshape(-1, 3))
     assert part.volume == pytest.approx(body.volume, rel=0.01)
     assert part.area == pytest.approx(body.area, rel=0.01)

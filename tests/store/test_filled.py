@@ -8,9 +8,11 @@ from pathlib import Path
 import pytest
 from sqlalchemy import make_url, text
 
-from maqueta.checking.scope import Scope
-from maqueta.service.passwords import matches
-from maqueta.service.present import finding_form, marks_of, task_of
+from maqueta.judging.scope import Scope
+from maqueta.phrases.said import said
+from maqueta.service.exercises.answers import task_of
+from maqueta.service.marking.answers import SCOPE, finding_answers, findings_of, points_of_criteria
+from maqueta.service.people.passwords import matches
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.backup import restore_backup, write_backup
 from maqueta.store.database import Database
@@ -58,9 +60,10 @@ def test_all_that_was_kept_can_be_opened(filled: Database) -> None:
         for sheet in session.query(SheetRecord):
             SheetDocument.model_validate(sheet.document)
             task = task_of(sheet.exercise)
-            assert all(finding_form(finding, task).message for finding in sheet.findings)
-            scope = Scope(sheet.scope["unjudged"], sheet.scope["lacking"]) if sheet.scope else Scope({}, {})
-            assert sum(mark.of for mark in marks_of(sheet.findings, task, scope)) > 0
+            findings = findings_of(sheet.findings)
+            assert all(said(answer.message) for answer in finding_answers(sheet.findings, findings, task))
+            scope = SCOPE.validate_python(sheet.scope) if sheet.scope else Scope({}, {})
+            assert sum(mark.of for mark in points_of_criteria(sheet.findings, findings, task, scope)) > 0
         for answer in session.query(ModelAnswerRecord):
             SheetDocument.model_validate(answer.document)
         assert session.query(ModelAnswerRecord).count() == 1

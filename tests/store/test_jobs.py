@@ -6,6 +6,7 @@ from datetime import timedelta
 import pytest
 from sqlalchemy import make_url, text
 
+from maqueta.phrases.phrase import phrase
 from maqueta.store.accounts import add_account
 from maqueta.store.clock import now
 from maqueta.store.database import Database
@@ -92,7 +93,7 @@ def test_a_job_whose_worker_is_silent_is_taken_over_and_the_first_one_is_told(qu
         assert not sign_of_life(session, job, 1)
         assert sign_of_life(session, job, 2)
         assert running_job(session, job, 1) is None, "whoever was given up on writes no result"
-        note_progress(session, job, 1, 0.9, "late")
+        note_progress(session, job, 1, 0.9, phrase("reading-file"))
     assert state(queue, job)[2] == 0.0
 
 
@@ -107,7 +108,7 @@ def test_signs_of_life_keep_a_job(queue: Database, job: int) -> None:
 def test_what_is_given_up_waits_again_without_counting_as_an_attempt(queue: Database, job: int) -> None:
     assert claimed(queue) == (job, 1)
     with queue.transaction() as session:
-        note_progress(session, job, 1, 0.5, "half way")
+        note_progress(session, job, 1, 0.5, phrase("making-card-model"))
         give_up(session, job, 1)
     assert state(queue, job) == ("waiting", 0, 0.0)
     assert claimed(queue) == (job, 1)

@@ -7,11 +7,12 @@ from alembic import command
 from alembic.config import Config
 from sqlalchemy import text
 
-from maqueta.checking.exercise import Exercise
+from maqueta.phrases.phrase import phrase
 from maqueta.store.database import MIGRATIONS, Database
 from maqueta.store.exercises import exercises_for
 from maqueta.store.mariadb import MariaDB
 from maqueta.store.models import Account, FailedLogIn, JobRecord, PartRecord
+from maqueta.task.exercise import Exercise
 from tests.databases import own_database
 
 _OLD = (
@@ -83,7 +84,7 @@ def test_parts_become_their_own_first_versions(database_server: MariaDB) -> None
             assert clamp is not None
             assert broken is not None
             assert (clamp.current.number, clamp.current.state, clamp.current.dossier) == (1, "ready", "b" * 64)
-            assert (broken.current.state, broken.current.error) == ("refused", "no solid")
+            assert (broken.current.state, broken.current.error) == ("refused", phrase("as-written", text="no solid"))
             account = session.get(Account, 1)
             assert account is not None
             [exercise] = exercises_for(session, account)

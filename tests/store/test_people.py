@@ -8,8 +8,8 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 from sqlalchemy.orm import Session
 
-from maqueta.checking.finding import Finding
-from maqueta.service.present import FINDING
+from maqueta.judging.finding import Finding
+from maqueta.service.marking.answers import FINDING
 from maqueta.sheet.document import Note, SheetDocument, TitleBlock
 from maqueta.store.accounts import add_account
 from maqueta.store.clock import now

@@ -9,9 +9,9 @@ from maqueta.projection.project import project
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.solid.errors import PartError
 from maqueta.solid.source import part_of_recipe
-from tests.dimensioning.counted_parts import extrude, revolve
 from tests.parts import block, hole, recipe
 from tests.reading.random_parts import square_features
+from tests.sizes.counted_parts import extrude, revolve
 
 Features = list[dict[str, Any]]
 

@@ -2,12 +2,12 @@
 
 import random
 
-from maqueta.checking.exercise import AttitudeChoice, Exercise, FrontTask
-from maqueta.checking.model_sheet import model_sheet
-from maqueta.checking.report import check
+from maqueta.judging.report import check
+from maqueta.making.model_sheet import model_sheet
 from maqueta.projection.arrangement import ViewName
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.projection.ranking import rank
+from maqueta.task.exercise import AttitudeChoice, Exercise, FrontTask
 from tests.reading.planted import DRAFTER, Case
 from tests.trust.parts import part_by_number
 
@@ -15,6 +15,12 @@ from tests.trust.parts import part_by_number
 _TWO: dict[str, tuple[ViewName, ...]] = {"turned": ("front", "right")}
 #: What no outer view shows plainly is dimensioned to hidden lines by the proposal: such parts would take a section.
 _INSIDE = {"dimensions.to-hidden", "dimensions.undetermined", "dimensions.overall", "dimensions.contour"}
+
+
+def with_pictorial(case: Case) -> Case:
+    """The same sheet on larger paper, with the equal-axis view that belongs to its views."""
+    task = case.task.model_copy(update={"pictorial": "required", "paper": "A1"})
+    return Case(case.part, task, model_sheet(case.part, task, DRAFTER))
 
 
 def right_sheet(kind: str, seed: int) -> Case | None:

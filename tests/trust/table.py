@@ -5,14 +5,15 @@ from collections import Counter
 from collections.abc import Iterator
 from dataclasses import dataclass, field
 
-from maqueta.checking.catalogue import wording
-from maqueta.checking.delivered import read_delivered
-from maqueta.checking.finding import Finding
-from maqueta.checking.report import check
+from maqueta.judging.catalogue import wording
+from maqueta.judging.finding import Finding
+from maqueta.judging.report import check
+from maqueta.phrases.said import said
+from maqueta.reading.delivered import read_delivered
 from tests.reading.dxf_writer import CONVENTIONS, Convention, write_sheet
 from tests.reading.planted import FOLLOWS, PLANTED, Case
 from tests.trust.parts import KINDS
-from tests.trust.sheets import right_sheet
+from tests.trust.sheets import right_sheet, with_pictorial
 
 
 @dataclass
@@ -31,9 +32,11 @@ class Tally:
         self.words += other.words
 
 
-def errors(case: Case, data: bytes) -> list[Finding]:
+def errors(case: Case, data: bytes, also: str = "-") -> list[Finding]:
+    """The errors found on a delivered sheet, and findings of any severity whose rules begin in some way."""
     read = read_delivered(data, case.part, case.task)
-    return [f for f in check(case.part, case.task, read.document).findings if f.severity == "error"]
+    found = check(case.part, case.task, read.document).findings
+    return [f for f in found if f.severity == "error" or f.rule.startswith(also)]
 
 
 def conventions_of(seed: int, count: int) -> list[Convention]:
@@ -42,17 +45,21 @@ def conventions_of(seed: int, count: int) -> list[Convention]:
 
 
 def judged_right(kind: str, seed: int, count: int = 1) -> Tally:
-    """A right sheet by some conventions: every error is a false one."""
+    """A right sheet by some conventions, every other time with its pictorial view.
+
+    Every error is a false one, and so is whatever is said of the pictorial.
+    """
     tally = Tally()
     case = right_sheet(kind, seed)
     if case is None:
         return tally
-    for how in conventions_of(seed, count):
+    for place, how in enumerate(conventions_of(seed, count)):
         key = (kind, how.name, "")
         tally.sheets[key] += 1
-        wrong = errors(case, write_sheet(case.part, case.sheet, how))
+        own = with_pictorial(case) if (seed + place) % 2 else case
+        wrong = errors(own, write_sheet(own.part, own.sheet, how), "pictorial.")
         tally.false[key] += bool(wrong)
-        tally.words += [f"right {kind} {seed}, {how.name}: {f.rule}: {wording(f).message}" for f in wrong]
+        tally.words += [f"right {kind} {seed}, {how.name}: {f.rule}: {said(wording(f).message)}" for f in wrong]
     return tally
 
 
@@ -72,7 +79,9 @@ def judged_spoilt(kind: str, seed: int, rules: tuple[str, ...] = tuple(PLANTED))
             continue
         key = (kind, how.name, rule)
         tally.sheets[key] += 1
-        told = {f.rule: wording(f).message for f in errors(case, write_sheet(case.part, planted[0], how, planted[1]))}
+        told = {
+            f.rule: said(wording(f).message) for f in errors(case, write_sheet(case.part, planted[0], how, planted[1]))
+        }
         tally.found[key] += rule in told
         wrong = {r: words for r, words in told.items() if r != rule and r not in FOLLOWS.get(rule, set())}
         tally.false[key] += bool(wrong)

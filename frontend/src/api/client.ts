@@ -1,5 +1,6 @@
 import createClient, { type Middleware } from "openapi-fetch";
 
+import { language, t } from "../frame/language";
 import type { paths } from "./schema.generated";
 
 /** An answer other than success: one sentence for people, and the status for the program. */
@@ -30,6 +31,7 @@ export function onExpired(listener: () => void): () => void {
 const guard: Middleware = {
   onRequest({ request }) {
     request.headers.set("x-maqueta-token", requestToken);
+    request.headers.set("accept-language", language());
     return request;
   },
   async onResponse({ response, request }) {
@@ -41,12 +43,14 @@ const guard: Middleware = {
     if (response.status === 401 && !request.url.endsWith("/api/log-in")) {
       expired.forEach((listener) => listener());
     }
-    const fallback = `The service answered ${response.status}. Try again in a moment.`;
+    const fallback = t("The service answered {{status}}. Try again in a moment.", {
+      status: response.status,
+    });
     throw new ServiceError(body.message ?? fallback, response.status, body.detail);
   },
   onError() {
     return new ServiceError(
-      "There is no connection to the service. What you have here is kept.",
+      t("There is no connection to the service. What you have here is kept."),
       0,
     );
   },
@@ -58,7 +62,7 @@ api.use(guard);
 /** The data of an answer; errors were thrown by the guard before. */
 export async function answer<T>(call: Promise<{ data?: T }>): Promise<T> {
   const { data } = await call;
-  if (data === undefined) throw new ServiceError("The service sent an empty answer.", 0);
+  if (data === undefined) throw new ServiceError(t("The service sent an empty answer."), 0);
   return data;
 }
 

@@ -15,13 +15,13 @@ export interface paths {
          * Classes
          * @description An instructor's classes.
          */
-        get: operations["classes_classes"];
+        get: operations["people_class_classes"];
         put?: never;
         /**
          * Add
          * @description A new class.
          */
-        post: operations["classes_add"];
+        post: operations["people_class_add"];
         delete?: never;
         options?: never;
         head?: never;
@@ -45,7 +45,7 @@ export interface paths {
          * Rename
          * @description Call a class by another name.
          */
-        patch: operations["classes_rename"];
+        patch: operations["people_class_rename"];
         trace?: never;
     };
     "/api/classes/{class_id}/students": {
@@ -59,13 +59,13 @@ export interface paths {
          * Students
          * @description Who is in a class.
          */
-        get: operations["classes_students"];
+        get: operations["people_class_students"];
         put?: never;
         /**
          * Take In
          * @description Take students in by their log-in names; those nobody has are told, the others are in.
          */
-        post: operations["classes_take_in"];
+        post: operations["people_class_take_in"];
         delete?: never;
         options?: never;
         head?: never;
@@ -86,7 +86,7 @@ export interface paths {
          * Let Go
          * @description Take a student out; what was handed in is kept.
          */
-        delete: operations["classes_let_go"];
+        delete: operations["people_class_let_go"];
         options?: never;
         head?: never;
         patch?: never;
@@ -103,9 +103,29 @@ export interface paths {
          * What Was Done
          * @description Who did what to what, and when; the newest first.
          */
-        get: operations["people_what_was_done"];
+        get: operations["people_people_what_was_done"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Opened
+         * @description A document of any format in the present one: what a browser kept may be older than the service.
+         */
+        post: operations["bench_document_opened"];
         delete?: never;
         options?: never;
         head?: never;
@@ -209,12 +229,12 @@ export interface paths {
          * Answer
          * @description The model answer as its instructor left it, or as proposed.
          */
-        get: operations["answers_answer"];
+        get: operations["bench_model_answer_answer"];
         /**
          * Save Answer
          * @description Keep a changed model answer. 409 when another tab saved in between: nothing is overwritten.
          */
-        put: operations["answers_save_answer"];
+        put: operations["bench_model_answer_save_answer"];
         post?: never;
         delete?: never;
         options?: never;
@@ -235,7 +255,7 @@ export interface paths {
          * Propose Dimensions
          * @description A sheet with a complete set of dimensions in place of its own, taken from the datum sides that are chosen.
          */
-        post: operations["answers_propose_dimensions"];
+        post: operations["bench_model_answer_propose_dimensions"];
         delete?: never;
         options?: never;
         head?: never;
@@ -253,7 +273,7 @@ export interface paths {
          * Answer As File
          * @description The model answer as a file; for a student once the own sheet is returned.
          */
-        get: operations["answers_answer_as_file"];
+        get: operations["bench_model_answer_answer_as_file"];
         put?: never;
         post?: never;
         delete?: never;
@@ -297,7 +317,7 @@ export interface paths {
          *
          *     A sheet that is already handed in is never replaced.
          */
-        post: operations["delivery_take_delivery"];
+        post: operations["deliveries_take_delivery"];
         delete?: never;
         options?: never;
         head?: never;
@@ -337,7 +357,7 @@ export interface paths {
          * Reading
          * @description A sheet on the bench as it is being dimensioned, as far as the exercise lets a student see it.
          */
-        post: operations["reading_reading"];
+        post: operations["bench_readers_eye_reading"];
         delete?: never;
         options?: never;
         head?: never;
@@ -357,7 +377,7 @@ export interface paths {
          * Motion
          * @description One open size of a sheet on the bench, on the model.
          */
-        post: operations["reading_motion"];
+        post: operations["bench_readers_eye_motion"];
         delete?: never;
         options?: never;
         head?: never;
@@ -463,7 +483,7 @@ export interface paths {
          * Correct
          * @description Take one view of a delivered sheet for what the student says it is, and tell what all views are taken for.
          */
-        post: operations["delivery_correct"];
+        post: operations["deliveries_correct"];
         delete?: never;
         options?: never;
         head?: never;
@@ -483,7 +503,7 @@ export interface paths {
          * Read File
          * @description Read a student's own file. Nothing is stored: the bench keeps what was read as a draft.
          */
-        post: operations["delivery_read_file"];
+        post: operations["deliveries_read_file"];
         delete?: never;
         options?: never;
         head?: never;
@@ -581,13 +601,17 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /**
+         * Logged In
+         * @description Who is logged in here, if anybody: no fault where nobody is, so that a first page can ask.
+         */
+        get: operations["people_account_logged_in"];
         put?: never;
         /**
          * Start
          * @description Log in. Too many refusals in a short time close the door for a while, but not to a browser known from before.
          */
-        post: operations["accounts_start"];
+        post: operations["people_account_start"];
         delete?: never;
         options?: never;
         head?: never;
@@ -607,7 +631,7 @@ export interface paths {
          * End
          * @description End the session of this browser.
          */
-        post: operations["accounts_end"];
+        post: operations["people_account_end"];
         delete?: never;
         options?: never;
         head?: never;
@@ -625,7 +649,7 @@ export interface paths {
          * Me
          * @description Who is logged in.
          */
-        get: operations["accounts_me"];
+        get: operations["people_account_me"];
         put?: never;
         post?: never;
         delete?: never;
@@ -645,8 +669,28 @@ export interface paths {
          * Held About Me
          * @description Everything that is held about oneself.
          */
-        get: operations["accounts_held_about_me"];
+        get: operations["people_account_held_about_me"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/language": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Choose Language
+         * @description Choose the language to read, in every browser.
+         */
+        put: operations["people_account_choose_language"];
         post?: never;
         delete?: never;
         options?: never;
@@ -665,7 +709,7 @@ export interface paths {
          * My Log Ins
          * @description Where one is logged in.
          */
-        get: operations["accounts_my_log_ins"];
+        get: operations["people_account_my_log_ins"];
         put?: never;
         post?: never;
         delete?: never;
@@ -688,7 +732,7 @@ export interface paths {
          * End Mine
          * @description End one of one's own log-ins.
          */
-        delete: operations["accounts_end_mine"];
+        delete: operations["people_account_end_mine"];
         options?: never;
         head?: never;
         patch?: never;
@@ -707,7 +751,7 @@ export interface paths {
          * Choose Password
          * @description Choose another password. Log-ins in other browsers end.
          */
-        post: operations["accounts_choose_password"];
+        post: operations["people_account_choose_password"];
         delete?: never;
         options?: never;
         head?: never;
@@ -725,7 +769,7 @@ export interface paths {
          * Detail
          * @description Six sides, ranking, features, and what the drawing of the part demands.
          */
-        get: operations["models_detail"];
+        get: operations["shelf_model_detail"];
         put?: never;
         post?: never;
         delete?: never;
@@ -745,7 +789,7 @@ export interface paths {
          * Mesh
          * @description Triangles and ink edges for the turntable, packed.
          */
-        get: operations["models_mesh"];
+        get: operations["shelf_model_mesh"];
         put?: never;
         post?: never;
         delete?: never;
@@ -765,7 +809,7 @@ export interface paths {
          * Picture
          * @description The part as a small card model (PNG).
          */
-        get: operations["models_picture"];
+        get: operations["shelf_model_picture"];
         put?: never;
         post?: never;
         delete?: never;
@@ -785,7 +829,7 @@ export interface paths {
          * Views
          * @description The views a front view would bring, for comparing candidates.
          */
-        get: operations["models_views"];
+        get: operations["shelf_model_views"];
         put?: never;
         post?: never;
         delete?: never;
@@ -805,13 +849,13 @@ export interface paths {
          * Listing
          * @description A stretch of the instructor's parts: those whose name, material or labels hold all words asked for.
          */
-        get: operations["parts_listing"];
+        get: operations["shelf_part_listing"];
         put?: never;
         /**
          * Bring In
          * @description Take a recipe or STEP file; it is examined beside the server. The upload is kept whatever becomes of it.
          */
-        post: operations["parts_bring_in"];
+        post: operations["shelf_part_bring_in"];
         delete?: never;
         options?: never;
         head?: never;
@@ -831,7 +875,7 @@ export interface paths {
          * Preview
          * @description What a recipe makes just now. A faulty feature is an answer, not an error.
          */
-        post: operations["builder_preview"];
+        post: operations["shelf_builder_preview"];
         delete?: never;
         options?: never;
         head?: never;
@@ -851,7 +895,7 @@ export interface paths {
          * Make
          * @description Put a recipe on the shelf as a new part.
          */
-        post: operations["builder_make"];
+        post: operations["shelf_builder_make"];
         delete?: never;
         options?: never;
         head?: never;
@@ -869,7 +913,7 @@ export interface paths {
          * One
          * @description A part with its history.
          */
-        get: operations["parts_one"];
+        get: operations["shelf_part_one"];
         put?: never;
         post?: never;
         delete?: never;
@@ -881,7 +925,7 @@ export interface paths {
          *
          *     A new natural position makes a new version, since pictorial views and the ranking follow it.
          */
-        patch: operations["parts_change"];
+        patch: operations["shelf_part_change"];
         trace?: never;
     };
     "/api/parts/{part_id}/copy": {
@@ -897,7 +941,7 @@ export interface paths {
          * Copy
          * @description A copy to change, with its labels; the exercises stay with the original.
          */
-        post: operations["parts_copy"];
+        post: operations["shelf_part_copy"];
         delete?: never;
         options?: never;
         head?: never;
@@ -917,7 +961,7 @@ export interface paths {
          * Examine Again
          * @description Examine a part's file once more, after it was refused or its examination was stopped.
          */
-        post: operations["parts_examine_again"];
+        post: operations["shelf_part_examine_again"];
         delete?: never;
         options?: never;
         head?: never;
@@ -935,7 +979,7 @@ export interface paths {
          * File Of
          * @description The part as a file: STEP, triangles (STL, glTF), or what it was made from.
          */
-        get: operations["parts_file_of"];
+        get: operations["shelf_part_file_of"];
         put?: never;
         post?: never;
         delete?: never;
@@ -955,12 +999,12 @@ export interface paths {
          * Recipe
          * @description The recipe of a part's current version.
          */
-        get: operations["builder_recipe"];
+        get: operations["shelf_builder_recipe"];
         /**
          * Rebuild
          * @description Keep a recipe as the next version of a part. Exercises stay with the version they were set with.
          */
-        put: operations["builder_rebuild"];
+        put: operations["shelf_builder_rebuild"];
         post?: never;
         delete?: never;
         options?: never;
@@ -979,13 +1023,13 @@ export interface paths {
          * People
          * @description All accounts.
          */
-        get: operations["people_people"];
+        get: operations["people_people_people"];
         put?: never;
         /**
          * Add
          * @description A new account. Its password is for the first log-in; whoever it is for chooses another then.
          */
-        post: operations["people_add"];
+        post: operations["people_people_add"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1009,7 +1053,7 @@ export interface paths {
          * Change
          * @description Close an account, or open it again. Nobody closes their own.
          */
-        patch: operations["people_change"];
+        patch: operations["people_people_change"];
         trace?: never;
     };
     "/api/people/{person}/anonymous": {
@@ -1025,7 +1069,7 @@ export interface paths {
          * Forget
          * @description Close an account for good, and let nothing tell whose it was. There is no way back.
          */
-        post: operations["people_forget"];
+        post: operations["people_people_forget"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1043,7 +1087,7 @@ export interface paths {
          * Held About
          * @description Hand out everything that is held about somebody. That it was asked for is written down.
          */
-        get: operations["people_held_about"];
+        get: operations["people_people_held_about"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1063,14 +1107,14 @@ export interface paths {
          * Log Ins
          * @description Where somebody is logged in.
          */
-        get: operations["people_log_ins"];
+        get: operations["people_people_log_ins"];
         put?: never;
         post?: never;
         /**
          * End All
          * @description End all log-ins of somebody, say after a computer was lost.
          */
-        delete: operations["people_end_all"];
+        delete: operations["people_people_end_all"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1089,7 +1133,7 @@ export interface paths {
          * Give Password
          * @description Give somebody who forgot theirs a password for one log-in; they choose their own then.
          */
-        post: operations["people_give_password"];
+        post: operations["people_people_give_password"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1109,7 +1153,7 @@ export interface paths {
          * Unlock
          * @description Let somebody try to log in again at once, after too many refusals.
          */
-        post: operations["people_unlock"];
+        post: operations["people_people_unlock"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1127,7 +1171,7 @@ export interface paths {
          * One
          * @description A sheet. Students see findings and remarks once it is returned, and nothing of them before.
          */
-        get: operations["sheets_one"];
+        get: operations["marking_one"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1147,7 +1191,7 @@ export interface paths {
          * As File
          * @description The sheet as SVG or PDF, true to scale, or as DXF.
          */
-        get: operations["sheets_as_file"];
+        get: operations["marking_as_file"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1168,7 +1212,7 @@ export interface paths {
          * Decide One
          * @description Uphold or waive one finding.
          */
-        put: operations["sheets_decide_one"];
+        put: operations["marking_decide_one"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1187,7 +1231,7 @@ export interface paths {
          * Sheet Reading
          * @description A sheet under review, or returned: everything.
          */
-        get: operations["reading_sheet_reading"];
+        get: operations["bench_readers_eye_sheet_reading"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1207,7 +1251,7 @@ export interface paths {
          * Sheet Motion
          * @description One open size of a sheet under review, on the model.
          */
-        get: operations["reading_sheet_motion"];
+        get: operations["bench_readers_eye_sheet_motion"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1228,7 +1272,7 @@ export interface paths {
          * Remark
          * @description A remark to the student about the whole sheet.
          */
-        put: operations["sheets_remark"];
+        put: operations["marking_remark"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1249,7 +1293,7 @@ export interface paths {
          * Return One
          * @description Return a sheet; findings left open count as upheld.
          */
-        post: operations["sheets_return_one"];
+        post: operations["marking_return_one"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1309,7 +1353,7 @@ export interface components {
              * Aid
              * @enum {string}
              */
-            aid: "even gaps" | "centre lines" | "scale";
+            aid: "even gaps" | "centre lines" | "scale" | "rows";
             document: components["schemas"]["SheetDocument"];
         };
         /**
@@ -1356,6 +1400,30 @@ export interface components {
             ];
             /** View */
             view: string;
+        };
+        /**
+         * Aslant
+         * @description Looks from anywhere: model directions of sheet right and up and towards the reader; rounding is put right.
+         */
+        Aslant: {
+            /** Frame */
+            frame: [
+                [
+                    number,
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number,
+                    number
+                ]
+            ];
         };
         /**
          * AttitudeChoice
@@ -1432,20 +1500,20 @@ export interface components {
              */
             suppressed: boolean;
         };
-        /** Body_delivery_read_file */
-        Body_delivery_read_file: {
+        /** Body_deliveries_read_file */
+        Body_deliveries_read_file: {
             /** File */
             file: string;
         };
-        /** Body_delivery_take_delivery */
-        Body_delivery_take_delivery: {
+        /** Body_deliveries_take_delivery */
+        Body_deliveries_take_delivery: {
             /** File */
             file: string;
             /** Student */
             student?: number | null;
         };
-        /** Body_parts_bring_in */
-        Body_parts_bring_in: {
+        /** Body_shelf_part_bring_in */
+        Body_shelf_part_bring_in: {
             /** File */
             file: string;
         };
@@ -1486,10 +1554,10 @@ export interface components {
             suppressed: boolean;
         };
         /**
-         * CalloutForm
+         * CalloutAnswer
          * @description All there is to say of the hole seen as a circle of a view: centre and radius in its plane.
          */
-        CalloutForm: {
+        CalloutAnswer: {
             /** Centre */
             centre: [
                 number,
@@ -1553,14 +1621,13 @@ export interface components {
             view: string;
         };
         /**
-         * ChainForm
+         * ChainAnswer
          * @description Dimensions, by id, of which each follows from the others.
          */
-        ChainForm: {
+        ChainAnswer: {
             /** Members */
             members: string[];
-            /** Words */
-            words: string;
+            words: string | null;
         };
         /**
          * Chamfer
@@ -1675,10 +1742,20 @@ export interface components {
             view: string;
         };
         /**
-         * ChoiceForm
+         * ChangedAnswer
+         * @description What came and went when a later version checked a sheet again; `new` are numbers of findings.
+         */
+        ChangedAnswer: {
+            /** Gone */
+            gone: components["schemas"]["GoneFinding"][];
+            /** New */
+            new: number[];
+        };
+        /**
+         * ChoiceAnswer
          * @description A line that can be changed, as it lies on the starting sheet; `added` ones are not drawn.
          */
-        ChoiceForm: {
+        ChoiceAnswer: {
             /** Added */
             added: boolean;
             /** At */
@@ -1687,7 +1764,7 @@ export interface components {
                 number
             ];
             /** Item */
-            item: components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Text"];
+            item: components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Tinted"] | components["schemas"]["Text"];
             /**
              * View
              * @enum {string}
@@ -1695,10 +1772,10 @@ export interface components {
             view: "front" | "top" | "right" | "left" | "bottom" | "rear";
         };
         /**
-         * ClassForm
+         * ClassAnswer
          * @description A class and how many students it has.
          */
-        ClassForm: {
+        ClassAnswer: {
             /** Id */
             id: number;
             /** Name */
@@ -1728,10 +1805,10 @@ export interface components {
             ];
         };
         /**
-         * CorrectionForm
+         * CorrectionRequest
          * @description One view of a sheet is something else than it was taken for; without `said` nothing changes.
          */
-        CorrectionForm: {
+        CorrectionRequest: {
             document: components["schemas"]["SheetDocument"];
             /** Said */
             said?: ("front" | "top" | "right" | "left" | "bottom" | "rear") | ("pictorial" | "none") | null;
@@ -1739,18 +1816,21 @@ export interface components {
             view?: string | null;
         };
         /**
-         * CountForm
-         * @description A row of the count table: a direction of the front view, or radii and slopes, which have no stretches.
+         * CountAnswer
+         * @description A row of the count table: a direction of the front view; angles and round sizes, which have no stretches.
          */
-        CountForm: {
-            /** Direction */
-            direction: ("width" | "height" | "depth") | null;
+        CountAnswer: {
             /** Given */
             given: number;
             /** Missing */
             missing: number;
             /** Needed */
             needed: number;
+            /**
+             * Row
+             * @enum {string}
+             */
+            row: "width" | "height" | "depth" | "angle" | "round";
             /** Stretches */
             stretches: number;
             /** Surplus */
@@ -1790,10 +1870,32 @@ export interface components {
             password: string;
         };
         /**
-         * DecisionForm
+         * CriterionPoints
+         * @description The mark of a criterion.
+         */
+        CriterionPoints: {
+            /**
+             * Criterion
+             * @enum {string}
+             */
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            /** Of */
+            of: number;
+            /**
+             * Outcome
+             * @enum {string}
+             */
+            outcome: "met" | "not-met" | "not-judged";
+            /** Points */
+            points: number;
+        };
+        /**
+         * DecisionRequest
          * @description Uphold, waive, or take back; with a remark if given.
          */
-        DecisionForm: {
+        DecisionRequest: {
+            /** Checker */
+            checker?: number | null;
             /** Decision */
             decision: ("upheld" | "waived") | null;
             /** Remark */
@@ -1802,10 +1904,10 @@ export interface components {
             seen?: ("open" | "upheld" | "waived") | null;
         };
         /**
-         * DeedForm
+         * DeedAnswer
          * @description Something somebody changed.
          */
-        DeedForm: {
+        DeedAnswer: {
             /**
              * At
              * Format: date-time
@@ -1823,14 +1925,13 @@ export interface components {
             what: string;
             /** Who */
             who: string | null;
-            /** Words */
-            words: string;
+            words: string | null;
         };
         /**
-         * DeliveryForm
+         * DeliveryAnswer
          * @description What became of one file of a class: the sheet it became, or why not and whose it may be.
          */
-        DeliveryForm: {
+        DeliveryAnswer: {
             /** Candidates */
             candidates: components["schemas"]["StudentName"][];
             /** Findings */
@@ -1850,6 +1951,11 @@ export interface components {
         DimensioningTask: {
             /** Decimals */
             decimals?: number | null;
+            /**
+             * Functional
+             * @default []
+             */
+            functional: components["schemas"]["FunctionalSize"][];
             /**
              * Grooves From Centre
              * @default false
@@ -1877,10 +1983,10 @@ export interface components {
             symmetry_by_centre_line: boolean;
         };
         /**
-         * DraftForm
+         * DraftAnswer
          * @description A student's own sheet.
          */
-        DraftForm: {
+        DraftAnswer: {
             document: components["schemas"]["SheetDocument"];
             /** Id */
             id: number | null;
@@ -2104,10 +2210,11 @@ export interface components {
              * @default [
              *       "even gaps",
              *       "centre lines",
-             *       "scale"
+             *       "scale",
+             *       "rows"
              *     ]
              */
-            aids: ("even gaps" | "centre lines" | "scale")[];
+            aids: ("even gaps" | "centre lines" | "scale" | "rows")[];
             /**
              * Angle
              * @default third
@@ -2121,6 +2228,7 @@ export interface components {
             centre_lines: boolean;
             /**
              * @default {
+             *       "functional": [],
              *       "grooves_from_centre": false,
              *       "holes_from": {},
              *       "insight": "nothing",
@@ -2180,8 +2288,19 @@ export interface components {
             };
             /** Scale */
             scale?: string | null;
+            /**
+             * Shaded
+             * @default false
+             */
+            shaded: boolean;
             /** Sheet Name */
             sheet_name?: string | null;
+            /**
+             * Snapping
+             * @default help
+             * @enum {string}
+             */
+            snapping: "free" | "help" | "fixed";
             /**
              * @default {
              *       "alignment_mm": 0.5,
@@ -2212,6 +2331,11 @@ export interface components {
              */
             title_fields: (("title" | "drafter" | "class" | "date" | "scale" | "sheet" | "number" | "material" | "unit" | "paper" | "checked") | "angle")[];
             /**
+             * Title Filled
+             * @default []
+             */
+            title_filled: ("drafter" | "class" | "date" | "scale" | "sheet" | "material" | "unit" | "paper")[];
+            /**
              * Tolerance Mm
              * @default 0.3
              */
@@ -2226,10 +2350,10 @@ export interface components {
             views?: ("front" | "top" | "right" | "left" | "bottom" | "rear")[] | null;
         };
         /**
-         * ExerciseForm
+         * ExerciseAnswer
          * @description An exercise as listed; counts for its instructor, the own sheet for a student.
          */
-        ExerciseForm: {
+        ExerciseAnswer: {
             /**
              * Due At
              * Format: date-time
@@ -2322,15 +2446,14 @@ export interface components {
             suppressed: boolean;
         };
         /**
-         * FeatureForm
+         * FeatureAnswer
          * @description A recognised feature in words, with the faces it consists of.
          */
-        FeatureForm: {
+        FeatureAnswer: {
             /** Faces */
             faces: number[];
             /** Kind */
             kind: string;
-            /** Words */
             words: string;
         };
         /**
@@ -2376,16 +2499,15 @@ export interface components {
             suppressed: boolean;
         };
         /**
-         * FindingForm
+         * FindingAnswer
          * @description A finding as people see it.
          */
-        FindingForm: {
+        FindingAnswer: {
             /** At */
             at: [
                 number,
                 number
             ][][];
-            /** Basis */
             basis: string;
             /** Cost */
             cost: number;
@@ -2393,22 +2515,18 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
             /** Decision */
             decision: ("upheld" | "waived") | null;
             /** Edges */
             edges: number[];
-            /** Expected */
             expected: string;
             /** Faces */
             faces: number[];
-            /** Found */
             found: string;
-            /** Heading */
             heading: string;
             /** Items */
             items: string[];
-            /** Message */
             message: string;
             /** Place */
             place: number;
@@ -2421,13 +2539,13 @@ export interface components {
              * @enum {string}
              */
             severity: "error" | "warning" | "note";
-            /**
-             * Shape
-             * @enum {string}
-             */
-            shape: "missing" | "surplus" | "displaced" | "chain" | "open" | "doubt";
             /** Share */
             share: string;
+            /**
+             * Sign
+             * @enum {string}
+             */
+            sign: "missing" | "surplus" | "displaced" | "chain" | "open" | "doubt";
             /** Views */
             views: string[];
         };
@@ -2452,6 +2570,23 @@ export interface components {
             ] | null;
         };
         /**
+         * FromCorner
+         * @description Looks from a corner (signs of x, y, z) with equal axes, as the part stands, turned on the sheet by degrees.
+         */
+        FromCorner: {
+            /**
+             * Corner
+             * @enum {string}
+             */
+            corner: "+++" | "++-" | "+-+" | "+--" | "-++" | "-+-" | "--+" | "---";
+            /**
+             * Turn
+             * @default 0
+             * @enum {integer}
+             */
+            turn: 0 | 60 | 120 | 180 | 240 | 300;
+        };
+        /**
          * FrontTask
          * @description Accepted front views (exclusive when given) and the direction that is up in use.
          */
@@ -2463,6 +2598,32 @@ export interface components {
             accept: components["schemas"]["AttitudeChoice"][];
             /** Natural Up */
             natural_up?: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
+        };
+        /**
+         * FunctionalSize
+         * @description A size on which the working of the part depends, in the unit of the exercise, rounded as the exercise asks.
+         */
+        FunctionalSize: {
+            /**
+             * Kind
+             * @default length
+             * @enum {string}
+             */
+            kind: "length" | "diameter" | "radius";
+            /** Size */
+            size: number;
+        };
+        /**
+         * GoneFinding
+         * @description A finding of an older version that a later one did not make again, with what was decided about it.
+         */
+        GoneFinding: {
+            /** Decision */
+            decision: ("upheld" | "waived") | null;
+            heading: string;
+            message: string;
+            /** Remark */
+            remark: string;
         };
         /** HTTPValidationError */
         HTTPValidationError: {
@@ -2490,10 +2651,10 @@ export interface components {
             jobs: "taken up" | "stopped";
         };
         /**
-         * HeldForm
+         * HeldAnswer
          * @description Everything that is held about a person, by what it is.
          */
-        HeldForm: {
+        HeldAnswer: {
             /** Held */
             held: {
                 [key: string]: unknown;
@@ -2553,10 +2714,12 @@ export interface components {
             width?: ("left side" | "right side") | null;
         };
         /**
-         * InkForm
+         * InkAnswer
          * @description A sheet as ink; `snaps` are the points a pen can be set to, on sheets with drafted views.
          */
-        InkForm: {
+        InkAnswer: {
+            /** Corner */
+            corner: ("+++" | "++-" | "+-+" | "+--" | "-++" | "-+-" | "--+" | "---") | null;
             /** First Row */
             first_row: number;
             /** Gaps */
@@ -2565,8 +2728,7 @@ export interface components {
             groups: components["schemas"]["InkGroup"][];
             /** Next Row */
             next_row: number;
-            paper: components["schemas"]["PaperForm"];
-            /** Scale Words */
+            paper: components["schemas"]["PaperAnswer"];
             scale_words?: string | null;
             /**
              * Snaps
@@ -2577,7 +2739,7 @@ export interface components {
              * Spaces
              * @default []
              */
-            spaces: components["schemas"]["SpaceForm"][];
+            spaces: components["schemas"]["SpaceAnswer"][];
             /** Views */
             views: components["schemas"]["ViewFacts"][];
         };
@@ -2596,7 +2758,7 @@ export interface components {
             /** Id */
             id: string;
             /** Items */
-            items: (components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Text"])[];
+            items: (components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Tinted"] | components["schemas"]["Text"])[];
             /** Owner */
             owner?: string | null;
             /**
@@ -2613,14 +2775,13 @@ export interface components {
             document: components["schemas"]["SheetDocument"];
         };
         /**
-         * JobForm
+         * JobAnswer
          * @description The state of work beside the server.
          */
-        JobForm: {
+        JobAnswer: {
             /** Id */
             id: number;
-            /** Message */
-            message: string;
+            message: string | null;
             /** Progress */
             progress: number;
             /**
@@ -2638,6 +2799,14 @@ export interface components {
             count: number;
             /** Label */
             label: string;
+        };
+        /**
+         * LanguageChoice
+         * @description The language somebody wants to read; none follows the browser.
+         */
+        LanguageChoice: {
+            /** Language */
+            language: ("en" | "es") | null;
         };
         /**
          * Lettering
@@ -2686,7 +2855,7 @@ export interface components {
                 number
             ];
             /** Items */
-            items: (components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Text"])[];
+            items: (components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Tinted"] | components["schemas"]["Text"])[];
         };
         /**
          * LinearDimension
@@ -2739,10 +2908,10 @@ export interface components {
             view: string;
         };
         /**
-         * LogInForm
+         * LogInAnswer
          * @description Where somebody is logged in; `here` for the browser that asks.
          */
-        LogInForm: {
+        LogInAnswer: {
             /**
              * Begun At
              * Format: date-time
@@ -2756,30 +2925,12 @@ export interface components {
             id: number;
         };
         /**
-         * MarkForm
-         * @description The mark of a criterion.
-         */
-        MarkForm: {
-            /**
-             * Criterion
-             * @enum {string}
-             */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title";
-            /** Of */
-            of: number;
-            /**
-             * Outcome
-             * @enum {string}
-             */
-            outcome: "met" | "not-met" | "not-judged";
-            /** Points */
-            points: number;
-        };
-        /**
          * Me
          * @description Who is logged in, and the token every change must carry.
          */
         Me: {
+            /** Language */
+            language?: ("en" | "es") | null;
             /** Login */
             login: string;
             /**
@@ -2856,7 +3007,7 @@ export interface components {
              * Counts
              * @default []
              */
-            counts: components["schemas"]["CountForm"][];
+            counts: components["schemas"]["CountAnswer"][];
             /**
              * Extents
              * @default [
@@ -2879,7 +3030,7 @@ export interface components {
              * Features
              * @default []
              */
-            features: components["schemas"]["FeatureForm"][];
+            features: components["schemas"]["FeatureAnswer"][];
             /**
              * Flat Faces
              * @default 0
@@ -2902,17 +3053,16 @@ export interface components {
              * Ranking
              * @default []
              */
-            ranking: components["schemas"]["RankedForm"][];
+            ranking: components["schemas"]["RankedAnswer"][];
             /**
              * Scales
              * @default []
              */
-            scales: components["schemas"]["ScaleForm"][];
+            scales: components["schemas"]["ScaleAnswer"][];
             /** Sides */
             sides: components["schemas"]["SideDrawing"][];
             /** Sizes */
             sizes?: number | null;
-            /** Sizes Reason */
             sizes_reason?: string | null;
             /**
              * Solids
@@ -2923,7 +3073,7 @@ export interface components {
              * Standings
              * @default []
              */
-            standings: components["schemas"]["StandingForm"][];
+            standings: components["schemas"]["StandingAnswer"][];
             /**
              * Symmetry
              * @default []
@@ -2959,10 +3109,10 @@ export interface components {
             volume: number;
         };
         /**
-         * MotionForm
+         * MotionAnswer
          * @description How far the points of a model's mesh, and of its edges, go at the end of a motion: x, y, z in a row.
          */
-        MotionForm: {
+        MotionAnswer: {
             /** Edges */
             edges: number[][];
             /** Points */
@@ -2978,10 +3128,10 @@ export interface components {
             place: number;
         };
         /**
-         * MovingForm
+         * MovingAnswer
          * @description A line of a view on the sheet (mm), each point with how far it goes at the end of a motion (mm).
          */
-        MovingForm: {
+        MovingAnswer: {
             /** Moves */
             moves: [
                 number,
@@ -3117,16 +3267,15 @@ export interface components {
             password: string;
         };
         /**
-         * OpenForm
-         * @description Something the dimensions leave open; `words` are empty where the exercise keeps them back.
+         * OpenAnswer
+         * @description Something the dimensions leave open; `words` are none where the exercise keeps them back.
          */
-        OpenForm: {
+        OpenAnswer: {
             /** Faces */
             faces: number[];
             /** Lines */
-            lines: components["schemas"]["MovingForm"][];
-            /** Words */
-            words: string;
+            lines: components["schemas"]["MovingAnswer"][];
+            words: string | null;
         };
         /**
          * Paper
@@ -3147,10 +3296,10 @@ export interface components {
             size: "A4" | "A3" | "A2" | "A1" | "A0" | "ANSI A" | "ANSI B" | "ANSI C" | "ANSI D";
         };
         /**
-         * PaperForm
+         * PaperAnswer
          * @description The rectangles of a sheet.
          */
-        PaperForm: {
+        PaperAnswer: {
             /** Border */
             border: [
                 number,
@@ -3178,6 +3327,18 @@ export interface components {
             width: number;
         };
         /**
+         * PartAnswer
+         * @description A part with its history: what it was read from, and the exercises that use it.
+         */
+        PartAnswer: {
+            part: components["schemas"]["PartSummary"];
+            report: components["schemas"]["StepReportAnswer"] | null;
+            /** Used In */
+            used_in: components["schemas"]["UsedIn"][];
+            /** Versions */
+            versions: number;
+        };
+        /**
          * PartChange
          * @description What is changed about a part; what is left out stays.
          */
@@ -3192,18 +3353,6 @@ export interface components {
             natural_up?: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
         };
         /**
-         * PartForm
-         * @description A part with its history: what it was read from, and the exercises that use it.
-         */
-        PartForm: {
-            part: components["schemas"]["PartSummary"];
-            report: components["schemas"]["StepReportForm"] | null;
-            /** Used In */
-            used_in: components["schemas"]["UsedIn"][];
-            /** Versions */
-            versions: number;
-        };
-        /**
          * PartSummary
          * @description A part on the shelf; `model` is its current version, `picture` changes with it.
          */
@@ -3212,8 +3361,7 @@ export interface components {
             archived: boolean;
             /** Built */
             built: boolean;
-            /** Error */
-            error: string;
+            error: string | null;
             /**
              * Extents
              * @default [
@@ -3312,6 +3460,21 @@ export interface components {
             active: boolean;
         };
         /**
+         * Phrase
+         * @description Something to say. `kind` names an entry of the catalogues, or one of its attributes: "ball", "lines-extra.one".
+         *
+         *     Texts among the values are said as they are (what is written on a sheet, a name somebody gave) or choose a word in
+         *     the catalogue ("front", "width").
+         */
+        Phrase: {
+            /** Kind */
+            kind: string;
+            /** Values */
+            values?: {
+                [key: string]: components["schemas"]["Phrase"] | string | number | (components["schemas"]["Phrase"] | string | number)[];
+            };
+        };
+        /**
          * Pocket
          * @description A rectangular pocket sunk from the middle of its mouth `at` in the direction `into`.
          *
@@ -3358,10 +3521,10 @@ export interface components {
             suppressed: boolean;
         };
         /**
-         * PreviewForm
+         * PreviewAnswer
          * @description A recipe as the kernel builds it just now: its triangles, or which feature is at fault and why.
          */
-        PreviewForm: {
+        PreviewAnswer: {
             /** Extents */
             extents: [
                 number,
@@ -3370,7 +3533,6 @@ export interface components {
             ];
             /** Faces */
             faces: number;
-            /** Fault */
             fault: string | null;
             /** Feature */
             feature: number | null;
@@ -3460,10 +3622,10 @@ export interface components {
             width: "left side" | "right side";
         };
         /**
-         * RankedForm
+         * RankedAnswer
          * @description One attitude in the ranking, in words.
          */
-        RankedForm: {
+        RankedAnswer: {
             /** Equal To */
             equal_to: [
                 "-x" | "+x" | "-y" | "+y" | "-z" | "+z",
@@ -3491,10 +3653,10 @@ export interface components {
             words: string[];
         };
         /**
-         * ReadSheetForm
+         * ReadSheetAnswer
          * @description A delivered sheet as read: the document, its views, and what could not be read.
          */
-        ReadSheetForm: {
+        ReadSheetAnswer: {
             document: components["schemas"]["SheetDocument"];
             /** Not Read */
             not_read: string[];
@@ -3516,22 +3678,22 @@ export interface components {
             scale: number;
         };
         /**
-         * ReadingForm
+         * ReadingAnswer
          * @description The reader's eye: what the dimensions of a sheet determine, as far as the exercise shows it.
          *
          *     `reason` tells why a sheet could not be read.
          */
-        ReadingForm: {
+        ReadingAnswer: {
             /**
              * Chains
              * @default []
              */
-            chains: components["schemas"]["ChainForm"][];
+            chains: components["schemas"]["ChainAnswer"][];
             /**
              * Counts
              * @default []
              */
-            counts: components["schemas"]["CountForm"][];
+            counts: components["schemas"]["CountAnswer"][];
             /**
              * Insight
              * @enum {string}
@@ -3545,8 +3707,7 @@ export interface components {
              * Open
              * @default []
              */
-            open: components["schemas"]["OpenForm"][];
-            /** Reason */
+            open: components["schemas"]["OpenAnswer"][];
             reason?: string | null;
         };
         /**
@@ -3587,17 +3748,17 @@ export interface components {
             units: "mm" | "inch";
         };
         /**
-         * RecipeForm
+         * RecipeAnswer
          * @description A recipe to keep as a new part or as the next version of one.
          */
-        RecipeForm: {
+        RecipeAnswer: {
             recipe: components["schemas"]["Recipe"];
         };
         /**
-         * RemarkForm
+         * RemarkRequest
          * @description A remark on a whole sheet.
          */
-        RemarkForm: {
+        RemarkRequest: {
             /** Remark */
             remark: string;
         };
@@ -3786,19 +3947,19 @@ export interface components {
             view: string;
         };
         /**
-         * SaveForm
+         * SaveRequest
          * @description A draft to keep, made from a revision.
          */
-        SaveForm: {
+        SaveRequest: {
             /** Base */
             base: number;
             document: components["schemas"]["SheetDocument"];
         };
         /**
-         * ScaleForm
+         * ScaleAnswer
          * @description The scale proposed for a paper, with its gap sums.
          */
-        ScaleForm: {
+        ScaleAnswer: {
             /** Across */
             across: string;
             /**
@@ -3820,14 +3981,61 @@ export interface components {
             decision: ("upheld" | "waived") | null;
             /** Remark */
             remark?: string | null;
-            /** Seen */
-            seen?: ("open" | "upheld" | "waived") | null;
             /** Share */
             share: string;
         };
         /**
+         * SheetAnswer
+         * @description One sheet under review, or returned.
+         */
+        SheetAnswer: {
+            changed?: components["schemas"]["ChangedAnswer"] | null;
+            /** Checker */
+            checker: number;
+            exercise: components["schemas"]["ExerciseAnswer"];
+            /** Findings */
+            findings: components["schemas"]["FindingAnswer"][];
+            /** Handed In At */
+            handed_in_at: string | null;
+            /** Id */
+            id: number;
+            ink: components["schemas"]["InkAnswer"];
+            /** Lacking */
+            lacking: {
+                [key: string]: string;
+            };
+            /** Late */
+            late: boolean;
+            /** Marks */
+            marks: components["schemas"]["CriterionPoints"][];
+            /**
+             * Neighbours
+             * @default []
+             */
+            neighbours: number[];
+            /** Of */
+            of: number;
+            /** Points */
+            points: number;
+            /** Remark */
+            remark: string;
+            /** Reviewed */
+            reviewed: boolean;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "draft" | "handed-in" | "returned";
+            /** Student */
+            student: string;
+            /** Unjudged */
+            unjudged: {
+                [key: string]: string;
+            };
+        };
+        /**
          * SheetDocument
-         * @description One sheet. `front` names the view its drafter takes as the front view, `name` is that of sheet or file.
+         * @description One sheet; `name` is that of sheet or file. Its front view is the one the others are folded out from.
          *
          *     With `fractions`, sizes in inches are written as fractions instead of decimals.
          */
@@ -3844,17 +4052,15 @@ export interface components {
             dimensions: (components["schemas"]["LinearDimension"] | components["schemas"]["RoundDimension"] | components["schemas"]["AngleDimension"] | components["schemas"]["ChamferDimension"])[];
             /**
              * Format
-             * @default 1
+             * @default 2
              * @constant
              */
-            format: 1;
+            format: 2;
             /**
              * Fractions
              * @default false
              */
             fractions: boolean;
-            /** Front */
-            front?: string | null;
             /**
              * Marks
              * @default []
@@ -3899,56 +4105,10 @@ export interface components {
             views: components["schemas"]["View"][];
         };
         /**
-         * SheetForm
-         * @description One sheet under review, or returned.
-         */
-        SheetForm: {
-            exercise: components["schemas"]["ExerciseForm"];
-            /** Findings */
-            findings: components["schemas"]["FindingForm"][];
-            /** Handed In At */
-            handed_in_at: string | null;
-            /** Id */
-            id: number;
-            ink: components["schemas"]["InkForm"];
-            /** Lacking */
-            lacking: {
-                [key: string]: string;
-            };
-            /** Late */
-            late: boolean;
-            /** Marks */
-            marks: components["schemas"]["MarkForm"][];
-            /**
-             * Neighbours
-             * @default []
-             */
-            neighbours: number[];
-            /** Of */
-            of: number;
-            /** Points */
-            points: number;
-            /** Remark */
-            remark: string;
-            /** Reviewed */
-            reviewed: boolean;
-            /**
-             * State
-             * @enum {string}
-             */
-            state: "draft" | "handed-in" | "returned";
-            /** Student */
-            student: string;
-            /** Unjudged */
-            unjudged: {
-                [key: string]: string;
-            };
-        };
-        /**
-         * ShelfForm
+         * ShelfAnswer
          * @description A stretch of the shelf, how many parts match in all, and the labels there are.
          */
-        ShelfForm: {
+        ShelfAnswer: {
             /** Labels */
             labels: components["schemas"]["LabelCount"][];
             /** Parts */
@@ -3969,7 +4129,7 @@ export interface components {
                 number
             ];
             /** Items */
-            items: (components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Text"])[];
+            items: (components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Tinted"] | components["schemas"]["Text"])[];
             /**
              * Side
              * @enum {string}
@@ -4052,10 +4212,10 @@ export interface components {
             view: string;
         };
         /**
-         * SpaceForm
+         * SpaceAnswer
          * @description White space along a line of the sheet (mm): from the border to a view, between views, to the border.
          */
-        SpaceForm: {
+        SpaceAnswer: {
             /** End */
             end: [
                 number,
@@ -4070,10 +4230,26 @@ export interface components {
             written: string;
         };
         /**
-         * StandingForm
+         * Square
+         * @description Looks squarely at a side of the part: `side` faces the reader, `up` points up on the sheet.
+         */
+        Square: {
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+            /**
+             * Up
+             * @enum {string}
+             */
+            up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+        };
+        /**
+         * StandingAnswer
          * @description A way the part can stand, and how firmly.
          */
-        StandingForm: {
+        StandingAnswer: {
             /** Footprint */
             footprint: number;
             /** Height */
@@ -4085,15 +4261,15 @@ export interface components {
             up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
         };
         /**
-         * StartingForm
+         * StartingAnswer
          * @description The sheet students would start from, its changes, and the lines that can be changed.
          */
-        StartingForm: {
+        StartingAnswer: {
             /** Changes */
             changes: components["schemas"]["LineChange"][];
             /** Choices */
-            choices: components["schemas"]["ChoiceForm"][];
-            ink: components["schemas"]["InkForm"];
+            choices: components["schemas"]["ChoiceAnswer"][];
+            ink: components["schemas"]["InkAnswer"];
         };
         /**
          * StartingRequest
@@ -4158,10 +4334,10 @@ export interface components {
             suppressed: boolean;
         };
         /**
-         * StepReportForm
+         * StepReportAnswer
          * @description What a STEP file had to say.
          */
-        StepReportForm: {
+        StepReportAnswer: {
             /** Healed */
             healed: string[];
             /** Left Out */
@@ -4318,6 +4494,25 @@ export interface components {
             scale_ratio: number;
         };
         /**
+         * Tinted
+         * @description An area in a colour (#rrggbb): rings of points, what two of them enclose is left out.
+         */
+        Tinted: {
+            /** Colour */
+            colour: string;
+            /**
+             * Kind
+             * @default tinted
+             * @constant
+             */
+            kind: "tinted";
+            /** Rings */
+            rings: [
+                number,
+                number
+            ][][];
+        };
+        /**
          * TitleBlock
          * @description What is written in the title block; `angle` is the symbol drawn there.
          */
@@ -4359,11 +4554,11 @@ export interface components {
         };
         /**
          * View
-         * @description One view: a principal one (`side` and `up`) or a pictorial one (`corner`, turned in its plane by degrees).
+         * @description One view; `at` is where the model's origin lands on the sheet.
          *
          *     A projected view has the part's own lines; a drafted one has its `lines`, drawn by hand or read from a file. A
-         *     drafted view of which neither attitude nor corner is known fits no view of the part; a `mirrored` one fits only
-         *     as a mirror image (about the upright through its `at`).
+         *     drafted view that fits no view of the part is `unrecognised` and has no look; a `mirrored` one fits only as a
+         *     mirror image (about the upright through its `at`).
          */
         View: {
             /** At */
@@ -4371,8 +4566,6 @@ export interface components {
                 number,
                 number
             ];
-            /** Corner */
-            corner?: ("+++" | "++-" | "+-+" | "+--" | "-++" | "-+-" | "--+" | "---") | null;
             /**
              * Hidden
              * @default true
@@ -4380,33 +4573,35 @@ export interface components {
             hidden: boolean;
             /** Id */
             id: string;
+            /**
+             * Kind
+             * @default principal
+             * @enum {string}
+             */
+            kind: "principal" | "auxiliary" | "pictorial" | "unrecognised";
             /** Lines */
             lines?: (components["schemas"]["DraftedLine"] | components["schemas"]["DraftedArc"] | components["schemas"]["DraftedEllipse"])[] | null;
+            /** Look */
+            look?: components["schemas"]["Square"] | components["schemas"]["FromCorner"] | components["schemas"]["Aslant"] | null;
             /**
              * Mirrored
              * @default false
              */
             mirrored: boolean;
+            /** Parent */
+            parent?: string | null;
             /**
              * Scale
              * @default 1
              */
             scale: number;
-            /** Side */
-            side?: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
+            /** Shading */
+            shading?: ("card" | "own") | null;
             /**
              * Smooth
              * @default false
              */
             smooth: boolean;
-            /**
-             * Turn
-             * @default 0
-             * @enum {integer}
-             */
-            turn: 0 | 60 | 120 | 180 | 240 | 300;
-            /** Up */
-            up?: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
         };
         /**
          * ViewDrawing
@@ -4423,7 +4618,7 @@ export interface components {
             /** Hidden Lines */
             hidden_lines: number;
             /** Items */
-            items: (components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Text"])[];
+            items: (components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Tinted"] | components["schemas"]["Text"])[];
             /**
              * Name
              * @enum {string}
@@ -4467,7 +4662,7 @@ export interface components {
              * Callouts
              * @default []
              */
-            callouts: components["schemas"]["CalloutForm"][];
+            callouts: components["schemas"]["CalloutAnswer"][];
             /** Factor */
             factor: number;
             /** Hidden Lines */
@@ -4502,18 +4697,17 @@ export interface components {
             name: "front" | "top" | "right" | "left" | "bottom" | "rear";
             /** Needed */
             needed: boolean;
-            /** Why */
             why: string;
         };
         /**
-         * WallForm
+         * WallAnswer
          * @description All sheets of an exercise.
          */
-        WallForm: {
-            exercise: components["schemas"]["ExerciseForm"];
+        WallAnswer: {
+            exercise: components["schemas"]["ExerciseAnswer"];
             /** Missing */
             missing: string[];
-            paper: components["schemas"]["PaperForm"];
+            paper: components["schemas"]["PaperAnswer"];
             /** Sheets */
             sheets: components["schemas"]["WallSheet"][];
         };
@@ -4522,16 +4716,18 @@ export interface components {
          * @description One sheet pinned to the wall.
          */
         WallSheet: {
+            /** Changed */
+            changed: boolean;
             /** Decided */
             decided: number;
             /** Findings */
-            findings: components["schemas"]["FindingForm"][];
+            findings: components["schemas"]["FindingAnswer"][];
             /** Id */
             id: number;
             /** Late */
             late: boolean;
             /** Marks */
-            marks: components["schemas"]["MarkForm"][];
+            marks: components["schemas"]["CriterionPoints"][];
             /** Of */
             of: number;
             /** Points */
@@ -4609,7 +4805,7 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
-    classes_classes: {
+    people_class_classes: {
         parameters: {
             query?: never;
             header?: never;
@@ -4624,12 +4820,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ClassForm"][];
+                    "application/json": components["schemas"]["ClassAnswer"][];
                 };
             };
         };
     };
-    classes_add: {
+    people_class_add: {
         parameters: {
             query?: never;
             header?: never;
@@ -4648,7 +4844,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ClassForm"];
+                    "application/json": components["schemas"]["ClassAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -4662,7 +4858,7 @@ export interface operations {
             };
         };
     };
-    classes_rename: {
+    people_class_rename: {
         parameters: {
             query?: never;
             header?: never;
@@ -4683,7 +4879,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ClassForm"];
+                    "application/json": components["schemas"]["ClassAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -4697,7 +4893,7 @@ export interface operations {
             };
         };
     };
-    classes_students: {
+    people_class_students: {
         parameters: {
             query?: never;
             header?: never;
@@ -4728,7 +4924,7 @@ export interface operations {
             };
         };
     };
-    classes_take_in: {
+    people_class_take_in: {
         parameters: {
             query?: never;
             header?: never;
@@ -4763,7 +4959,7 @@ export interface operations {
             };
         };
     };
-    classes_let_go: {
+    people_class_let_go: {
         parameters: {
             query?: never;
             header?: never;
@@ -4795,7 +4991,7 @@ export interface operations {
             };
         };
     };
-    people_what_was_done: {
+    people_people_what_was_done: {
         parameters: {
             query?: {
                 before?: number | null;
@@ -4813,7 +5009,40 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DeedForm"][];
+                    "application/json": components["schemas"]["DeedAnswer"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_document_opened: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InkRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetDocument"];
                 };
             };
             /** @description Validation Error */
@@ -4842,7 +5071,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ExerciseForm"][];
+                    "application/json": components["schemas"]["ExerciseAnswer"][];
                 };
             };
         };
@@ -4866,7 +5095,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ExerciseForm"];
+                    "application/json": components["schemas"]["ExerciseAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -4919,7 +5148,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StartingForm"];
+                    "application/json": components["schemas"]["StartingAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -4950,7 +5179,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ExerciseForm"];
+                    "application/json": components["schemas"]["ExerciseAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -4964,7 +5193,7 @@ export interface operations {
             };
         };
     };
-    answers_answer: {
+    bench_model_answer_answer: {
         parameters: {
             query?: never;
             header?: never;
@@ -4981,7 +5210,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DraftForm"];
+                    "application/json": components["schemas"]["DraftAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -4995,7 +5224,7 @@ export interface operations {
             };
         };
     };
-    answers_save_answer: {
+    bench_model_answer_save_answer: {
         parameters: {
             query?: never;
             header?: never;
@@ -5006,7 +5235,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SaveForm"];
+                "application/json": components["schemas"]["SaveRequest"];
             };
         };
         responses: {
@@ -5016,7 +5245,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DraftForm"];
+                    "application/json": components["schemas"]["DraftAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -5030,7 +5259,7 @@ export interface operations {
             };
         };
     };
-    answers_propose_dimensions: {
+    bench_model_answer_propose_dimensions: {
         parameters: {
             query?: never;
             header?: never;
@@ -5065,7 +5294,7 @@ export interface operations {
             };
         };
     };
-    answers_answer_as_file: {
+    bench_model_answer_answer_as_file: {
         parameters: {
             query?: never;
             header?: never;
@@ -5130,7 +5359,7 @@ export interface operations {
             };
         };
     };
-    delivery_take_delivery: {
+    deliveries_take_delivery: {
         parameters: {
             query?: never;
             header?: never;
@@ -5141,7 +5370,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "multipart/form-data": components["schemas"]["Body_delivery_take_delivery"];
+                "multipart/form-data": components["schemas"]["Body_deliveries_take_delivery"];
             };
         };
         responses: {
@@ -5151,7 +5380,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DeliveryForm"];
+                    "application/json": components["schemas"]["DeliveryAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -5186,7 +5415,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["InkForm"];
+                    "application/json": components["schemas"]["InkAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -5200,7 +5429,7 @@ export interface operations {
             };
         };
     };
-    reading_reading: {
+    bench_readers_eye_reading: {
         parameters: {
             query?: never;
             header?: never;
@@ -5221,7 +5450,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ReadingForm"];
+                    "application/json": components["schemas"]["ReadingAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -5235,7 +5464,7 @@ export interface operations {
             };
         };
     };
-    reading_motion: {
+    bench_readers_eye_motion: {
         parameters: {
             query?: never;
             header?: never;
@@ -5256,7 +5485,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["MotionForm"];
+                    "application/json": components["schemas"]["MotionAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -5318,7 +5547,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DraftForm"];
+                    "application/json": components["schemas"]["DraftAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -5343,7 +5572,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SaveForm"];
+                "application/json": components["schemas"]["SaveRequest"];
             };
         };
         responses: {
@@ -5353,7 +5582,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DraftForm"];
+                    "application/json": components["schemas"]["DraftAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -5437,7 +5666,7 @@ export interface operations {
             };
         };
     };
-    delivery_correct: {
+    deliveries_correct: {
         parameters: {
             query?: never;
             header?: never;
@@ -5448,7 +5677,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["CorrectionForm"];
+                "application/json": components["schemas"]["CorrectionRequest"];
             };
         };
         responses: {
@@ -5458,7 +5687,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ReadSheetForm"];
+                    "application/json": components["schemas"]["ReadSheetAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -5472,7 +5701,7 @@ export interface operations {
             };
         };
     };
-    delivery_read_file: {
+    deliveries_read_file: {
         parameters: {
             query?: never;
             header?: never;
@@ -5483,7 +5712,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "multipart/form-data": components["schemas"]["Body_delivery_read_file"];
+                "multipart/form-data": components["schemas"]["Body_deliveries_read_file"];
             };
         };
         responses: {
@@ -5493,7 +5722,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ReadSheetForm"];
+                    "application/json": components["schemas"]["ReadSheetAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -5518,7 +5747,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SaveForm"];
+                "application/json": components["schemas"]["SaveRequest"];
             };
         };
         responses: {
@@ -5528,7 +5757,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DraftForm"];
+                    "application/json": components["schemas"]["DraftAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -5559,7 +5788,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["WallForm"];
+                    "application/json": components["schemas"]["WallAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -5590,7 +5819,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobForm"];
+                    "application/json": components["schemas"]["JobAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -5621,7 +5850,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobForm"];
+                    "application/json": components["schemas"]["JobAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -5664,7 +5893,27 @@ export interface operations {
             };
         };
     };
-    accounts_start: {
+    people_account_logged_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Me"] | null;
+                };
+            };
+        };
+    };
+    people_account_start: {
         parameters: {
             query?: never;
             header?: never;
@@ -5697,7 +5946,7 @@ export interface operations {
             };
         };
     };
-    accounts_end: {
+    people_account_end: {
         parameters: {
             query?: never;
             header?: never;
@@ -5717,7 +5966,7 @@ export interface operations {
             };
         };
     };
-    accounts_me: {
+    people_account_me: {
         parameters: {
             query?: never;
             header?: never;
@@ -5737,7 +5986,7 @@ export interface operations {
             };
         };
     };
-    accounts_held_about_me: {
+    people_account_held_about_me: {
         parameters: {
             query?: never;
             header?: never;
@@ -5752,12 +6001,45 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HeldForm"];
+                    "application/json": components["schemas"]["HeldAnswer"];
                 };
             };
         };
     };
-    accounts_my_log_ins: {
+    people_account_choose_language: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LanguageChoice"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Me"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_account_my_log_ins: {
         parameters: {
             query?: never;
             header?: never;
@@ -5772,12 +6054,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LogInForm"][];
+                    "application/json": components["schemas"]["LogInAnswer"][];
                 };
             };
         };
     };
-    accounts_end_mine: {
+    people_account_end_mine: {
         parameters: {
             query?: never;
             header?: never;
@@ -5808,7 +6090,7 @@ export interface operations {
             };
         };
     };
-    accounts_choose_password: {
+    people_account_choose_password: {
         parameters: {
             query?: never;
             header?: never;
@@ -5841,7 +6123,7 @@ export interface operations {
             };
         };
     };
-    models_detail: {
+    shelf_model_detail: {
         parameters: {
             query?: never;
             header?: never;
@@ -5872,7 +6154,7 @@ export interface operations {
             };
         };
     };
-    models_mesh: {
+    shelf_model_mesh: {
         parameters: {
             query?: never;
             header?: never;
@@ -5901,7 +6183,7 @@ export interface operations {
             };
         };
     };
-    models_picture: {
+    shelf_model_picture: {
         parameters: {
             query?: never;
             header?: never;
@@ -5930,7 +6212,7 @@ export interface operations {
             };
         };
     };
-    models_views: {
+    shelf_model_views: {
         parameters: {
             query: {
                 side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
@@ -5965,7 +6247,7 @@ export interface operations {
             };
         };
     };
-    parts_listing: {
+    shelf_part_listing: {
         parameters: {
             query?: {
                 words?: string;
@@ -5986,7 +6268,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ShelfForm"];
+                    "application/json": components["schemas"]["ShelfAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -6000,7 +6282,7 @@ export interface operations {
             };
         };
     };
-    parts_bring_in: {
+    shelf_part_bring_in: {
         parameters: {
             query?: never;
             header?: never;
@@ -6009,7 +6291,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "multipart/form-data": components["schemas"]["Body_parts_bring_in"];
+                "multipart/form-data": components["schemas"]["Body_shelf_part_bring_in"];
             };
         };
         responses: {
@@ -6033,7 +6315,7 @@ export interface operations {
             };
         };
     };
-    builder_preview: {
+    shelf_builder_preview: {
         parameters: {
             query?: never;
             header?: never;
@@ -6052,7 +6334,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PreviewForm"];
+                    "application/json": components["schemas"]["PreviewAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -6066,7 +6348,7 @@ export interface operations {
             };
         };
     };
-    builder_make: {
+    shelf_builder_make: {
         parameters: {
             query?: never;
             header?: never;
@@ -6075,7 +6357,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RecipeForm"];
+                "application/json": components["schemas"]["RecipeAnswer"];
             };
         };
         responses: {
@@ -6099,7 +6381,7 @@ export interface operations {
             };
         };
     };
-    parts_one: {
+    shelf_part_one: {
         parameters: {
             query?: never;
             header?: never;
@@ -6116,7 +6398,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PartForm"];
+                    "application/json": components["schemas"]["PartAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -6130,7 +6412,7 @@ export interface operations {
             };
         };
     };
-    parts_change: {
+    shelf_part_change: {
         parameters: {
             query?: never;
             header?: never;
@@ -6165,7 +6447,7 @@ export interface operations {
             };
         };
     };
-    parts_copy: {
+    shelf_part_copy: {
         parameters: {
             query?: never;
             header?: never;
@@ -6196,7 +6478,7 @@ export interface operations {
             };
         };
     };
-    parts_examine_again: {
+    shelf_part_examine_again: {
         parameters: {
             query?: never;
             header?: never;
@@ -6227,7 +6509,7 @@ export interface operations {
             };
         };
     };
-    parts_file_of: {
+    shelf_part_file_of: {
         parameters: {
             query?: never;
             header?: never;
@@ -6257,7 +6539,7 @@ export interface operations {
             };
         };
     };
-    builder_recipe: {
+    shelf_builder_recipe: {
         parameters: {
             query?: never;
             header?: never;
@@ -6274,7 +6556,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RecipeForm"];
+                    "application/json": components["schemas"]["RecipeAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -6288,7 +6570,7 @@ export interface operations {
             };
         };
     };
-    builder_rebuild: {
+    shelf_builder_rebuild: {
         parameters: {
             query?: never;
             header?: never;
@@ -6299,7 +6581,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RecipeForm"];
+                "application/json": components["schemas"]["RecipeAnswer"];
             };
         };
         responses: {
@@ -6323,7 +6605,7 @@ export interface operations {
             };
         };
     };
-    people_people: {
+    people_people_people: {
         parameters: {
             query?: never;
             header?: never;
@@ -6343,7 +6625,7 @@ export interface operations {
             };
         };
     };
-    people_add: {
+    people_people_add: {
         parameters: {
             query?: never;
             header?: never;
@@ -6376,7 +6658,7 @@ export interface operations {
             };
         };
     };
-    people_change: {
+    people_people_change: {
         parameters: {
             query?: never;
             header?: never;
@@ -6411,7 +6693,7 @@ export interface operations {
             };
         };
     };
-    people_forget: {
+    people_people_forget: {
         parameters: {
             query?: never;
             header?: never;
@@ -6442,7 +6724,7 @@ export interface operations {
             };
         };
     };
-    people_held_about: {
+    people_people_held_about: {
         parameters: {
             query?: never;
             header?: never;
@@ -6459,7 +6741,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HeldForm"];
+                    "application/json": components["schemas"]["HeldAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -6473,7 +6755,7 @@ export interface operations {
             };
         };
     };
-    people_log_ins: {
+    people_people_log_ins: {
         parameters: {
             query?: never;
             header?: never;
@@ -6490,7 +6772,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LogInForm"][];
+                    "application/json": components["schemas"]["LogInAnswer"][];
                 };
             };
             /** @description Validation Error */
@@ -6504,7 +6786,7 @@ export interface operations {
             };
         };
     };
-    people_end_all: {
+    people_people_end_all: {
         parameters: {
             query?: never;
             header?: never;
@@ -6535,7 +6817,7 @@ export interface operations {
             };
         };
     };
-    people_give_password: {
+    people_people_give_password: {
         parameters: {
             query?: never;
             header?: never;
@@ -6566,7 +6848,7 @@ export interface operations {
             };
         };
     };
-    people_unlock: {
+    people_people_unlock: {
         parameters: {
             query?: never;
             header?: never;
@@ -6597,7 +6879,7 @@ export interface operations {
             };
         };
     };
-    sheets_one: {
+    marking_one: {
         parameters: {
             query?: never;
             header?: never;
@@ -6614,7 +6896,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SheetForm"];
+                    "application/json": components["schemas"]["SheetAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -6628,7 +6910,7 @@ export interface operations {
             };
         };
     };
-    sheets_as_file: {
+    marking_as_file: {
         parameters: {
             query?: never;
             header?: never;
@@ -6658,7 +6940,7 @@ export interface operations {
             };
         };
     };
-    sheets_decide_one: {
+    marking_decide_one: {
         parameters: {
             query?: never;
             header?: never;
@@ -6670,7 +6952,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["DecisionForm"];
+                "application/json": components["schemas"]["DecisionRequest"];
             };
         };
         responses: {
@@ -6680,7 +6962,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SheetForm"];
+                    "application/json": components["schemas"]["SheetAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -6694,7 +6976,7 @@ export interface operations {
             };
         };
     };
-    reading_sheet_reading: {
+    bench_readers_eye_sheet_reading: {
         parameters: {
             query?: never;
             header?: never;
@@ -6711,7 +6993,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ReadingForm"];
+                    "application/json": components["schemas"]["ReadingAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -6725,7 +7007,7 @@ export interface operations {
             };
         };
     };
-    reading_sheet_motion: {
+    bench_readers_eye_sheet_motion: {
         parameters: {
             query?: never;
             header?: never;
@@ -6743,7 +7025,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["MotionForm"];
+                    "application/json": components["schemas"]["MotionAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -6757,7 +7039,7 @@ export interface operations {
             };
         };
     };
-    sheets_remark: {
+    marking_remark: {
         parameters: {
             query?: never;
             header?: never;
@@ -6768,7 +7050,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RemarkForm"];
+                "application/json": components["schemas"]["RemarkRequest"];
             };
         };
         responses: {
@@ -6778,7 +7060,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SheetForm"];
+                    "application/json": components["schemas"]["SheetAnswer"];
                 };
             };
             /** @description Validation Error */
@@ -6792,7 +7074,7 @@ export interface operations {
             };
         };
     };
-    sheets_return_one: {
+    marking_return_one: {
         parameters: {
             query?: never;
             header?: never;

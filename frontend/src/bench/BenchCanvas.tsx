@@ -1,17 +1,19 @@
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
 
+import { t } from "../frame/language";
 import type { Ink as InkForm, InkGroup, Point, SheetDocument } from "../api/types";
 import { Ink, InkPiece } from "../drawing/Ink";
+import { Paper, pointOn } from "../paper/Paper";
 import { MovingInk } from "../reader/MovingInk";
 import { type Bench, isFixed, moved, type Selection, type Stage } from "./bench";
-import classes from "./Bench.module.css";
-import { Bands, PaperGrid, WhiteSpace } from "./CanvasAids";
+import { AcrossFrom, Bands, Occupied, PaperGrid, WhiteSpace } from "./CanvasAids";
 import { DraftLayer } from "./drafting/DraftLayer";
 import { isDraftTool } from "./drafting/tools";
 import { offsetOf } from "./geometry";
 import { HitArea } from "./HitArea";
-import { snapped } from "./snapping";
+import { inLine } from "./snapping";
 import { ToolLayer } from "./ToolLayer";
+import { useHanging } from "./useHanging";
 
 interface Props {
   bench: Bench;
@@ -20,6 +22,9 @@ interface Props {
   /** The document `ink` was drawn from; it may lag behind what is shown. */
   drawn: SheetDocument;
 }
+
+/** How near to a projection line a view is taken to it, in pixels. */
+const SNAP_PX = 7;
 
 /** What the pointer holds, where it was taken, and the sheet as it was then. */
 interface Grip {
@@ -35,24 +40,14 @@ interface Grip {
 export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const grip = useRef<Grip | null>(null);
-  const [scale, setScale] = useState(3);
   const { paper } = ink;
   const [live, setLive] = useState<SheetDocument | null>(null);
   const { draft, tool, selection, select } = bench;
   const shown = live ?? draft.document;
 
-  useEffect(() => {
-    const measure = () => setScale(svg.current?.getScreenCTM()?.a ?? 3);
-    measure();
-    window.addEventListener("resize", measure);
-    return () => window.removeEventListener("resize", measure);
-  }, [paper.width]);
-
-  const toSheet = (event: React.PointerEvent): Point => {
-    const matrix = svg.current?.getScreenCTM()?.inverse();
-    const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix);
-    return [at.x, paper.height - at.y];
-  };
+  const toSheet = (event: React.PointerEvent): Point => pointOn(svg.current, event);
+  /** Pixels to a millimetre just now. */
+  const nearness = () => svg.current?.getScreenCTM()?.a ?? 1;
   const movable = (role: string): boolean =>
     tool === "move" &&
     role !== "construction" &&
@@ -75,23 +70,32 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
     grip.current = { from: now.toSheet(event), selection: taken, start: now.document };
     event.stopPropagation();
   }, []);
+  const hanging = useHanging(bench, ink, drawn);
   const drag = (event: React.PointerEvent) => {
     if (grip.current) setLive(dragged(grip.current, toSheet(event)));
+    else if (hanging.known) setLive(hanging.at(toSheet(event), SNAP_PX / nearness()));
   };
   const dragged = ({ from, selection: what, start }: Grip, to: Point): SheetDocument => {
-    const next = moved(start, what, to[0] - from[0], to[1] - from[1]);
-    return bench.snapping && what.role === "view" ? snapped(next, what.id) : next;
+    const next = moved(start, what, to[0] - from[0], to[1] - from[1], bench.kin);
+    return what.role === "view" ? inLine(bench, next, what.id, SNAP_PX / nearness()) : next;
   };
   const release = (event: React.PointerEvent) => {
     const held = grip.current;
+    if (!held && hanging.known && live) {
+      if (hanging.liesOn(live) !== null) return;
+      draft.change(live);
+      bench.hang(null);
+      setLive(null);
+    }
     if (!held) return;
     const to = toSheet(event);
     grip.current = null;
     setLive(null);
-    const far = Math.hypot(to[0] - held.from[0], to[1] - held.from[1]) * scale > 2;
+    const far = Math.hypot(to[0] - held.from[0], to[1] - held.from[1]) * nearness() > 2;
     if (far) draft.change(dragged(held, to));
   };
 
+  const boxes = useMemo(() => ink.views.map((view) => view.box), [ink]);
   const known = useMemo(
     () =>
       new Set(
@@ -102,20 +106,20 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
     [shown],
   );
   return (
-    <svg
-      ref={svg}
-      className={classes.sheet}
-      viewBox={`0 0 ${paper.width} ${paper.height}`}
-      style={{ aspectRatio: `${paper.width} / ${paper.height}` }}
+    <Paper
+      paper={paper}
+      views={boxes}
+      looksAt={ink.views.find((view) => view.id === bench.looking)?.box ?? null}
+      svg={svg}
       role="application"
-      aria-label="Sheet"
+      aria-label={t("Sheet")}
       data-testid="bench-sheet"
-      onPointerDown={() => tool === "move" && select(null)}
+      onPointerDown={() => tool === "move" && !bench.hanging && select(null)}
+      onPointerLeave={() => bench.hanging && !grip.current && setLive(null)}
       onPointerMove={drag}
       onPointerUp={release}
       onPointerCancel={release}
     >
-      <rect width={paper.width} height={paper.height} fill="#fffdf8" />
       {ink.groups.map((group) => {
         const fixed = group.role === "frame" || group.role === "title";
         if (!fixed && !known.has(group.id)) return null;
@@ -130,7 +134,11 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
             placeY={place[1]}
             height={paper.height}
             selected={selection?.id === group.id && selection.role === group.role}
-            onTake={!fixed && movable(group.role) && !isGivenView(group) ? take : undefined}
+            onTake={
+              !fixed && !bench.hanging && movable(group.role) && !isGivenView(group)
+                ? take
+                : undefined
+            }
           />
         );
       })}
@@ -139,14 +147,16 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
       {isDraftTool(tool) && bench.drafting.grid > 0 && (
         <PaperGrid step={bench.drafting.grid} paper={paper} />
       )}
+      {hanging.known && <AcrossFrom box={hanging.parent} paper={paper} />}
+      {hanging.known && live && hanging.liesOn(live) !== null && (
+        <Occupied box={hanging.boxIn(live)} paper={paper} />
+      )}
       {bench.spaces && stage === "Views" && <WhiteSpace ink={ink} />}
-      {isDraftTool(tool) && !live && (
-        <DraftLayer {...{ bench, tool, ink, drawn, scale, toSheet }} />
-      )}
+      {isDraftTool(tool) && !live && <DraftLayer {...{ bench, tool, ink, drawn, toSheet }} />}
       {tool !== "move" && !isDraftTool(tool) && !live && (
-        <ToolLayer bench={bench} ink={ink} drawn={drawn} scale={scale} toSheet={toSheet} />
+        <ToolLayer bench={bench} ink={ink} drawn={drawn} toSheet={toSheet} />
       )}
-    </svg>
+    </Paper>
   );
 }
 
@@ -210,6 +220,8 @@ function stretched(group: InkGroup, [dx, dy]: Point): InkGroup {
       }
       if (item.kind === "text") return { ...item, at: move(item.at) };
       if (item.kind === "arc") return { ...item, centre: move(item.centre) };
+      if (item.kind === "tinted")
+        return { ...item, rings: item.rings.map((ring) => ring.map((p) => move(p as Point))) };
       return { ...item, points: item.points.map((p) => move(p as Point)) };
     }),
   };

@@ -1,9 +1,9 @@
 import { Button } from "@mantine/core";
-import { useHotkeys } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Link, Navigate, useParams } from "react-router";
 
+import { t } from "../frame/language";
 import { answer, api } from "../api/client";
 import type { Draft, Exercise, Mesh, ModelDetail } from "../api/types";
 import { Header } from "../frame/Header";
@@ -12,27 +12,20 @@ import { Trouble, Waiting } from "../frame/Messages";
 import { bounds } from "../turntable/cardModel";
 import { useReader } from "../reader/useReader";
 import { useMesh } from "../turntable/PartView";
-import {
-  type Bench,
-  isFixed,
-  isGiven,
-  moved,
-  type Selection,
-  type Stage,
-  type Tool,
-  without,
-} from "./bench";
+import { type Bench, isGiven, type Selection, type Stage, type Tool } from "./bench";
 import classes from "./Bench.module.css";
 import { useDrafting } from "./drafting/useDrafting";
 import { BenchCanvas } from "./BenchCanvas";
 import type { Point3 } from "./geometry";
 import { FileMenu } from "../drawing/FileMenu";
+import { openFormer } from "./keptDraft";
 import { type DraftCalls, modelAnswer, ownSheet } from "./draftCalls";
 import { Conflict } from "./Conflict";
 import { SaveNote } from "./SaveNote";
 import { Shortcuts } from "./Shortcuts";
 import { StagePanel } from "./StagePanel";
 import { StageRail } from "./StageRail";
+import { useBenchKeys } from "./useBenchKeys";
 import { useDraft } from "./useDraft";
 import { useInk } from "./useInk";
 
@@ -52,7 +45,11 @@ export default function BenchPage() {
     queryKey: ["draft", calls.key],
     gcTime: 0,
     staleTime: Infinity,
-    queryFn: calls.load,
+    queryFn: async () => {
+      const draft = await calls.load();
+      await openFormer(calls.key, draft);
+      return draft;
+    },
   });
   const model = exercise.data?.model;
   const detail = useQuery({
@@ -119,6 +116,9 @@ function AtTheBench({ exercise, calls, start, detail, mesh }: Props) {
   const [tool, setTool] = useState<Tool>("move");
   const [selection, select] = useState<Selection | null>(null);
   const [snapping, setSnapping] = useState(false);
+  const [kin, setKin] = useState(true);
+  const [hanging, hang] = useState<string | null>(null);
+  const [looking, lookOver] = useState<string | null>(null);
   const [spaces, setSpaces] = useState(false);
   const [help, setHelp] = useState(false);
   const reader = useReader(
@@ -136,6 +136,7 @@ function AtTheBench({ exercise, calls, start, detail, mesh }: Props) {
     paper: drawn.data?.ink.paper ?? null,
     unit: detail.unit,
     middle,
+    extents: detail.extents as Point3,
     up: detail.natural_up ?? "+z",
     tool,
     setTool,
@@ -147,40 +148,19 @@ function AtTheBench({ exercise, calls, start, detail, mesh }: Props) {
     setSpaces,
     snapping,
     setSnapping,
+    kin: kin || (!answering && exercise.task.snapping === "fixed"),
+    setKin,
+    hanging,
+    hang,
+    looking,
+    lookOver,
   };
 
-  const nudge = (dx: number, dy: number) => {
-    if (selection && tool === "move" && !isFixed(bench, selection))
-      draft.change((now) => moved(now, selection, dx, dy));
-  };
-  useHotkeys([
-    ["mod+Z", () => draft.undo?.()],
-    ["mod+shift+Z", () => draft.redo?.()],
-    ["Escape", () => (tool === "move" ? select(null) : setTool("move"))],
-    ["shift+?", () => setHelp(true)],
-    [
-      "Delete",
-      () => {
-        if (!selection || (selection.role === "view" && isFixed(bench, selection))) return;
-        draft.change((now) => without(now, selection));
-        select(null);
-      },
-    ],
-    ...(
-      [
-        ["ArrowLeft", -1, 0],
-        ["ArrowRight", 1, 0],
-        ["ArrowUp", 0, 1],
-        ["ArrowDown", 0, -1],
-      ] as const
-    ).flatMap(([key, dx, dy]): [string, () => void][] => [
-      [key, () => nudge(dx, dy)],
-      [`shift+${key}`, () => nudge(10 * dx, 10 * dy)],
-      [`alt+${key}`, () => nudge(0.1 * dx, 0.1 * dy)],
-    ]),
-  ]);
+  useBenchKeys(bench, () => setHelp(true));
 
   const open = (next: Stage) => {
+    hang(null);
+    lookOver(null);
     setStage(next);
     setTool(next === "Dimensions" ? "size" : "move");
     select(null);
@@ -190,11 +170,11 @@ function AtTheBench({ exercise, calls, start, detail, mesh }: Props) {
       <Header
         trail={
           <>
-            <Link to="/">Exercises</Link> /{" "}
+            <Link to="/">{t("Exercises")}</Link> /{" "}
             {answering ? (
               <>
                 <Link to={`/exercises/${exercise.id}/wall`}>{exercise.title}</Link> /{" "}
-                <strong>model answer</strong>
+                <strong>{t("model answer")}</strong>
               </>
             ) : (
               <>
@@ -212,22 +192,22 @@ function AtTheBench({ exercise, calls, start, detail, mesh }: Props) {
         )}
         <SaveNote
           save={draft.save}
-          fresh={answering ? "As proposed" : "Nothing drawn yet"}
+          fresh={answering ? t("As proposed") : t("Nothing drawn yet")}
           onRetry={() => void draft.saveNow()}
         />
         <Button variant="default" disabled={!draft.undo} onClick={() => draft.undo?.()}>
-          Undo
+          {t("Undo")}
         </Button>
         <Button variant="default" disabled={!draft.redo} onClick={() => draft.redo?.()}>
-          Redo
+          {t("Redo")}
         </Button>
-        <Button variant="default" aria-label="Keys" onClick={() => setHelp(true)}>
+        <Button variant="default" aria-label={t("Keys")} onClick={() => setHelp(true)}>
           ?
         </Button>
       </Header>
       <div className={classes.grid}>
         <StageRail bench={bench} stage={stage} onStage={open} />
-        <main className={classes.stage} aria-label="Sheet">
+        <main className={classes.stage} aria-label={t("Sheet")}>
           {drawn.error && <Trouble error={drawn.error} onRetry={() => void drawn.refetch()} />}
           {drawn.data && (
             <BenchCanvas

@@ -1,5 +1,8 @@
 import type { Ink as InkForm, Paper, SheetDocument } from "../api/types";
+import type { Box } from "../paper/Paper";
+import classes from "./Bench.module.css";
 import { TINTS } from "../theme";
+import { attitudeOf } from "./viewGraph";
 
 /** The grid of the drafting paper, counted from its lower left corner. */
 export function PaperGrid({ step, paper }: { step: number; paper: Paper }) {
@@ -66,8 +69,9 @@ export function Bands({
       {ink.views.map((facts) => {
         const view = shown.views.find((v) => v.id === facts.id);
         const then = drawn.views.find((v) => v.id === facts.id);
-        if (!view?.side || !then || facts.box[0] === facts.box[2]) return null;
-        const tint = TINTS[view.side[1] as keyof typeof TINTS];
+        const side = attitudeOf(view)?.side;
+        if (!view || !side || !then || facts.box[0] === facts.box[2]) return null;
+        const tint = TINTS[side[1] as keyof typeof TINTS];
         const [dx, dy] = [view.at[0] - then.at[0], view.at[1] - then.at[1]];
         const [left, bottom, right] = facts.box;
         return (
@@ -84,5 +88,36 @@ export function Bands({
         );
       })}
     </>
+  );
+}
+
+/** Thin lines across the sheet from the edges of a view: what is folded out from it stands between two of them. */
+export function AcrossFrom({ box, paper }: { box: Box | null; paper: Paper }) {
+  if (!box) return null;
+  const [left, bottom, right, top] = box;
+  return (
+    <g pointerEvents="none" stroke="#2c7a70" className={classes.across} data-testid="across">
+      {[bottom, top].map((y) => (
+        <line key={`y${y}`} x1={0} x2={paper.width} y1={paper.height - y} y2={paper.height - y} />
+      ))}
+      {[left, right].map((x) => (
+        <line key={`x${x}`} x1={x} x2={x} y1={0} y2={paper.height} />
+      ))}
+    </g>
+  );
+}
+
+/** Where a view would lie on another one, and is not set down. */
+export function Occupied({ box, paper }: { box: Box; paper: Paper }) {
+  return (
+    <rect
+      data-testid="occupied"
+      pointerEvents="none"
+      className={classes.occupied}
+      x={box[0] - 2}
+      y={paper.height - box[3] - 2}
+      width={box[2] - box[0] + 4}
+      height={box[3] - box[1] + 4}
+    />
   );
 }

@@ -1,5 +1,6 @@
 import { Button, Group, Modal, Text } from "@mantine/core";
 
+import { t } from "../frame/language";
 import type { Bench } from "./bench";
 
 /** Two tabs have changed one sheet: neither version is lost, one is chosen. */
@@ -10,13 +11,13 @@ export function Conflict({ bench }: { bench: Bench }) {
       onClose={() => undefined}
       withCloseButton={false}
       centered
-      title="This sheet was changed in another tab"
+      title={t("This sheet was changed in another tab")}
     >
-      <Text>Both versions are still there. Which one do you want to go on with?</Text>
+      <Text>{t("Both versions are still there. Which one do you want to go on with?")}</Text>
       <Group mt="md">
-        <Button onClick={() => void bench.draft.settle(true)}>The one here</Button>
+        <Button onClick={() => void bench.draft.settle(true)}>{t("The one here")}</Button>
         <Button variant="default" onClick={() => void bench.draft.settle(false)}>
-          The other one
+          {t("The other one")}
         </Button>
       </Group>
     </Modal>

@@ -1,6 +1,7 @@
 import { memo } from "react";
 
 import type { InkGroup } from "../api/types";
+import classes from "./Bench.module.css";
 
 interface Props {
   /** The ink as it is shown, and as it was made. */
@@ -30,7 +31,13 @@ export const HitArea = memo(function HitArea({ group, from, height, onTake }: Pr
     );
   }
   return (
-    <g stroke="transparent" strokeWidth={4} fill="none" pointerEvents="stroke" {...common}>
+    <g
+      stroke="transparent"
+      className={classes.reach}
+      fill="none"
+      pointerEvents="stroke"
+      {...common}
+    >
       {group.items.map((item, index) => {
         if (item.kind === "stroke")
           return (

@@ -1,5 +1,6 @@
 import { Anchor, Text } from "@mantine/core";
 
+import { locale, t } from "../frame/language";
 import type { SaveState } from "./useDraft";
 
 interface Props {
@@ -14,16 +15,16 @@ export function SaveNote({ save, fresh, onRetry }: Props) {
   if (save.kind === "unsaved")
     return (
       <Text className="small" c="var(--fault)" role="alert" maw={300} truncate title={save.why}>
-        Not saved yet, kept in this browser.{" "}
+        {t("Not saved yet, kept in this browser.")}{" "}
         <Anchor component="button" size="sm" onClick={onRetry}>
-          Try now
+          {t("Try now")}
         </Anchor>
       </Text>
     );
   const words = {
-    saving: "Saving …",
-    conflict: "Changed in another tab",
-    saved: save.kind === "saved" && save.at ? `Saved ${clock(save.at)}` : fresh,
+    saving: t("Saving …"),
+    conflict: t("Changed in another tab"),
+    saved: save.kind === "saved" && save.at ? t("Saved {{time}}", { time: clock(save.at) }) : fresh,
   };
   return (
     <Text className="quiet small" role="status">
@@ -33,5 +34,5 @@ export function SaveNote({ save, fresh, onRetry }: Props) {
 }
 
 function clock(time: Date): string {
-  return time.toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });
+  return time.toLocaleTimeString(locale(), { hour: "2-digit", minute: "2-digit" });
 }

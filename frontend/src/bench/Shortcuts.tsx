@@ -1,31 +1,39 @@
 import { Modal } from "@mantine/core";
 
+import { said, t } from "../frame/language";
+
 const KEYS: [string, string][] = [
-  ["Ctrl Z, Ctrl Shift Z", "undo, redo"],
-  ["arrow keys", "move what is selected by 1 mm (Shift: 10 mm, Alt: 0.1 mm)"],
-  ["Delete", "take away what is selected"],
-  ["Esc", "put the tool down, or select nothing"],
-  ["on the turntable: arrow keys", "tip the part to its next side"],
-  ["on the turntable: , and .", "turn it on the spot"],
-  ["on the sheet, with a tool: arrow keys", "go from point to point of the view"],
-  ["on the sheet, with a tool: Enter", "take the point, or set the dimension down"],
-  ["with a drafting tool: arrow keys", "move the pen by the paper grid (Alt: 0.1 mm)"],
-  ["with a drafting tool: Shift and arrow keys", "go to the next end, centre, crossing or middle"],
-  ["with a drafting tool: Enter", "set the pen down, or draw"],
-  ["?", "this list"],
+  [said("Ctrl Z, Ctrl Shift Z"), said("undo, redo")],
+  [said("arrow keys"), said("move what is selected by 1 mm (Shift: 10 mm, Alt: 0.1 mm)")],
+  [said("Delete"), said("take away what is selected")],
+  [said("Esc"), said("put the tool down, or select nothing")],
+  [said("on the turntable: arrow keys"), said("tip the part to its next side")],
+  [said("on the turntable: , and ."), said("turn it on the spot")],
+  [said("on the sheet, with a tool: arrow keys"), said("go from point to point of the view")],
+  [said("on the sheet, with a tool: Enter"), said("take the point, or set the dimension down")],
+  [said("with a drafting tool: arrow keys"), said("move the pen by the paper grid (Alt: 0.1 mm)")],
+  [
+    said("with a drafting tool: Shift and arrow keys"),
+    said("go to the next end, centre, crossing or middle"),
+  ],
+  [said("with a drafting tool: Enter"), said("set the pen down, or draw")],
+  [said("+ and −"), said("nearer and further away, about the pointer")],
+  [said("W, V, T"), said("the whole sheet, view by view, true size")],
+  [said("Space and drag, Ctrl and arrow keys"), said("push the paper")],
+  [said("?"), said("this list")],
 ];
 
 export function Shortcuts({ opened, onClose }: { opened: boolean; onClose: () => void }) {
   return (
-    <Modal opened={opened} onClose={onClose} title="Keys at the bench" size="lg" centered>
+    <Modal opened={opened} onClose={onClose} title={t("Keys at the bench")} size="lg" centered>
       <table className="plain" style={{ textAlign: "left" }}>
         <tbody>
           {KEYS.map(([key, what]) => (
             <tr key={key}>
               <td>
-                <kbd>{key}</kbd>
+                <kbd>{t(key)}</kbd>
               </td>
-              <td style={{ textAlign: "left", paddingLeft: 16 }}>{what}</td>
+              <td style={{ textAlign: "left", paddingLeft: 16 }}>{t(what)}</td>
             </tr>
           ))}
         </tbody>

@@ -4,6 +4,7 @@ import { DimensionsStage } from "./stages/DimensionsStage";
 import { FrontStage } from "./stages/FrontStage";
 import { HandInStage } from "./stages/HandInStage";
 import { LinesStage } from "./stages/LinesStage";
+import { LookingOverStage } from "./stages/LookingOverStage";
 import { PaperStage } from "./stages/PaperStage";
 import { TitleStage } from "./stages/TitleStage";
 import { ViewsStage } from "./stages/ViewsStage";
@@ -16,6 +17,7 @@ const PANELS: Record<Stage, React.ComponentType<{ bench: Bench }>> = {
   Lines: LinesStage,
   Dimensions: DimensionsStage,
   Title: TitleStage,
+  "Looking over": LookingOverStage,
   "Hand in": HandInStage,
 };
 

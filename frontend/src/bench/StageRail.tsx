@@ -1,8 +1,10 @@
 import { Text } from "@mantine/core";
 
-import { dayAndTime, plural } from "../frame/words";
-import { type Bench, type Stage, stagesOf } from "./bench";
+import { said, t } from "../frame/language";
+import { dayAndTime, term, viewLabel } from "../frame/words";
+import { type Bench, emptyFields, type Stage, stagesOf } from "./bench";
 import classes from "./Bench.module.css";
+import { attitudeOf, frontOf } from "./viewGraph";
 
 interface Props {
   bench: Bench;
@@ -13,7 +15,7 @@ interface Props {
 /** The order of the work; every stage can be opened again at any time. */
 export function StageRail({ bench, stage, onStage }: Props) {
   return (
-    <nav className={`${classes.rail} panel`} aria-label="Stages">
+    <nav className={`${classes.rail} panel`} aria-label={t("Stages")}>
       {stagesOf(bench).map((name, index) => (
         <button
           key={name}
@@ -25,7 +27,7 @@ export function StageRail({ bench, stage, onStage }: Props) {
         >
           <span className={classes.railNumber}>{index + 1}</span>
           <span>
-            <span className={classes.railName}>{name}</span>
+            <span className={classes.railName}>{t(STAGE_LABELS[name])}</span>
             <Text component="span" className="quiet small" display="block">
               {summary(bench, name)}
             </Text>
@@ -36,11 +38,16 @@ export function StageRail({ bench, stage, onStage }: Props) {
   );
 }
 
-function emptyFields({ document, exercise }: Bench): number {
-  return exercise.task.title_fields.filter((f) =>
-    f === "angle" ? !document.title.angle : !document.title.fields[f]?.trim(),
-  ).length;
-}
+const STAGE_LABELS: Record<Stage, string> = {
+  Paper: said("Paper"),
+  Front: said("Front"),
+  Views: said("Views"),
+  Lines: said("Lines"),
+  Dimensions: said("Dimensions"),
+  Title: said("stage|Title"),
+  "Looking over": said("Looking over"),
+  "Hand in": said("Hand in"),
+};
 
 function done(bench: Bench, stage: Stage): boolean {
   const { document } = bench;
@@ -48,7 +55,7 @@ function done(bench: Bench, stage: Stage): boolean {
     case "Paper":
       return document.views.length > 0;
     case "Front":
-      return Boolean(document.front);
+      return frontOf(document) !== null;
     case "Views":
       return document.views.length > 1;
     case "Lines":
@@ -56,7 +63,8 @@ function done(bench: Bench, stage: Stage): boolean {
     case "Dimensions":
       return document.dimensions.length > 0;
     case "Title":
-      return emptyFields(bench) === 0 && Boolean(document.title.angle);
+      return emptyFields(bench).length === 0 && Boolean(document.title.angle);
+    case "Looking over":
     case "Hand in":
       return false;
   }
@@ -66,32 +74,39 @@ function summary(bench: Bench, stage: Stage): string {
   const { document, ink, exercise } = bench;
   switch (stage) {
     case "Paper":
-      return `${document.paper.size}, ${document.units}`;
+      return `${document.paper.size}, ${term(document.units)}`;
     case "Front": {
-      const front = document.views.find((v) => v.id === document.front);
+      const front = attitudeOf(frontOf(document) ?? undefined);
       return front
-        ? `side ${front.side?.replace("-", "−")}, ${front.up?.replace("-", "−")} up`
-        : "not chosen";
+        ? t("side {{side}}, {{up}} up", {
+            side: front.side.replace("-", "−"),
+            up: front.up.replace("-", "−"),
+          })
+        : t("not chosen");
     }
     case "Views":
-      return ink?.views.map((v) => v.name).join(", ") || "none yet";
+      return ink?.views.map((v) => viewLabel(v.name)).join(", ") || t("none yet");
     case "Lines": {
       const drafted = document.views.filter((v) => v.lines);
-      const marks = plural(document.marks.length, "mark");
+      const marks = t("{{count}} marks", { count: document.marks.length });
       if (drafted.length) {
         const drawn = drafted.flatMap((v) => v.lines ?? []).filter((l) => l.pen !== "construction");
-        return `${plural(drawn.length, "line")} drafted, ${marks}`;
+        return `${t("{{count}} lines drafted", { count: drawn.length })}, ${marks}`;
       }
-      const hidden = document.views.filter((v) => v.hidden && v.side).length;
-      return document.views.length ? `hidden lines in ${hidden}, ${marks}` : "";
+      const hidden = document.views.filter((v) => v.hidden && v.kind === "principal").length;
+      return document.views.length
+        ? `${t("hidden lines in {{views}}", { views: hidden })}, ${marks}`
+        : "";
     }
     case "Dimensions":
-      return `${document.dimensions.length} placed`;
+      return t("{{count}} placed", { count: document.dimensions.length });
     case "Title": {
-      const empty = emptyFields(bench);
-      return empty ? `${plural(empty, "field")} empty` : "filled in";
+      const empty = emptyFields(bench).length;
+      return empty ? t("{{count}} fields empty", { count: empty }) : t("filled in");
     }
+    case "Looking over":
+      return t("each view once more");
     case "Hand in":
-      return `due ${dayAndTime(exercise.due_at)}`;
+      return t("due {{when}}", { when: dayAndTime(exercise.due_at) });
   }
 }

@@ -1,8 +1,12 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 
+import { term } from "../frame/words";
+import { t } from "../frame/language";
 import type { Ink, Point, SheetDocument } from "../api/types";
+import { usePaperScale } from "../paper/Paper";
 import { type AxisLine, axisLines, nearestAxis, viewOf } from "./axes";
 import type { Bench } from "./bench";
+import classes from "./Bench.module.css";
 import { dimensionMade, fits, kindsFor, legsAround, picksNeeded } from "./dimensionMade";
 import {
   askedDirection,
@@ -21,15 +25,14 @@ interface Props {
   bench: Bench;
   ink: Ink;
   drawn: SheetDocument;
-  /** Screen pixels per sheet millimetre. */
-  scale: number;
   toSheet: (event: React.PointerEvent) => Point;
 }
 
 const KEY_STEP_MM = 2;
 
 /** What the tool in hand is doing on the sheet: pointing at things, and setting down what was asked for. */
-export function ToolLayer({ bench, ink, drawn, scale, toSheet }: Props) {
+export function ToolLayer({ bench, ink, drawn, toSheet }: Props) {
+  const scale = usePaperScale();
   const { tool, draft } = bench;
   const surface = useRef<SVGRectElement>(null);
   const [hover, setHover] = useState<Pick | null>(null);
@@ -142,14 +145,15 @@ export function ToolLayer({ bench, ink, drawn, scale, toSheet }: Props) {
 
   const flip = ([x, y]: Point): Point => [x, ink.paper.height - y];
   return (
-    <g>
+    <g data-thing>
       <rect
         ref={surface}
         width={ink.paper.width}
         height={ink.paper.height}
         fill="transparent"
         tabIndex={0}
-        aria-label={`${tool}: arrow keys choose, Enter takes`}
+        role="application"
+        aria-label={t("{{tool}}: arrow keys choose, Enter takes", { tool: term(tool) })}
         style={{ cursor: "crosshair", outline: "none" }}
         data-testid="tool-surface"
         onPointerMove={(e) => pointAt(toSheet(e))}
@@ -160,7 +164,7 @@ export function ToolLayer({ bench, ink, drawn, scale, toSheet }: Props) {
         onClick={act}
         onKeyDown={key}
       />
-      <g pointerEvents="none" stroke="#2c7a70" fill="none" strokeWidth={0.7}>
+      <g pointerEvents="none" stroke="#2c7a70" fill="none" className={classes.aim}>
         {hover && !placing && <Shown pick={hover} flip={flip} />}
         {taken.map((pick, index) => (
           <Shown key={index} pick={pick} flip={flip} />
@@ -184,15 +188,17 @@ function ends(a: Point, b: Point) {
 function Shown({ pick, flip }: { pick: Pick; flip: Flip }) {
   if (pick.kind === "circle") {
     const [cx, cy] = flip(pick.centre);
-    return <circle cx={cx} cy={cy} r={pick.radius} strokeWidth={1.2} />;
+    return <circle cx={cx} cy={cy} r={pick.radius} className={classes.aimed} />;
   }
   const [x, y] = flip(pick.at);
   return (
     <>
       {pick.kind === "line" && (
-        <line {...ends(flip(pick.start), flip(pick.end))} strokeWidth={1.2} />
+        <line {...ends(flip(pick.start), flip(pick.end))} className={classes.aimed} />
       )}
-      <rect x={x - 1.3} y={y - 1.3} width={2.6} height={2.6} fill="#fffdf8" />
+      <g transform={`translate(${x} ${y})`}>
+        <rect className={classes.point} x={-1.3} y={-1.3} width={2.6} height={2.6} fill="#fffdf8" />
+      </g>
     </>
   );
 }
@@ -227,8 +233,8 @@ function Ghost({ tool, taken, place, flip }: GhostProps) {
   const [a, b] = along === "aligned" ? [first.at, second.at] : [foot(first.at), foot(second.at)];
   return (
     <>
-      <line {...ends(flip(first.at), flip(a))} strokeWidth={0.4} />
-      <line {...ends(flip(second.at), flip(b))} strokeWidth={0.4} />
+      <line {...ends(flip(first.at), flip(a))} className={classes.aimThin} />
+      <line {...ends(flip(second.at), flip(b))} className={classes.aimThin} />
       <line {...ends(flip(a), flip(b))} />
     </>
   );

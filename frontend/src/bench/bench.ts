@@ -5,6 +5,7 @@ import type { Reader } from "../reader/useReader";
 import type { Drafting } from "./drafting/useDrafting";
 import { type DraftTool } from "./drafting/tools";
 import type { BenchDraft } from "./useDraft";
+import { kinOf, withoutView } from "./viewGraph";
 
 export const STAGES = [
   "Paper",
@@ -13,6 +14,7 @@ export const STAGES = [
   "Lines",
   "Dimensions",
   "Title",
+  "Looking over",
   "Hand in",
 ] as const;
 export type Stage = (typeof STAGES)[number];
@@ -46,6 +48,8 @@ export interface Bench {
   unit: Unit;
   /** Middle of the part's bounding box, and the direction that is up in pictorial views. */
   middle: Point3;
+  /** Its extents along x, y, z in its unit. */
+  extents: Point3;
   up: Side;
   tool: Tool;
   setTool: (tool: Tool) => void;
@@ -58,6 +62,15 @@ export interface Bench {
   reader: Reader;
   snapping: boolean;
   setSnapping: (on: boolean) => void;
+  /** Whether a view that is moved takes along those that are folded out from it. */
+  kin: boolean;
+  setKin: (on: boolean) => void;
+  /** The view that hangs on the pointer until it is set down. */
+  hanging: string | null;
+  hang: (id: string | null) => void;
+  /** The view that is looked over just now, alone and from near. */
+  looking: string | null;
+  lookOver: (id: string | null) => void;
 }
 
 /** Whether the views are set out for the student, with something left to draw. */
@@ -72,6 +85,7 @@ export function stagesOf({ exercise, answering }: Bench): Stage[] {
   return STAGES.filter(
     (stage) =>
       stage === "Lines" ||
+      stage === "Looking over" ||
       stage === "Hand in" ||
       (stage === "Dimensions" && exercise.task.dimensioning.required) ||
       (stage === "Title" &&
@@ -87,6 +101,16 @@ export function isFixed(bench: Bench, { role, id }: Selection): boolean {
   return !(left && document.views.find((v) => v.id === id)?.lines);
 }
 
+/** Fields of the title block that are asked for and empty. */
+export function emptyFields({ document, exercise }: Pick<Bench, "document" | "exercise">) {
+  const filled: readonly string[] = exercise.task.title_filled;
+  return exercise.task.title_fields.filter((field) =>
+    field === "angle"
+      ? !document.title.angle
+      : !filled.includes(field) && !document.title.fields[field]?.trim(),
+  );
+}
+
 /** Remove what is selected, with everything that hangs on it. */
 export function without(document: SheetDocument, { role, id }: Selection): SheetDocument {
   if (role === "dimension")
@@ -95,29 +119,31 @@ export function without(document: SheetDocument, { role, id }: Selection): Sheet
   if (role === "mark") return { ...document, marks: document.marks.filter((m) => m.id !== id) };
   return {
     ...document,
-    front: document.front === id ? null : document.front,
-    views: document.views.filter((v) => v.id !== id),
+    views: withoutView(document.views, id),
     dimensions: document.dimensions.filter((d) => d.view !== id),
     marks: document.marks.filter((m) => m.view !== id),
   };
 }
 
-/** Move what is selected by sheet millimetres. */
+/** Move what is selected by sheet millimetres; a view with its kin, those that are folded out from it, or alone. */
 export function moved(
   document: SheetDocument,
   { role, id }: Selection,
   dx: number,
   dy: number,
+  withKin = false,
 ): SheetDocument {
   const shift = ([x, y]: [number, number]): [number, number] => [
     Math.round((x + dx) * 1000) / 1000,
     Math.round((y + dy) * 1000) / 1000,
   ];
-  if (role === "view")
+  if (role === "view") {
+    const going = withKin ? kinOf(document.views, id) : new Set([id]);
     return {
       ...document,
-      views: document.views.map((v) => (v.id === id ? { ...v, at: shift(v.at) } : v)),
+      views: document.views.map((v) => (going.has(v.id) ? { ...v, at: shift(v.at) } : v)),
     };
+  }
   if (role === "note")
     return {
       ...document,

@@ -1,26 +1,42 @@
-import { Quaternion, Vector3 } from "three";
+import { MathUtils, Quaternion, Vector3 } from "three";
 
 import type { Dimension, Ink, LinearDimension, Point, SheetDocument, View } from "../api/types";
-import { turnOf, turnOfCorner } from "../turntable/attitude";
+import { turnOf, turnOfCorner, turnOfFrame } from "../turntable/attitude";
 import type { Side } from "../api/types";
 
 export const MM_PER_UNIT = { mm: 1, inch: 25.4 } as const;
 
 export type Unit = keyof typeof MM_PER_UNIT;
 
-/** How a view looks at the part. */
-type Looking = { side?: Side | null; up?: Side | null; corner?: View["corner"] };
-
 /** Where the middle of the part's bounding box is seen in a view, in the part's unit. */
-export function middleInView(view: Looking, middle: Point3, up: Side): Point {
-  const turn = view.corner
-    ? turnOfCorner(view.corner, up)
-    : view.side && view.up
-      ? turnOf({ side: view.side, up: view.up })
-      : new Quaternion();
-  const seen = new Vector3(...middle).applyQuaternion(turn);
+export function middleInView(view: { look?: View["look"] }, middle: Point3, up: Side): Point {
+  const seen = new Vector3(...middle).applyQuaternion(turnOfLook(view.look, up));
   return [seen.x, seen.y];
 }
+
+/** Width and height of the part's bounding box as a view shows it, in the part's unit. */
+export function spanInView(view: { look?: View["look"] }, extents: Point3, up: Side): Point {
+  const turn = turnOfLook(view.look, up);
+  const reach: Point = [0, 0];
+  extents.forEach((extent, axis) => {
+    const edge = new Vector3().setComponent(axis, extent).applyQuaternion(turn);
+    reach[0] += Math.abs(edge.x);
+    reach[1] += Math.abs(edge.y);
+  });
+  return reach;
+}
+
+/** How the part is turned before the reader of a view. */
+function turnOfLook(look: View["look"], up: Side): Quaternion {
+  if (!look) return new Quaternion();
+  if ("side" in look) return turnOf(look);
+  if ("frame" in look) return turnOfFrame(look.frame);
+  const turn = turnOfCorner(look.corner, up);
+  const onSheet = new Quaternion().setFromAxisAngle(TOWARDS, MathUtils.degToRad(look.turn));
+  return onSheet.multiply(turn);
+}
+
+const TOWARDS = new Vector3(0, 0, 1);
 
 export type Point3 = [number, number, number];
 
@@ -77,7 +93,9 @@ function foot(p: Point, a: Point, b: Point): Point {
 /** All points, lines and circles of the drawn views, in sheet mm. */
 export function pickables(ink: Ink, document: SheetDocument): Pick[] {
   const found: Pick[] = [];
-  const principal = new Set(document.views.filter((v) => v.side).map((v) => v.id));
+  const principal = new Set(
+    document.views.filter((v) => v.kind === "principal" || v.kind === "auxiliary").map((v) => v.id),
+  );
   for (const group of ink.groups) {
     if (group.role !== "view") continue;
     const view = group.id;

@@ -1,20 +1,53 @@
-import type { SheetDocument } from "../api/types";
+import type { SheetDocument, View } from "../api/types";
+import { opposite, rightOf } from "../turntable/attitude";
+import type { Bench } from "./bench";
+import { attitudeOf, frontOf } from "./viewGraph";
 
-const REACH_MM = 2.5;
+/** Lets a view snap to the projection lines of the front view: to its left and right, or to its height, within a reach (mm). */
+export function snapped(document: SheetDocument, id: string, reach: number): SheetDocument {
+  return lined(document, id, (view, front) => {
+    const [dx, dy] = [Math.abs(view.at[0] - front.at[0]), Math.abs(view.at[1] - front.at[1])];
+    if (dx < reach && dx <= dy) return [front.at[0], view.at[1]];
+    return dy < reach ? [view.at[0], front.at[1]] : view.at;
+  });
+}
 
-/** Lets a view snap to the projection lines of the front view: to its left and right, or to its height. */
-export function snapped(document: SheetDocument, id: string): SheetDocument {
-  const front = document.views.find((v) => v.id === document.front);
+/** Holds a view in line with the front view, across the folding line between the two. */
+export function held(document: SheetDocument, id: string): SheetDocument {
+  return lined(document, id, (view, front) => {
+    const own = attitudeOf(view)?.side;
+    const other = attitudeOf(front);
+    if (!own || !other || own === other.side) return view.at;
+    const beside = [rightOf(other), opposite(rightOf(other)), opposite(other.side)].includes(own);
+    return beside ? [view.at[0], front.at[1]] : [front.at[0], view.at[1]];
+  });
+}
+
+/** A sheet on which a view was moved, with the view in line as far as the exercise and the drafter want it. */
+export function inLine(
+  { exercise, answering, snapping }: Pick<Bench, "exercise" | "answering" | "snapping">,
+  document: SheetDocument,
+  id: string,
+  reach: number,
+): SheetDocument {
+  if (!answering && exercise.task.snapping === "fixed") return held(document, id);
+  return snapping ? snapped(document, id, reach) : document;
+}
+
+/** The sheet with one principal view of the front view's scale put elsewhere. */
+function lined(
+  document: SheetDocument,
+  id: string,
+  place: (view: View, front: View) => [number, number],
+): SheetDocument {
+  const front = frontOf(document);
   if (!front || front.id === id) return document;
   return {
     ...document,
-    views: document.views.map((view) => {
-      if (view.id !== id || view.corner || view.scale !== front.scale) return view;
-      const at: [number, number] = [view.at[0], view.at[1]];
-      const [dx, dy] = [Math.abs(at[0] - front.at[0]), Math.abs(at[1] - front.at[1])];
-      if (dx < REACH_MM && dx <= dy) at[0] = front.at[0];
-      else if (dy < REACH_MM) at[1] = front.at[1];
-      return { ...view, at };
-    }),
+    views: document.views.map((view) =>
+      view.id === id && view.kind === "principal" && view.scale === front.scale
+        ? { ...view, at: place(view, front) }
+        : view,
+    ),
   };
 }

@@ -2,6 +2,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 
 import { ServiceError } from "../api/client";
 import type { Draft, SheetDocument } from "../api/types";
+import { type KeptDraft, keepDraft, keptDraft, openFormer } from "./keptDraft";
 import type { DraftCalls } from "./draftCalls";
 
 interface History {
@@ -20,11 +21,6 @@ const QUIET_MS = 600;
 const RETRY_MS = 4000;
 const DEPTH = 200;
 
-interface Kept {
-  base: number;
-  document: SheetDocument;
-}
-
 /** Equal contents, whatever the order of keys. */
 function same(a: unknown, b: unknown): boolean {
   if (a === b) return true;
@@ -35,24 +31,16 @@ function same(a: unknown, b: unknown): boolean {
 }
 
 /** What this browser kept, unless the service has it already: a reload may overtake the answer to a save. */
-function read(key: string, draft: Draft): Kept | null {
-  try {
-    const kept = JSON.parse(localStorage.getItem(key) ?? "null") as Kept | null;
-    return kept && same(kept.document, draft.document) ? null : kept;
-  } catch {
-    return null;
-  }
-}
-
-function keep(key: string, base: number, document: SheetDocument): void {
-  localStorage.setItem(key, JSON.stringify({ base, document } satisfies Kept));
+function unsaved(key: string, draft: Draft): KeptDraft | null {
+  const kept = keptDraft(key);
+  return kept && same(kept.document, draft.document) ? null : kept;
 }
 
 /** A sheet with undo and redo; saves itself, and keeps a copy in this browser until it is saved. */
 export function useDraft(calls: DraftCalls, draft: Draft) {
   const { key } = calls;
   const [history, setHistory] = useState<History>(() => {
-    const kept = read(key, draft);
+    const kept = unsaved(key, draft);
     const ours = kept && kept.base === draft.revision;
     return {
       past: ours ? [draft.document] : [],
@@ -61,7 +49,7 @@ export function useDraft(calls: DraftCalls, draft: Draft) {
     };
   });
   const [save, setSave] = useState<SaveState>(() => {
-    const kept = read(key, draft);
+    const kept = unsaved(key, draft);
     if (kept && kept.base < draft.revision) return { kind: "conflict", revision: draft.revision };
     return { kind: "saved", at: draft.saved_at ? new Date(draft.saved_at) : null };
   });
@@ -109,7 +97,7 @@ export function useDraft(calls: DraftCalls, draft: Draft) {
           revision.current = kept.revision;
           savedDocument.current = sending;
           if (newest.current === sending) localStorage.removeItem(key);
-          else keep(key, kept.revision, newest.current);
+          else keepDraft(key, kept.revision, newest.current);
           setSave({ kind: "saved", at: new Date() });
         } catch (error) {
           const status = error instanceof ServiceError ? error.status : 0;
@@ -129,7 +117,7 @@ export function useDraft(calls: DraftCalls, draft: Draft) {
 
   useEffect(() => {
     if (document === savedDocument.current || save.kind === "conflict") return;
-    keep(key, revision.current, document);
+    keepDraft(key, revision.current, document);
     setSave((state) => (state.kind === "saved" ? { kind: "saving" } : state));
     const timer = setTimeout(() => void saveNow(), QUIET_MS);
     return () => clearTimeout(timer);
@@ -144,6 +132,8 @@ export function useDraft(calls: DraftCalls, draft: Draft) {
   const settle = useCallback(
     async (mine: boolean) => {
       const other = await calls.load();
+      // The other tab may still be of a version before, and write what it keeps in its own format.
+      await openFormer(key, other);
       revision.current = other.revision;
       savedDocument.current = other.document;
       setSave(
@@ -152,7 +142,7 @@ export function useDraft(calls: DraftCalls, draft: Draft) {
           : { kind: "saved", at: other.saved_at ? new Date(other.saved_at) : null },
       );
       if (mine) {
-        const kept = read(key, other);
+        const kept = unsaved(key, other);
         if (kept) change({ ...kept.document });
         else change((now) => ({ ...now }));
       } else {

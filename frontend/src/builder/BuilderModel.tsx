@@ -1,6 +1,8 @@
 import { Text } from "@mantine/core";
 import { lazy, Suspense, useState } from "react";
 
+import { term } from "../frame/words";
+import { t, written } from "../frame/language";
 import type { Feature, Recipe } from "../api/types";
 import { SideView } from "../drawing/SideView";
 import { solids } from "../turntable/PartView";
@@ -68,12 +70,17 @@ export function BuilderModel({ preview, recipe, feature, pointing, onFeature, on
               onPick={pointing ? pick : undefined}
               litEdges={pointing === "edges" && over?.edge != null ? [over.edge] : undefined}
               litFaces={pointing === "place" && over ? [over.face] : undefined}
-              label={`${recipe.name}; drag, turn the wheel or use the arrow keys to turn it`}
+              label={t("{{part}}; drag, turn the wheel or use the arrow keys to turn it", {
+                part: recipe.name,
+              })}
             />
           </Suspense>
         )}
         {preview.lines && !solids && (
-          <SideView drawing={preview.lines} label={`${recipe.name}, equal-axis view`} />
+          <SideView
+            drawing={preview.lines}
+            label={t("{{part}}, equal-axis view", { part: recipe.name })}
+          />
         )}
       </div>
       <div className={classes.status} role="status" aria-live="polite">
@@ -82,20 +89,25 @@ export function BuilderModel({ preview, recipe, feature, pointing, onFeature, on
         ) : now?.fault ? (
           <Text c="var(--fault)">
             {now.feature !== null && now.feature !== undefined
-              ? `Feature ${now.feature + 1}, ${recipe.features[now.feature]?.name ?? ""}: `
+              ? t("Feature {{number}}, {{name}}: ", {
+                  number: now.feature + 1,
+                  name: recipe.features[now.feature]?.name ?? "",
+                })
               : ""}
-            {now.fault}. The model shows the last state that could be built.
+            {now.fault}. {t("The model shows the last state that could be built.")}
           </Text>
         ) : now ? (
           <Text className="quiet">
-            {now.extents.map((e) => Number(e.toFixed(3))).join(" × ")} {recipe.units}, {now.faces}{" "}
-            faces, volume {Number(now.volume.toPrecision(6))} {recipe.units}³
+            {now.extents.map((e) => written(e)).join(" × ")} {term(recipe.units)},{" "}
+            {t("{{count}} faces", { count: now.faces })},{" "}
+            {t("volume {{volume}}", { volume: written(Number(now.volume.toPrecision(6))) })}{" "}
+            {term(recipe.units)}³
           </Text>
         ) : (
-          <Text className="quiet">Building …</Text>
+          <Text className="quiet">{t("Building …")}</Text>
         )}
         <button type="button" className={classes.pointing} onClick={() => setAttitude(null)}>
-          equal-axis view
+          {t("equal-axis view")}
         </button>
       </div>
     </>

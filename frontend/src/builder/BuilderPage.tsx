@@ -4,6 +4,8 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 
+import { terms } from "../frame/words";
+import { t } from "../frame/language";
 import { answer, api } from "../api/client";
 import type { Recipe } from "../api/types";
 import { Header } from "../frame/Header";
@@ -62,7 +64,13 @@ export default function BuilderPage() {
         <Waiting />
       </>
     );
-  return <Building key={id ?? "new"} part={id} start={kept.data?.recipe ?? BLANK} />;
+  return (
+    <Building
+      key={id ?? "new"}
+      part={id}
+      start={kept.data?.recipe ?? { ...BLANK, name: t("New part") }}
+    />
+  );
 }
 
 function Building({ part, start }: { part: number | null; start: Recipe }) {
@@ -122,18 +130,18 @@ function Building({ part, start }: { part: number | null; start: Recipe }) {
       <Header
         trail={
           <>
-            <Link to="/shelf">Shelf</Link> / <strong>{recipe.name}</strong>
+            <Link to="/shelf">{t("Shelf")}</Link> / <strong>{recipe.name}</strong>
           </>
         }
       >
         <Button variant="default" disabled={!editor.undo} onClick={() => editor.undo?.()}>
-          Undo
+          {t("Undo")}
         </Button>
         <Button variant="default" disabled={!editor.redo} onClick={() => editor.redo?.()}>
-          Redo
+          {t("Redo")}
         </Button>
         <Button loading={keeping} disabled={preview.now?.fault != null} onClick={() => void keep()}>
-          {part === null ? "Put on the shelf" : "Keep as a new version"}
+          {part === null ? t("Put on the shelf") : t("Keep as a new version")}
         </Button>
       </Header>
       <main className={classes.grid}>
@@ -141,7 +149,7 @@ function Building({ part, start }: { part: number | null; start: Recipe }) {
           <FeatureList editor={editor} chosen={chosen} onChoose={choose} preview={preview.now} />
           <SizesTable editor={editor} values={preview.now?.sizes ?? {}} />
         </div>
-        <section className={classes.middle} aria-label="Model">
+        <section className={classes.middle} aria-label={t("Model")}>
           {trouble && (
             <Text role="alert" c="var(--fault)">
               {trouble}
@@ -170,31 +178,31 @@ function Building({ part, start }: { part: number | null; start: Recipe }) {
               onPointing={setPointing}
             />
           ) : (
-            <section className={classes.form} aria-label="Part">
+            <section className={classes.form} aria-label={t("Part")}>
               <TextInput
                 size="xs"
-                label="Name of the part"
+                label={t("Name of the part")}
                 value={recipe.name}
-                onChange={(event) => set({ name: event.currentTarget.value || "New part" })}
+                onChange={(event) => set({ name: event.currentTarget.value || t("New part") })}
               />
               <TextInput
                 size="xs"
-                label="Material"
+                label={t("Material")}
                 value={recipe.material}
                 onChange={(event) => set({ material: event.currentTarget.value })}
               />
               <Group grow gap={6}>
                 <Select
                   size="xs"
-                  label="Unit"
-                  data={["mm", "inch"]}
+                  label={t("Unit")}
+                  data={terms(["mm", "inch"])}
                   value={recipe.units}
                   allowDeselect={false}
                   onChange={(units) => units && set({ units: units as Recipe["units"] })}
                 />
                 <Select
                   size="xs"
-                  label="Up in use"
+                  label={t("Up in use")}
                   data={SIDES.map((side) => ({
                     value: side,
                     label: side.replace("-", "−").toUpperCase(),
@@ -203,7 +211,9 @@ function Building({ part, start }: { part: number | null; start: Recipe }) {
                   onChange={(up) => set({ natural_up: up as Recipe["natural_up"] })}
                 />
               </Group>
-              <Text className="quiet small">Choose a feature on the left to change its sizes.</Text>
+              <Text className="quiet small">
+                {t("Choose a feature on the left to change its sizes.")}
+              </Text>
             </section>
           )}
         </div>

@@ -1,6 +1,7 @@
 import { ActionIcon, Button, Group, Select, Text } from "@mantine/core";
 import { useState } from "react";
 
+import { t } from "../frame/language";
 import classes from "./Builder.module.css";
 import type { Pointing } from "./FeatureForm";
 import type { Loose } from "./features";
@@ -22,9 +23,10 @@ const SIDES = ["-x", "+x", "-y", "+y", "-z", "+z"].map((value) => ({
 
 function words(choice: EdgeChoice): string {
   if ("between" in choice) {
-    return `where ${choice.between.map((s) => s.replace("-", "−").toUpperCase()).join(" meets ")}`;
+    const [first = "", second = ""] = choice.between.map((s) => s.replace("-", "−").toUpperCase());
+    return t("where {{first}} meets {{second}}", { first, second });
   }
-  return `near ${choice.near.join(", ")}`;
+  return t("near {{place}}", { place: choice.near.join(", ") });
 }
 
 /** Which edges are meant: pointed at on the model, or named by the sides that meet there. */
@@ -34,18 +36,18 @@ export function EdgesField({ loose, set, pointing, onPointing }: Props) {
   return (
     <div>
       <Text size="xs" fw={500}>
-        Edges
+        {t("Edges")}
       </Text>
       <ul className={classes.edges}>
         {edges.map((choice, k) => (
           <li key={k}>
             <span className="small">{words(choice)}</span>
             <ActionIcon
-              size="xs"
+              size={24}
               variant="subtle"
               color="gray"
               disabled={edges.length === 1}
-              aria-label={`Leave out the edge ${words(choice)}`}
+              aria-label={t("Leave out the edge {{edge}}", { edge: words(choice) })}
               onClick={() => set({ edges: edges.filter((_, other) => other !== k) })}
             >
               ×
@@ -59,7 +61,9 @@ export function EdgesField({ loose, set, pointing, onPointing }: Props) {
         aria-pressed={pointing === "edges"}
         onClick={() => onPointing(pointing === "edges" ? null : "edges")}
       >
-        {pointing === "edges" ? "Click edges on the model; done" : "Point at edges on the model"}
+        {pointing === "edges"
+          ? t("Click edges on the model; done")
+          : t("Point at edges on the model")}
       </Button>
       <Group gap={6} mt={6} align="end">
         {pair.map((side, k) => (
@@ -67,7 +71,7 @@ export function EdgesField({ loose, set, pointing, onPointing }: Props) {
             key={k}
             size="xs"
             w={72}
-            aria-label={k === 0 ? "Edge between side" : "and side"}
+            aria-label={k === 0 ? t("Edge between side") : t("and side")}
             data={SIDES}
             value={side}
             allowDeselect={false}
@@ -80,7 +84,7 @@ export function EdgesField({ loose, set, pointing, onPointing }: Props) {
           disabled={pair[0][1] === pair[1][1]}
           onClick={() => set({ edges: [...edges, { between: pair }] })}
         >
-          Add all between
+          {t("Add all between")}
         </Button>
       </Group>
     </div>

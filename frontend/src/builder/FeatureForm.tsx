@@ -9,6 +9,7 @@ import {
   Title,
 } from "@mantine/core";
 
+import { t } from "../frame/language";
 import type { Feature, Recipe } from "../api/types";
 import classes from "./Builder.module.css";
 import { EdgesField } from "./EdgesField";
@@ -42,11 +43,11 @@ export function FeatureForm(props: Props) {
   const set = (change: Record<string, unknown>) => onChange({ ...feature, ...change } as Feature);
   const form = KINDS[feature.kind];
   return (
-    <section className={classes.form} aria-label={`Feature ${feature.name}`}>
+    <section className={classes.form} aria-label={t("Feature {{name}}", { name: feature.name })}>
       <Title order={2} size="h4">
-        {form.label}
+        {t(form.label)}
       </Title>
-      <Text className="quiet small">{form.hint}</Text>
+      <Text className="quiet small">{t(form.hint)}</Text>
       {fault && (
         <Text role="alert" className="small" c="var(--fault)">
           {fault}.
@@ -54,7 +55,7 @@ export function FeatureForm(props: Props) {
       )}
       <TextInput
         size="xs"
-        label="Name"
+        label={t("Name")}
         key={feature.name}
         defaultValue={feature.name}
         onBlur={(event) => {
@@ -82,7 +83,7 @@ function FieldRow({ field, loose, set, ...rest }: RowProps) {
     case "size":
       return (
         <SizeInput
-          label={field.label}
+          label={t(field.label)}
           optional={field.optional}
           value={(loose[field.key] as Num | null | undefined) ?? null}
           onChange={(value) => set({ [field.key]: value })}
@@ -95,7 +96,7 @@ function FieldRow({ field, loose, set, ...rest }: RowProps) {
           {field.labels.map((label, k) => (
             <SizeInput
               key={label}
-              label={label}
+              label={t(label)}
               value={values[k] ?? 0}
               onChange={(value) => set({ [field.key]: values.with(k, value ?? 0) })}
             />
@@ -109,8 +110,8 @@ function FieldRow({ field, loose, set, ...rest }: RowProps) {
       return (
         <Select
           size="xs"
-          label={field.label}
-          data={field.options.map(([value, label]) => ({ value, label }))}
+          label={t(field.label)}
+          data={field.options.map(([value, label]) => ({ value, label: t(label) }))}
           value={loose[field.key] as string}
           allowDeselect={false}
           onChange={(value) => value && set({ [field.key]: value })}
@@ -124,7 +125,7 @@ function FieldRow({ field, loose, set, ...rest }: RowProps) {
             <Select
               key={label}
               size="xs"
-              label={label}
+              label={t(label)}
               data={["-x", "+x", "-y", "+y", "-z", "+z"].map((value) => ({
                 value,
                 label: value.replace("-", "−").toUpperCase(),
@@ -145,13 +146,13 @@ function FieldRow({ field, loose, set, ...rest }: RowProps) {
         <Group gap={8} align="end">
           <Switch
             size="sm"
-            label="through"
+            label={t("through")}
             checked={through}
             onChange={(event) => set({ [field.key]: event.currentTarget.checked ? "through" : 10 })}
           />
           {!through && (
             <SizeInput
-              label={field.label}
+              label={t(field.label)}
               value={value}
               onChange={(next) => set({ [field.key]: next ?? 10 })}
               flex={1}
@@ -164,7 +165,7 @@ function FieldRow({ field, loose, set, ...rest }: RowProps) {
       return (
         <NumberInput
           size="xs"
-          label={field.label}
+          label={t(field.label)}
           min={2}
           max={500}
           allowDecimal={false}
@@ -178,7 +179,7 @@ function FieldRow({ field, loose, set, ...rest }: RowProps) {
       return (
         <MultiSelect
           size="xs"
-          label={field.label}
+          label={t(field.label)}
           data={rest.recipe.features
             .slice(0, rest.place)
             .filter((f) => f.kind !== "fillet" && f.kind !== "chamfer")
@@ -215,7 +216,7 @@ function PointField({
     <div>
       <Group gap={6} justify="space-between">
         <Text size="xs" fw={500}>
-          {field.label}
+          {t(field.label)}
         </Text>
         {field.placing && (
           <button
@@ -224,7 +225,7 @@ function PointField({
             aria-pressed={pointing === "place"}
             onClick={() => onPointing(pointing === "place" ? null : "place")}
           >
-            {pointing === "place" ? "click a face of the model …" : "point at the model"}
+            {pointing === "place" ? t("click a face of the model …") : t("point at the model")}
           </button>
         )}
       </Group>
@@ -232,7 +233,7 @@ function PointField({
         {(["X", "Y", "Z"] as const).map((axis, k) => (
           <SizeInput
             key={axis}
-            aria-label={`${field.label} ${axis}`}
+            aria-label={`${t(field.label)} ${axis}`}
             placeholder={axis}
             optional={field.optional}
             value={shown[k] ?? null}

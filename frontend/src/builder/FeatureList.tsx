@@ -1,6 +1,7 @@
 import { ActionIcon, Button, Menu, Text, Title } from "@mantine/core";
 import { useState } from "react";
 
+import { t } from "../frame/language";
 import type { Preview } from "../api/types";
 import classes from "./Builder.module.css";
 import { fresh, KIND_ORDER, KINDS } from "./features";
@@ -23,12 +24,12 @@ export function FeatureList({ editor, chosen, onChoose, preview }: Props) {
     if (to >= 0 && to < features.length) onChoose(to);
   };
   return (
-    <section className={classes.list} aria-label="Features">
+    <section className={classes.list} aria-label={t("Features")}>
       <Title order={2} size="h4">
-        Features
+        {t("Features")}
       </Title>
       <Text className="quiet small">
-        In the order they are made. Drag, or Alt with the arrow keys.
+        {t("In the order they are made. Drag, or Alt with the arrow keys.")}
       </Text>
       <ol className={classes.features}>
         {features.map((feature, place) => (
@@ -70,18 +71,20 @@ export function FeatureList({ editor, chosen, onChoose, preview }: Props) {
               <span className="quiet small">
                 {"operation" in feature && feature.operation === "cut"
                   ? "cut"
-                  : KINDS[feature.kind].label.split(" ")[0]?.toLowerCase()}
+                  : t(KINDS[feature.kind].label).split(" ")[0]?.toLowerCase()}
               </span>
             </button>
             <ActionIcon
-              size="sm"
+              size={24}
               variant="subtle"
               color="gray"
               aria-label={
-                feature.suppressed ? `Bring ${feature.name} back` : `Suppress ${feature.name}`
+                feature.suppressed
+                  ? t("Bring {{name}} back", { name: feature.name })
+                  : t("Suppress {{name}}", { name: feature.name })
               }
               aria-pressed={feature.suppressed}
-              title={feature.suppressed ? "Suppressed: bring it back" : "Suppress"}
+              title={feature.suppressed ? t("Suppressed: bring it back") : t("Suppress")}
               onClick={() =>
                 editor.setFeature(place, { ...feature, suppressed: !feature.suppressed })
               }
@@ -89,10 +92,10 @@ export function FeatureList({ editor, chosen, onChoose, preview }: Props) {
               {feature.suppressed ? "○" : "●"}
             </ActionIcon>
             <ActionIcon
-              size="sm"
+              size={24}
               variant="subtle"
               color="gray"
-              aria-label={`Take ${feature.name} away`}
+              aria-label={t("Take {{what}} away", { what: feature.name })}
               onClick={() => {
                 editor.remove(place);
                 onChoose(null);
@@ -105,7 +108,7 @@ export function FeatureList({ editor, chosen, onChoose, preview }: Props) {
       </ol>
       <Menu position="bottom-start" width={260}>
         <Menu.Target>
-          <Button size="xs">Add a feature</Button>
+          <Button size="xs">{t("Add a feature")}</Button>
         </Menu.Target>
         <Menu.Dropdown mah={420} style={{ overflowY: "auto" }}>
           {KIND_ORDER.map((kind) => (
@@ -117,7 +120,7 @@ export function FeatureList({ editor, chosen, onChoose, preview }: Props) {
                 onChoose(features.length);
               }}
             >
-              {KINDS[kind].label}
+              {t(KINDS[kind].label)}
             </Menu.Item>
           ))}
         </Menu.Dropdown>

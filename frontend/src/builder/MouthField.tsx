@@ -1,5 +1,7 @@
 import { Group, SegmentedControl, Text } from "@mantine/core";
 
+import { terms } from "../frame/words";
+import { t } from "../frame/language";
 import type { Loose } from "./features";
 import { SizeInput } from "./SizeInput";
 
@@ -24,24 +26,24 @@ export function MouthField({ loose, set }: Props) {
   return (
     <div>
       <Text size="xs" fw={500}>
-        Mouth
+        {t("Mouth")}
       </Text>
       <SegmentedControl
         size="xs"
         fullWidth
-        data={["plain", "counterbore", "countersink"]}
+        data={terms(["plain", "counterbore", "countersink"])}
         value={bore ? "counterbore" : sink ? "countersink" : "plain"}
         onChange={choose}
       />
       {bore && (
         <Group grow gap={6}>
           <SizeInput
-            label="Its diameter"
+            label={t("Its diameter")}
             value={bore.diameter}
             onChange={(value) => set({ counterbore: { ...bore, diameter: value } })}
           />
           <SizeInput
-            label="Its depth"
+            label={t("Its depth")}
             value={bore.depth}
             onChange={(value) => set({ counterbore: { ...bore, depth: value } })}
           />
@@ -50,12 +52,12 @@ export function MouthField({ loose, set }: Props) {
       {sink && (
         <Group grow gap={6}>
           <SizeInput
-            label="Its diameter"
+            label={t("Its diameter")}
             value={sink.diameter}
             onChange={(value) => set({ countersink: { ...sink, diameter: value } })}
           />
           <SizeInput
-            label="Its angle, °"
+            label={t("Its angle, °")}
             value={sink.angle}
             onChange={(value) => set({ countersink: { ...sink, angle: value } })}
           />

@@ -1,5 +1,6 @@
 import { ActionIcon, Select } from "@mantine/core";
 
+import { said, t } from "../frame/language";
 import classes from "./Builder.module.css";
 import { endOf, kindOf, type Num, type Step, withEnd } from "./profile";
 import { SizeInput } from "./SizeInput";
@@ -12,9 +13,9 @@ interface Props {
 }
 
 const KINDS = [
-  { value: "line", label: "corner" },
-  { value: "rounded", label: "rounded" },
-  { value: "arc", label: "arc to" },
+  { value: "line", label: said("corner") },
+  { value: "rounded", label: said("rounded") },
+  { value: "arc", label: said("arc to") },
 ];
 
 function middle(a: Num, b: Num): number {
@@ -48,44 +49,44 @@ export function ProfileRows({ steps, chosen, onChoose, onChange }: Props) {
     onChoose(place + 1);
   };
   return (
-    <ol className={classes.steps} aria-label="Points of the profile">
+    <ol className={classes.steps} aria-label={t("Points of the profile")}>
       {steps.map((step, place) => {
         const [x, y] = endOf(step);
         return (
           <li key={place} data-chosen={chosen === place} onFocus={() => onChoose(place)}>
             <SizeInput
-              aria-label={`Point ${place + 1}, first coordinate`}
+              aria-label={t("Point {{number}}, first coordinate", { number: place + 1 })}
               value={x}
               onChange={(value) => value !== null && replace(place, withEnd(step, [value, y]))}
             />
             <SizeInput
-              aria-label={`Point ${place + 1}, second coordinate`}
+              aria-label={t("Point {{number}}, second coordinate", { number: place + 1 })}
               value={y}
               onChange={(value) => value !== null && replace(place, withEnd(step, [x, value]))}
             />
             <Select
               size="xs"
-              aria-label={`Kind of point ${place + 1}`}
-              data={KINDS}
+              aria-label={t("Kind of point {{number}}", { number: place + 1 })}
+              data={KINDS.map((kind) => ({ ...kind, label: t(kind.label) }))}
               value={kindOf(step)}
               allowDeselect={false}
               onChange={(kind) => kind && kind !== kindOf(step) && turn(place, kind)}
             />
             <ActionIcon
-              size="sm"
+              size={24}
               variant="subtle"
               color="gray"
-              aria-label={`Add a point after point ${place + 1}`}
+              aria-label={t("Add a point after point {{number}}", { number: place + 1 })}
               onClick={() => insert(place)}
             >
               +
             </ActionIcon>
             <ActionIcon
-              size="sm"
+              size={24}
               variant="subtle"
               color="gray"
               disabled={steps.length <= 3}
-              aria-label={`Take point ${place + 1} away`}
+              aria-label={t("Take point {{number}} away", { number: place + 1 })}
               onClick={() => onChange(steps.filter((_, k) => k !== place))}
             >
               ×
@@ -94,7 +95,7 @@ export function ProfileRows({ steps, chosen, onChoose, onChange }: Props) {
               <SizeInput
                 className={classes.more}
                 leftSection="R"
-                aria-label={`Radius of point ${place + 1}`}
+                aria-label={t("Radius of point {{number}}", { number: place + 1 })}
                 value={step.radius}
                 onChange={(radius) => radius !== null && replace(place, { ...step, radius })}
               />
@@ -102,14 +103,18 @@ export function ProfileRows({ steps, chosen, onChoose, onChange }: Props) {
             {!Array.isArray(step) && "through" in step && (
               <div className={classes.more}>
                 <SizeInput
-                  aria-label={`Arc to point ${place + 1} passes through, first coordinate`}
+                  aria-label={t("Arc to point {{number}} passes through, first coordinate", {
+                    number: place + 1,
+                  })}
                   value={step.through[0]}
                   onChange={(v) =>
                     v !== null && replace(place, { ...step, through: [v, step.through[1]] })
                   }
                 />
                 <SizeInput
-                  aria-label={`Arc to point ${place + 1} passes through, second coordinate`}
+                  aria-label={t("Arc to point {{number}} passes through, second coordinate", {
+                    number: place + 1,
+                  })}
                   value={step.through[1]}
                   onChange={(v) =>
                     v !== null && replace(place, { ...step, through: [step.through[0], v] })

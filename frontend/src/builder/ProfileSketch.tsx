@@ -1,6 +1,7 @@
 import { Button, Group, Switch, Text } from "@mantine/core";
 import { useRef, useState } from "react";
 
+import { t, written } from "../frame/language";
 import type { Feature } from "../api/types";
 import classes from "./Builder.module.css";
 import type { Loose } from "./features";
@@ -51,7 +52,7 @@ export function ProfileSketch({ loose, plain, set, told }: Props) {
   };
   const change = (next: Step[]) => set({ profile: next });
   const fault = drawing
-    ? `Set down points; the first one, or Enter, closes the outline. ${drawing.length < 3 ? "It is still open." : ""}`
+    ? `${t("Set down points; the first one, or Enter, closes the outline.")} ${drawing.length < 3 ? t("It is still open.") : ""}`
     : faultOf(numbers);
 
   const close = () => {
@@ -97,7 +98,7 @@ export function ProfileSketch({ loose, plain, set, told }: Props) {
         height={SIZE}
         viewBox={`${left} ${top} ${span} ${span}`}
         role="application"
-        aria-label="Profile"
+        aria-label={t("Profile")}
         tabIndex={0}
         data-drawing={drawing !== null}
         data-testid="profile-sketch"
@@ -155,10 +156,10 @@ export function ProfileSketch({ loose, plain, set, told }: Props) {
         {drawing ? (
           <>
             <Button size="compact-xs" disabled={drawing.length < 3} onClick={close}>
-              Close the outline
+              {t("Close the outline")}
             </Button>
             <Button size="compact-xs" variant="default" onClick={() => setDrawing(null)}>
-              Keep the old one
+              {t("Keep the old one")}
             </Button>
           </>
         ) : (
@@ -170,12 +171,12 @@ export function ProfileSketch({ loose, plain, set, told }: Props) {
               svg.current?.focus();
             }}
           >
-            Draw anew
+            {t("Draw anew")}
           </Button>
         )}
         <Switch
           size="xs"
-          label={`snap to ${step}`}
+          label={t("snap to {{step}}", { step: written(step) })}
           checked={snapping}
           onChange={(event) => setSnapping(event.currentTarget.checked)}
         />

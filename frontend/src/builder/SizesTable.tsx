@@ -1,5 +1,6 @@
 import { ActionIcon, Button, Text, TextInput, Title } from "@mantine/core";
 
+import { t } from "../frame/language";
 import type { NamedSize } from "../api/types";
 import classes from "./Builder.module.css";
 import { SizeInput } from "./SizeInput";
@@ -27,23 +28,24 @@ export function SizesTable({ editor, values }: Props) {
     }));
   };
   return (
-    <section aria-label="Named sizes">
+    <section aria-label={t("Named sizes")}>
       <Title order={2} size="h4" mt="lg">
-        Named sizes
+        {t("Named sizes")}
       </Title>
       <Text className="quiet small">
-        Use them in any size, as in width/2 − 4. A range from – to gives every student sizes of
-        their own.
+        {t(
+          "Use them in any size, as in width/2 − 4. A range from – to gives every student sizes of their own.",
+        )}
       </Text>
       {sizes.length > 0 && (
         <table className={classes.sizes}>
           <thead>
             <tr>
-              <th>name</th>
-              <th>value</th>
-              <th>from</th>
-              <th>to</th>
-              <th>step</th>
+              <th>{t("name")}</th>
+              <th>{t("value")}</th>
+              <th>{t("from")}</th>
+              <th>{t("to")}</th>
+              <th>{t("step")}</th>
               <th />
             </tr>
           </thead>
@@ -53,7 +55,7 @@ export function SizesTable({ editor, values }: Props) {
                 <td>
                   <TextInput
                     size="xs"
-                    aria-label={`Name of size ${place + 1}`}
+                    aria-label={t("Name of size {{number}}", { number: place + 1 })}
                     defaultValue={size.name}
                     key={size.name}
                     onBlur={(event) => {
@@ -65,14 +67,14 @@ export function SizesTable({ editor, values }: Props) {
                 </td>
                 <td title={values[size.name] === undefined ? undefined : `= ${values[size.name]}`}>
                   <SizeInput
-                    aria-label={`Value of ${size.name}`}
+                    aria-label={t("Value of {{name}}", { name: size.name })}
                     value={size.value}
                     onChange={(value) => value !== null && set(place, { value })}
                   />
                 </td>
                 <td>
                   <SizeInput
-                    aria-label={`${size.name} from`}
+                    aria-label={t("{{name}} from", { name: size.name })}
                     optional
                     value={size.low ?? null}
                     onChange={(low) =>
@@ -82,7 +84,7 @@ export function SizesTable({ editor, values }: Props) {
                 </td>
                 <td>
                   <SizeInput
-                    aria-label={`${size.name} to`}
+                    aria-label={t("{{name}} to", { name: size.name })}
                     optional
                     value={size.high ?? null}
                     onChange={(high) =>
@@ -92,17 +94,17 @@ export function SizesTable({ editor, values }: Props) {
                 </td>
                 <td>
                   <SizeInput
-                    aria-label={`Step of ${size.name}`}
+                    aria-label={t("Step of {{name}}", { name: size.name })}
                     value={size.step}
                     onChange={(step) => step !== null && set(place, { step })}
                   />
                 </td>
                 <td>
                   <ActionIcon
-                    size="sm"
+                    size={24}
                     variant="subtle"
                     color="gray"
-                    aria-label={`Take the size ${size.name} away`}
+                    aria-label={t("Take the size {{name}} away", { name: size.name })}
                     onClick={() =>
                       editor.change((now) => ({
                         ...now,
@@ -119,7 +121,7 @@ export function SizesTable({ editor, values }: Props) {
         </table>
       )}
       <Button size="xs" variant="default" mt="xs" onClick={add}>
-        Name a size
+        {t("Name a size")}
       </Button>
     </section>
   );

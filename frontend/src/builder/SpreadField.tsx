@@ -1,5 +1,6 @@
 import { Group, SegmentedControl, Select, Text } from "@mantine/core";
 
+import { t } from "../frame/language";
 import type { Loose } from "./features";
 import { SizeInput } from "./SizeInput";
 
@@ -38,26 +39,26 @@ export function SpreadField({ loose, set }: Props) {
         size="xs"
         fullWidth
         data={[
-          { value: "row", label: "in a row" },
-          { value: "round", label: "round an axis" },
+          { value: "row", label: t("in a row") },
+          { value: "round", label: t("round an axis") },
         ]}
         value={about ? "round" : "row"}
         onChange={(way) =>
           set(way === "row" ? { step: [20, 0, 0], about: null } : { step: null, about: "z" })
         }
       />
-      {step && triple("Each further by", step, "step")}
+      {step && triple(t("Each further by"), step, "step")}
       {about && (
         <>
           <Select
             size="xs"
-            label="Axis"
+            label={t("Axis")}
             data={["x", "y", "z"].map((value) => ({ value, label: value.toUpperCase() }))}
             value={about}
             allowDeselect={false}
             onChange={(value) => value && set({ about: value })}
           />
-          {triple("The axis passes through", at, "at")}
+          {triple(t("The axis passes through"), at, "at")}
         </>
       )}
     </>

@@ -1,3 +1,4 @@
+import { said, t } from "../frame/language";
 import type { Feature, Preview, Side } from "../api/types";
 
 export type Kind = Feature["kind"];
@@ -25,10 +26,10 @@ const AXIS_OPTIONS = (["x", "y", "z"] as const).map((axis) => [axis, axis.toUppe
 const OPERATION: Field = {
   type: "choice",
   key: "operation",
-  label: "It is",
+  label: said("It is"),
   options: [
-    ["add", "joined to the part"],
-    ["cut", "cut out of the part"],
+    ["add", said("joined to the part")],
+    ["cut", said("cut out of the part")],
   ],
 };
 const XYZ = ["X", "Y", "Z"] as const;
@@ -42,159 +43,176 @@ interface KindForm {
 /** What each kind of feature is called, and which sizes it asks for. */
 export const KINDS: Record<Kind, KindForm> = {
   block: {
-    label: "Block",
-    hint: "A box from its lowest corner.",
+    label: said("Block"),
+    hint: said("A box from its lowest corner."),
     fields: [
       { type: "sizes", key: "size", labels: XYZ },
-      { type: "point", key: "at", label: "Lowest corner" },
+      { type: "point", key: "at", label: said("Lowest corner") },
       OPERATION,
     ],
   },
   extrude: {
-    label: "Profile pushed to a depth",
-    hint: "A closed outline on a plane, pushed square to it.",
+    label: said("Profile pushed to a depth"),
+    hint: said("A closed outline on a plane, pushed square to it."),
     fields: [
       {
         type: "choice",
         key: "plane",
-        label: "Plane of the profile",
+        label: said("Plane of the profile"),
         options: [
-          ["xy", "XY, pushed along Z"],
-          ["xz", "XZ, pushed along Y"],
-          ["yz", "YZ, pushed along X"],
+          ["xy", said("XY, pushed along Z")],
+          ["xz", said("XZ, pushed along Y")],
+          ["yz", said("YZ, pushed along X")],
         ],
       },
       { type: "profile" },
-      { type: "size", key: "offset", label: "Begins at" },
-      { type: "size", key: "depth", label: "Depth" },
+      { type: "size", key: "offset", label: said("Begins at") },
+      { type: "size", key: "depth", label: said("Depth") },
       OPERATION,
     ],
   },
   revolve: {
-    label: "Profile turned about an axis",
-    hint: "First coordinate: distance from the axis; second: along it.",
+    label: said("Profile turned about an axis"),
+    hint: said("First coordinate: distance from the axis; second: along it."),
     fields: [
-      { type: "choice", key: "axis", label: "Axis", options: AXIS_OPTIONS },
-      { type: "point", key: "at", label: "The axis passes through" },
+      { type: "choice", key: "axis", label: said("Axis"), options: AXIS_OPTIONS },
+      { type: "point", key: "at", label: said("The axis passes through") },
       { type: "profile" },
       OPERATION,
     ],
   },
   boss: {
-    label: "Boss",
-    hint: "A round boss that stands on a face.",
+    label: said("Boss"),
+    hint: said("A round boss that stands on a face."),
     fields: [
-      { type: "point", key: "at", label: "Middle of its foot", placing: "out" },
-      { type: "choice", key: "out", label: "Rises towards", options: SIDE_OPTIONS },
-      { type: "size", key: "diameter", label: "Diameter" },
-      { type: "size", key: "height", label: "Height" },
+      { type: "point", key: "at", label: said("Middle of its foot"), placing: "out" },
+      { type: "choice", key: "out", label: said("Rises towards"), options: SIDE_OPTIONS },
+      { type: "size", key: "diameter", label: said("Diameter") },
+      { type: "size", key: "height", label: said("Height") },
     ],
   },
   step: {
-    label: "Step",
-    hint: "Taken off where two sides meet.",
+    label: said("Step"),
+    hint: said("Taken off where two sides meet."),
     fields: [
-      { type: "sides", key: "edge", labels: ["Side", "meets side"] },
-      { type: "size", key: "across", label: "Taken off the first side" },
-      { type: "size", key: "down", label: "Taken off the second side" },
+      { type: "sides", key: "edge", labels: [said("Side"), said("meets side")] },
+      { type: "size", key: "across", label: said("Taken off the first side") },
+      { type: "size", key: "down", label: said("Taken off the second side") },
       {
         type: "point",
         key: "at",
-        label: "Through a point (else the outermost edge)",
+        label: said("Through a point (else the outermost edge)"),
         optional: true,
       },
-      { type: "size", key: "start", label: "From", optional: true },
-      { type: "size", key: "length", label: "Length", optional: true },
+      { type: "size", key: "start", label: said("From"), optional: true },
+      { type: "size", key: "length", label: said("Length"), optional: true },
     ],
   },
   slot: {
-    label: "Slot",
-    hint: "With round or square ends.",
+    label: said("Slot"),
+    hint: said("With round or square ends."),
     fields: [
-      { type: "point", key: "at", label: "Middle of its mouth", placing: "into" },
-      { type: "choice", key: "into", label: "Sunk towards", options: SIDE_OPTIONS },
-      { type: "choice", key: "along", label: "Runs along", options: AXIS_OPTIONS },
-      { type: "size", key: "length", label: "Length over all" },
-      { type: "size", key: "width", label: "Width" },
-      { type: "depth", key: "depth", label: "Depth" },
+      { type: "point", key: "at", label: said("Middle of its mouth"), placing: "into" },
+      { type: "choice", key: "into", label: said("Sunk towards"), options: SIDE_OPTIONS },
+      { type: "choice", key: "along", label: said("Runs along"), options: AXIS_OPTIONS },
+      { type: "size", key: "length", label: said("Length over all") },
+      { type: "size", key: "width", label: said("Width") },
+      { type: "depth", key: "depth", label: said("Depth") },
       {
         type: "choice",
         key: "ends",
-        label: "Ends",
+        label: said("Ends"),
         options: [
-          ["round", "round"],
-          ["square", "square"],
+          ["round", said("round")],
+          ["square", said("square")],
         ],
       },
     ],
   },
   pocket: {
-    label: "Pocket",
-    hint: "A rectangular recess.",
+    label: said("Pocket"),
+    hint: said("A rectangular recess."),
     fields: [
-      { type: "point", key: "at", label: "Middle of its mouth", placing: "into" },
-      { type: "choice", key: "into", label: "Sunk towards", options: SIDE_OPTIONS },
-      { type: "sizes", key: "size", labels: ["Length", "Width"] },
-      { type: "size", key: "depth", label: "Depth" },
-      { type: "size", key: "corner", label: "Radius of its corners" },
+      { type: "point", key: "at", label: said("Middle of its mouth"), placing: "into" },
+      { type: "choice", key: "into", label: said("Sunk towards"), options: SIDE_OPTIONS },
+      { type: "sizes", key: "size", labels: [said("Length"), said("Width")] },
+      { type: "size", key: "depth", label: said("Depth") },
+      { type: "size", key: "corner", label: said("Radius of its corners") },
     ],
   },
   hole: {
-    label: "Hole",
-    hint: "Through or blind, with the mouth it needs.",
+    label: said("Hole"),
+    hint: said("Through or blind, with the mouth it needs."),
     fields: [
-      { type: "point", key: "at", label: "Middle of its mouth", placing: "into" },
-      { type: "choice", key: "into", label: "Drilled towards", options: SIDE_OPTIONS },
-      { type: "size", key: "diameter", label: "Diameter" },
-      { type: "depth", key: "depth", label: "Depth" },
+      { type: "point", key: "at", label: said("Middle of its mouth"), placing: "into" },
+      { type: "choice", key: "into", label: said("Drilled towards"), options: SIDE_OPTIONS },
+      { type: "size", key: "diameter", label: said("Diameter") },
+      { type: "depth", key: "depth", label: said("Depth") },
       { type: "mouth" },
     ],
   },
   rib: {
-    label: "Rib",
-    hint: "A flat three-cornered rib in an inner corner.",
+    label: said("Rib"),
+    hint: said("A flat three-cornered rib in an inner corner."),
     fields: [
-      { type: "point", key: "at", label: "Inner corner, middle of its thickness" },
-      { type: "sides", key: "legs", labels: ["Leg towards", "and towards"] },
-      { type: "sizes", key: "lengths", labels: ["First leg", "Second leg"] },
-      { type: "size", key: "thickness", label: "Thickness" },
+      { type: "point", key: "at", label: said("Inner corner, middle of its thickness") },
+      { type: "sides", key: "legs", labels: [said("Leg towards"), said("and towards")] },
+      { type: "sizes", key: "lengths", labels: [said("First leg"), said("Second leg")] },
+      { type: "size", key: "thickness", label: said("Thickness") },
     ],
   },
   fillet: {
-    label: "Fillet",
-    hint: "Edges rounded.",
-    fields: [{ type: "size", key: "radius", label: "Radius" }, { type: "edges" }],
+    label: said("Fillet"),
+    hint: said("Edges rounded."),
+    fields: [{ type: "size", key: "radius", label: said("Radius") }, { type: "edges" }],
   },
   chamfer: {
-    label: "Chamfer",
-    hint: "Edges taken off at 45°.",
-    fields: [{ type: "size", key: "size", label: "Size" }, { type: "edges" }],
+    label: said("Chamfer"),
+    hint: said("Edges taken off at 45°."),
+    fields: [{ type: "size", key: "size", label: said("Size") }, { type: "edges" }],
   },
   repeat: {
-    label: "Repeat",
-    hint: "Earlier features again, in a row or round an axis.",
+    label: said("Repeat"),
+    hint: said("Earlier features again, in a row or round an axis."),
     fields: [
-      { type: "names", key: "of", label: "Features" },
-      { type: "count", key: "count", label: "How many in all" },
+      { type: "names", key: "of", label: said("Features") },
+      { type: "count", key: "count", label: said("How many in all") },
       { type: "spread" },
     ],
   },
   mirror: {
-    label: "Mirror",
-    hint: "Earlier features on the other side of a plane.",
+    label: said("Mirror"),
+    hint: said("Earlier features on the other side of a plane."),
     fields: [
-      { type: "names", key: "of", label: "Features" },
-      { type: "choice", key: "axis", label: "Plane square to", options: AXIS_OPTIONS },
-      { type: "size", key: "at", label: "at" },
+      { type: "names", key: "of", label: said("Features") },
+      { type: "choice", key: "axis", label: said("Plane square to"), options: AXIS_OPTIONS },
+      { type: "size", key: "at", label: said("at") },
     ],
   },
 };
 
 export const KIND_ORDER = Object.keys(KINDS) as Kind[];
 
+/** What new features are called, until somebody names them. */
+const NAMES: Record<Kind, string> = {
+  block: said("block"),
+  extrude: said("profile"),
+  revolve: said("turned profile"),
+  boss: said("boss"),
+  step: said("feature|step"),
+  slot: said("slot"),
+  pocket: said("pocket"),
+  hole: said("hole"),
+  rib: said("rib"),
+  fillet: said("fillet"),
+  chamfer: said("chamfer"),
+  repeat: said("repeat"),
+  mirror: said("mirror"),
+};
+
 /** A name no other feature has. */
 export function freeName(kind: Kind, features: readonly Feature[]): string {
-  const base = { extrude: "profile", revolve: "turned profile" }[kind as string] ?? kind;
+  const base = t(NAMES[kind]);
   let name = base;
   for (let n = 2; features.some((f) => f.name === name); n++) name = `${base} ${n}`;
   return name;

@@ -1,3 +1,5 @@
+import { t } from "../frame/language";
+
 /** A profile while it is drawn: steps as the recipe keeps them, and the plain outline they stand for. */
 export type Num = number | string;
 export type Step =
@@ -86,14 +88,15 @@ function crosses(a: Flat, b: Flat, c: Flat, d: Flat): boolean {
 
 /** What is wrong with an outline, in words; null when it can bound a face. */
 export function faultOf(steps: readonly Step[]): string | null {
-  if (steps.length < 3) return "The profile is open: a closed outline has at least three points.";
+  if (steps.length < 3)
+    return t("The profile is open: a closed outline has at least three points.");
   const points = outline(steps);
   const n = points.length;
   for (let i = 0; i < n; i++) {
     for (let j = i + 2; j < n; j++) {
       if (i === 0 && j === n - 1) continue;
       if (crosses(points[i]!, points[(i + 1) % n]!, points[j]!, points[(j + 1) % n]!)) {
-        return "The profile crosses itself.";
+        return t("The profile crosses itself.");
       }
     }
   }
@@ -101,7 +104,7 @@ export function faultOf(steps: readonly Step[]): string | null {
     const [p, q] = points[(k + 1) % n]!;
     return sum + x * q - p * y;
   }, 0);
-  return Math.abs(area) < 1e-9 ? "The profile encloses no area." : null;
+  return Math.abs(area) < 1e-9 ? t("The profile encloses no area.") : null;
 }
 
 /** A grid step that leaves a few dozen squares across. */

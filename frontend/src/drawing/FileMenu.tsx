@@ -1,5 +1,7 @@
 import { Button, Menu } from "@mantine/core";
 
+import { t } from "../frame/language";
+
 interface Props {
   /** Address of the drawing, without its ending. */
   of: string;
@@ -9,7 +11,7 @@ interface Props {
 }
 
 /** A sheet as a file to print or to go on with elsewhere. */
-export function FileMenu({ of, before, label = "As a file" }: Props) {
+export function FileMenu({ of, before, label = t("As a file") }: Props) {
   return (
     <Menu position="bottom-end" onOpen={before}>
       <Menu.Target>

@@ -1,5 +1,6 @@
 import type { Finding } from "../api/types";
-import { FindingGlyph } from "./FindingShape";
+import classes from "./FindingOverlay.module.css";
+import { FindingGlyph } from "./FindingSign";
 
 interface Props {
   findings: { finding: Finding; label: number }[];
@@ -55,11 +56,12 @@ function Marked({ finding, label, height, size, faded, strong, onPoint, onChoose
       : finding.severity === "error"
         ? "#c2412d"
         : "#8f6115";
-  const beads = finding.shape === "missing";
+  const beads = finding.sign === "missing";
   const spot = place(finding);
   return (
     <g
       style={{ color: colour, opacity: faded ? 0.25 : 1, cursor: onChoose ? "pointer" : undefined }}
+      data-thing={onChoose ? "" : undefined}
       onPointerEnter={() => onPoint?.(finding.place)}
       onPointerLeave={() => onPoint?.(null)}
       onClick={() => onChoose?.(finding.place)}
@@ -73,7 +75,7 @@ function Marked({ finding, label, height, size, faded, strong, onPoint, onChoose
             r={1.6}
             fill="none"
             stroke={colour}
-            strokeWidth={0.6}
+            className={classes.ring}
           />
         ) : (
           <polyline
@@ -81,15 +83,17 @@ function Marked({ finding, label, height, size, faded, strong, onPoint, onChoose
             points={line.map(([x, y]) => `${x},${height - y}`).join(" ")}
             fill="none"
             stroke={colour}
-            strokeWidth={beads ? 1.3 : strong ? 0.9 : 0.55}
+            className={beads ? classes.beads : strong ? classes.strong : classes.line}
             strokeLinecap="round"
             strokeDasharray={beads ? "0.01 2.6" : isOutline(line) ? "2 1.4" : undefined}
           />
         ),
       )}
       {spot && (
-        <g transform={`translate(${spot[0]} ${height - spot[1]}) scale(${size / 26})`}>
-          <FindingGlyph shape={finding.shape} half={finding.severity !== "error"} label={label} />
+        <g transform={`translate(${spot[0]} ${height - spot[1]})`}>
+          <g className={classes.mark} style={{ "--size": size / 26 } as React.CSSProperties}>
+            <FindingGlyph sign={finding.sign} half={finding.severity !== "error"} label={label} />
+          </g>
         </g>
       )}
     </g>
@@ -111,6 +115,6 @@ function place(finding: Finding): [number, number] | null {
     line[Math.ceil((line.length - 1) / 2)]!,
   ];
   // A dimension's own text stands in the middle of its line.
-  const share = finding.shape === "chain" ? 0.8 : 0.5;
+  const share = finding.sign === "chain" ? 0.8 : 0.5;
   return [a[0] + share * (b[0] - a[0]), a[1] + share * (b[1] - a[1]) + (line.length === 1 ? 5 : 0)];
 }

@@ -32,6 +32,17 @@ export const InkPiece = memo(function InkPiece({
       return <polyline points={path(item.points, height)} {...PENS[item.pen]} fill="none" />;
     case "filled":
       return <polygon points={path(item.points, height)} fill="currentColor" />;
+    case "tinted":
+      return (
+        <path
+          d={item.rings.map((ring) => `M${path(ring, height)}Z`).join("")}
+          fill={item.colour}
+          stroke={item.colour}
+          strokeWidth={0.05}
+          fillRule="evenodd"
+          pointerEvents="none"
+        />
+      );
     case "arc":
       return <ArcPiece item={item} height={height} />;
     case "text": {

@@ -2,11 +2,12 @@ import { Button, Group, Text, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 
+import { t } from "../frame/language";
 import { answer, api } from "../api/client";
 import type { Exercise } from "../api/types";
 import { useMe } from "../frame/me";
 import { Trouble, Waiting } from "../frame/Messages";
-import { dayAndTime, points } from "../frame/words";
+import { angleWords, dayAndTime, points, term, viewLabel } from "../frame/words";
 import { PartPicture } from "../turntable/PartPicture";
 import classes from "./Exercises.module.css";
 
@@ -23,11 +24,11 @@ export function ExercisesPage() {
     <main className={classes.page}>
       <Group justify="space-between" mb="lg">
         <Title order={1} size="h2">
-          {teaching ? "Exercises" : "Your exercises"}
+          {teaching ? t("Exercises") : t("Your exercises")}
         </Title>
         {teaching && (
           <Button component={Link} to="/exercises/new">
-            Set an exercise
+            {t("Set an exercise")}
           </Button>
         )}
       </Group>
@@ -38,8 +39,10 @@ export function ExercisesPage() {
       {exercises.data?.length === 0 && (
         <Text>
           {teaching
-            ? "No exercise yet. Set the first one: choose a part from your shelf and say what is asked of its drawing."
-            : "Nothing to do yet. Exercises appear here as soon as your instructor sets them."}
+            ? t(
+                "No exercise yet. Set the first one: choose a part from your shelf and say what is asked of its drawing.",
+              )
+            : t("Nothing to do yet. Exercises appear here as soon as your instructor sets them.")}
         </Text>
       )}
       {exercises.data?.map((exercise) =>
@@ -61,12 +64,12 @@ function Asked({ exercise }: { exercise: Exercise }) {
         {exercise.title}
       </Text>
       <Text className="quiet">
-        {task.paper}, {task.units}, {task.angle} angle,{" "}
-        {task.views ? task.views.join(", ") : "views of your choice"}
+        {task.paper}, {term(task.units)}, {angleWords(task.angle)},{" "}
+        {task.views ? task.views.map(viewLabel).join(", ") : t("views of your choice")}
         {task.scale ? `, ${task.scale}` : ""}
       </Text>
       <Text className="quiet">
-        {exercise.school_class} · due {dayAndTime(exercise.due_at)}
+        {exercise.school_class} · {t("due {{when}}", { when: dayAndTime(exercise.due_at) })}
       </Text>
     </div>
   );
@@ -87,13 +90,13 @@ function TeachingRow({ exercise }: { exercise: Exercise }) {
           {exercise.handed_in}
           <span className="quiet small">/{exercise.total}</span>
         </Text>
-        <Text className="quiet small">handed in</Text>
+        <Text className="quiet small">{t("handed in")}</Text>
       </div>
       <div className={classes.state}>
         <Text className="number" fz={20}>
           {out}
         </Text>
-        <Text className="quiet small">to return</Text>
+        <Text className="quiet small">{t("to return")}</Text>
       </div>
     </Link>
   );
@@ -115,15 +118,15 @@ function StudentRow({ exercise }: { exercise: Exercise }) {
               {points(exercise.points ?? 0)}
               <span className="quiet small">/{exercise.of_points}</span>
             </Text>
-            <Text className="quiet small">returned: see why</Text>
+            <Text className="quiet small">{t("returned: see why")}</Text>
           </>
         ) : (
           <Text fw={700} c={late && state !== "handed-in" ? "var(--fault)" : undefined}>
             {state === "handed-in"
-              ? "Handed in"
+              ? t("Handed in")
               : state === "draft"
-                ? `Go on drawing${late ? ", overdue" : ""}`
-                : `Begin${late ? ", overdue" : ""}`}
+                ? t("Go on drawing") + (late ? t(", overdue") : "")
+                : t("Begin") + (late ? t(", overdue") : "")}
           </Text>
         )}
       </div>

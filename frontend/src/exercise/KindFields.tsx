@@ -1,14 +1,16 @@
 import { MultiSelect, Select, Stack, Switch } from "@mantine/core";
 
+import { viewLabel } from "../frame/words";
+import { said, t } from "../frame/language";
 import type { Task } from "../api/types";
 import { isGivenKind, type Kind } from "./kinds";
 
 const KINDS: { value: Kind; label: string }[] = [
-  { value: "projected", label: "Choose the views, the program draws their lines" },
-  { value: "drafted", label: "Draft all views by hand" },
-  { value: "third view", label: "Complete the third view" },
-  { value: "missing lines", label: "Add the missing lines" },
-  { value: "wrong lines", label: "Find the wrong lines" },
+  { value: "projected", label: said("Choose the views, the program draws their lines") },
+  { value: "drafted", label: said("Draft all views by hand") },
+  { value: "third view", label: said("Complete the third view") },
+  { value: "missing lines", label: said("Add the missing lines") },
+  { value: "wrong lines", label: said("Find the wrong lines") },
 ];
 
 interface Props {
@@ -33,17 +35,17 @@ export function KindFields({ task, onChange }: Props) {
   return (
     <Stack gap="xs">
       <Select
-        label="What is asked of the lines"
-        data={KINDS}
+        label={t("What is asked of the lines")}
+        data={KINDS.map((kind) => ({ ...kind, label: t(kind.label) }))}
         value={drafting.kind}
         allowDeselect={false}
         onChange={(value) => value && choose(value as Kind)}
       />
       {drafting.kind === "third view" && (
         <MultiSelect
-          label="Left to draft"
-          description="The last of the views asked for, unless you choose others"
-          data={views}
+          label={t("Left to draft")}
+          description={t("The last of the views asked for, unless you choose others")}
+          data={views.map((view) => ({ value: view, label: viewLabel(view) }))}
           value={drafting.left}
           onChange={(left) =>
             onChange({ ...task, drafting: { ...drafting, left: left as typeof drafting.left } })
@@ -52,8 +54,8 @@ export function KindFields({ task, onChange }: Props) {
       )}
       {isGivenKind(drafting.kind) && (
         <Switch
-          label="Show the part on the turntable"
-          description="Without it, students know the part from the given views alone."
+          label={t("Show the part on the turntable")}
+          description={t("Without it, students know the part from the given views alone.")}
           checked={drafting.shown}
           onChange={(e) =>
             onChange({ ...task, drafting: { ...drafting, shown: e.currentTarget.checked } })

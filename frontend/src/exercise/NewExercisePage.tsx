@@ -1,13 +1,16 @@
 import { Alert, Button, Group, Select, Stack, Switch, Text, TextInput, Title } from "@mantine/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { DateTimePicker } from "@mantine/dates";
+import { useForm } from "@mantine/form";
+import dayjs from "dayjs";
 import { useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 
+import { t } from "../frame/language";
 import { answer, api } from "../api/client";
-import type { BlankTask } from "../api/types";
+import type { BlankTask, Task } from "../api/types";
 import { Header } from "../frame/Header";
 import { Trouble, Waiting } from "../frame/Messages";
-import { plural } from "../frame/words";
 import { turnOfCorner } from "../turntable/attitude";
 import { PartView } from "../turntable/PartView";
 import { AcceptedFronts } from "./AcceptedFronts";
@@ -19,11 +22,9 @@ import { TaskFields } from "./TaskFields";
 
 const CORNER_TURN = turnOfCorner("+-+", "+z");
 
-/** A week from today, in the evening, as a date-time field wants it. */
+/** A week from today, in the evening. */
 function nextWeek(): string {
-  const day = new Date(Date.now() + 7 * 86_400_000);
-  day.setHours(22, 0, 0, 0);
-  return new Date(day.getTime() - day.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
+  return dayjs().add(7, "day").hour(22).startOf("hour").format("YYYY-MM-DD HH:mm:ss");
 }
 
 export default function NewExercisePage() {
@@ -37,7 +38,7 @@ export default function NewExercisePage() {
       <Header
         trail={
           <>
-            <Link to="/">Exercises</Link> / <strong>New exercise</strong>
+            <Link to="/">{t("Exercises")}</Link> / <strong>{t("New exercise")}</strong>
           </>
         }
       />
@@ -59,23 +60,34 @@ function NewExerciseForm({ blank }: { blank: BlankTask }) {
     queryKey: ["classes"],
     queryFn: () => answer(api.GET("/api/classes")),
   });
-  const [part, setPart] = useState<number | null>(Number(search.get("part")) || null);
-  const [group, setGroup] = useState<string | null>(null);
-  const [title, setTitle] = useState<string | null>(null);
-  const [due, setDue] = useState(nextWeek);
-  const [task, setTask] = useState(blank.task);
-  const [varied, setVaried] = useState(false);
+  const form = useForm({
+    initialValues: {
+      part: search.get("part"),
+      group: null as string | null,
+      title: null as string | null,
+      due: nextWeek(),
+      varied: false,
+      task: blank.task,
+    },
+    validate: {
+      part: (part) => (part ? null : t("Choose a part first.")),
+      group: (group) => ((group ?? first) ? null : t("Choose a class.")),
+      due: (due) => (dayjs(due).isValid() ? null : t("Say until when.")),
+    },
+  });
+  const { task } = form.values;
+  const setTask = (next: Task) => form.setFieldValue("task", next);
   const [trouble, setTrouble] = useState("");
   const [busy, setBusy] = useState(false);
 
   const ready = parts.data?.parts.filter((p) => p.state === "ready") ?? [];
-  const chosen = ready.find((p) => p.id === part);
-  const heading = title ?? chosen?.name ?? "";
-  const school = group ?? (classList.data?.[0] ? String(classList.data[0].id) : null);
+  const first = classList.data?.[0] ? String(classList.data[0].id) : null;
+  const chosen = ready.find((p) => String(p.id) === form.values.part);
+  const heading = form.values.title ?? chosen?.name ?? "";
 
-  const choose = (id: number) => {
-    setPart(id);
-    const unit = ready.find((p) => p.id === id)?.unit ?? "mm";
+  const choose = (id: string) => {
+    form.setFieldValue("part", id);
+    const unit = ready.find((p) => String(p.id) === id)?.unit ?? "mm";
     setTask({
       ...task,
       units: unit,
@@ -85,21 +97,16 @@ function NewExerciseForm({ blank }: { blank: BlankTask }) {
     });
   };
 
-  const submit = async (event: React.FormEvent) => {
-    event.preventDefault();
-    if (!part || !school) {
-      setTrouble(part ? "Choose a class." : "Choose a part first.");
-      return;
-    }
+  const submit = async ({ part, group, due, varied }: typeof form.values) => {
     setBusy(true);
     try {
       const made = await answer(
         api.POST("/api/exercises", {
           body: {
-            part,
-            school_class: Number(school),
+            part: Number(part),
+            school_class: Number(group ?? first),
             title: heading,
-            due_at: new Date(due).toISOString(),
+            due_at: dayjs(due).toISOString(),
             task,
             varied: varied && (chosen?.built ?? false),
           },
@@ -114,51 +121,46 @@ function NewExerciseForm({ blank }: { blank: BlankTask }) {
   };
 
   return (
-    <form className={classes.form} onSubmit={(event) => void submit(event)}>
+    <form className={classes.form} onSubmit={form.onSubmit((values) => void submit(values))}>
       <Stack>
         <Title order={1} size="h2">
-          Set an exercise
+          {t("Set an exercise")}
         </Title>
         <Select
-          label="Part"
-          placeholder="Choose from your shelf"
+          label={t("Part")}
+          placeholder={t("Choose from your shelf")}
           data={ready.map((p) => ({ value: String(p.id), label: p.name }))}
-          value={part ? String(part) : null}
-          onChange={(value) => value && choose(Number(value))}
+          {...form.getInputProps("part")}
+          onChange={(value) => value && choose(value)}
           searchable
           required
         />
-        <TextInput
-          label="Title"
-          value={heading}
-          onChange={(e) => setTitle(e.currentTarget.value)}
-          required
-        />
+        <TextInput label={t("Title")} {...form.getInputProps("title")} value={heading} required />
         <Group grow>
           <Select
-            label="Class"
+            label={t("Class")}
             data={classList.data?.map((c) => ({
               value: String(c.id),
-              label: `${c.name}, ${plural(c.students, "student")}`,
+              label: `${c.name}, ${t("{{count}} students", { count: c.students })}`,
             }))}
-            value={school}
-            onChange={setGroup}
+            {...form.getInputProps("group")}
+            value={form.values.group ?? first}
             required
           />
-          <TextInput
-            label="Due"
-            type="datetime-local"
-            value={due}
-            onChange={(e) => setDue(e.currentTarget.value)}
+          <DateTimePicker
+            label={t("Due")}
+            valueFormat="ddd D MMM YYYY, HH:mm"
+            {...form.getInputProps("due")}
             required
           />
         </Group>
         {chosen?.built && (
           <Switch
-            label="Give every student the part in sizes of their own"
-            description="Sizes with a range, set in the builder, are drawn for each student and kept."
-            checked={varied}
-            onChange={(e) => setVaried(e.currentTarget.checked)}
+            label={t("Give every student the part in sizes of their own")}
+            description={t(
+              "Sizes with a range, set in the builder, are drawn for each student and kept.",
+            )}
+            {...form.getInputProps("varied", { type: "checkbox" })}
           />
         )}
         <KindFields task={task} onChange={setTask} />
@@ -168,15 +170,19 @@ function NewExerciseForm({ blank }: { blank: BlankTask }) {
             {trouble}
           </Alert>
         )}
-        <Button type="submit" loading={busy}>
-          Set for the class
+        <Button type="submit" loading={busy} disabled={parts.isPending || classList.isPending}>
+          {t("Set for the class")}
         </Button>
       </Stack>
       <Stack>
         {chosen ? (
           <>
             <div style={{ height: 240 }}>
-              <PartView model={chosen.model} turn={CORNER_TURN} label="The part as a card model" />
+              <PartView
+                model={chosen.model}
+                turn={CORNER_TURN}
+                label={t("The part as a card model")}
+              />
             </div>
             <AcceptedFronts
               model={chosen.model}
@@ -195,7 +201,7 @@ function NewExerciseForm({ blank }: { blank: BlankTask }) {
           </>
         ) : (
           <Text className="quiet">
-            Choose a part to see it here, with the front views its ranking proposes.
+            {t("Choose a part to see it here, with the front views its ranking proposes.")}
           </Text>
         )}
       </Stack>

@@ -2,10 +2,12 @@ import { Button, Group, NumberInput, SegmentedControl, Text, Title } from "@mant
 import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
+import { said, t } from "../frame/language";
 import { answer, api } from "../api/client";
 import type { LineChange, Starting, Task } from "../api/types";
+import { Paper } from "../paper/Paper";
 import { Ink, InkPiece } from "../drawing/Ink";
-import { plural } from "../frame/words";
+import { viewWords } from "../frame/words";
 import classes from "./Exercises.module.css";
 
 interface Props {
@@ -18,10 +20,10 @@ type Alteration = LineChange["change"];
 type Choice = Starting["choices"][number];
 
 const WORDS: Record<Alteration, string> = {
-  removed: "left out",
-  "other kind": "in the wrong pen",
-  shifted: "out of place",
-  added: "put in",
+  removed: said("left out"),
+  "other kind": said("in the wrong pen"),
+  shifted: said("out of place"),
+  added: said("put in"),
 };
 
 function sameLine(a: Pick<Choice, "view" | "at">, b: Pick<Choice, "view" | "at">): boolean {
@@ -65,50 +67,56 @@ export function StartingSheet({ part, task, onChange }: Props) {
   const altering = drafting.kind !== "third view";
   const offered = choices.filter((c) => c.added === (change === "added") || changed(c));
   return (
-    <section aria-label="Starting sheet">
+    <section aria-label={t("Starting sheet")}>
       <Title order={2} size="h4">
-        What students start from
+        {t("What students start from")}
       </Title>
-      <svg
-        viewBox={`0 0 ${width} ${height}`}
-        className={classes.starting}
-        role="img"
-        aria-label="Starting sheet"
-      >
-        <rect width={width} height={height} fill="#fffdf8" />
-        {ink.groups.map((group) => (
-          <Ink key={`${group.role}-${group.id}`} group={group} height={height} />
-        ))}
-        {altering &&
-          offered.map((choice) => {
-            const is = changed(choice);
-            return (
-              <g
-                key={`${choice.view}-${choice.at.join()}-${choice.added}`}
-                className={classes.choice}
-                data-changed={is?.change}
-                data-lit={lit === choice}
-                role="button"
-                tabIndex={0}
-                aria-pressed={Boolean(is)}
-                aria-label={`Line in the ${choice.view} view${is ? `, ${WORDS[is.change]}` : ""}`}
-                onPointerEnter={() => setLit(choice)}
-                onPointerLeave={() => setLit(null)}
-                onClick={() => toggle(choice)}
-                onKeyDown={(e) => {
-                  if (e.key !== "Enter" && e.key !== " ") return;
-                  e.preventDefault();
-                  toggle(choice);
-                }}
-              >
-                <InkPiece item={choice.item} height={height} />
-                <g className={classes.choiceReach}>
+      <div className={classes.starting} style={{ aspectRatio: `${width} / ${height}` }}>
+        <Paper
+          paper={ink.paper}
+          views={ink.views.map((view) => view.box)}
+          dragPushes
+          amid
+          role="img"
+          aria-label={t("Starting sheet")}
+        >
+          {ink.groups.map((group) => (
+            <Ink key={`${group.role}-${group.id}`} group={group} height={height} />
+          ))}
+          {altering &&
+            offered.map((choice) => {
+              const is = changed(choice);
+              return (
+                <g
+                  key={`${choice.view}-${choice.at.join()}-${choice.added}`}
+                  className={classes.choice}
+                  data-changed={is?.change}
+                  data-lit={lit === choice}
+                  role="button"
+                  tabIndex={0}
+                  aria-pressed={Boolean(is)}
+                  aria-label={
+                    t("Line in the {{view}}", { view: viewWords(choice.view) }) +
+                    (is ? `, ${t(WORDS[is.change])}` : "")
+                  }
+                  onPointerEnter={() => setLit(choice)}
+                  onPointerLeave={() => setLit(null)}
+                  onClick={() => toggle(choice)}
+                  onKeyDown={(e) => {
+                    if (e.key !== "Enter" && e.key !== " ") return;
+                    e.preventDefault();
+                    toggle(choice);
+                  }}
+                >
                   <InkPiece item={choice.item} height={height} />
+                  <g className={classes.choiceReach}>
+                    <InkPiece item={choice.item} height={height} />
+                  </g>
                 </g>
-              </g>
-            );
-          })}
-      </svg>
+              );
+            })}
+        </Paper>
+      </div>
       {altering && (
         <>
           {drafting.kind === "wrong lines" && (
@@ -116,23 +124,23 @@ export function StartingSheet({ part, task, onChange }: Props) {
               mt={8}
               size="xs"
               fullWidth
-              aria-label="How a line is changed"
-              data={Object.entries(WORDS).map(([value, label]) => ({ value, label }))}
+              aria-label={t("How a line is changed")}
+              data={Object.entries(WORDS).map(([value, label]) => ({ value, label: t(label) }))}
               value={change}
               onChange={(value) => setChange(value as Alteration)}
             />
           )}
           <Text className="small quiet" mt={6}>
-            Click a line to change it, again to put it back.{" "}
+            {t("Click a line to change it, again to put it back.")}{" "}
             {drafting.changes.length
-              ? `${plural(drafting.changes.length, "line")} changed.`
-              : "Nothing is changed yet."}
+              ? t("{{count}} lines changed.", { count: drafting.changes.length })
+              : t("Nothing is changed yet.")}
           </Text>
           <Group mt={8} align="end" gap={8}>
             <NumberInput
               size="xs"
               w={90}
-              label="How many"
+              label={t("How many")}
               min={1}
               max={30}
               value={number}
@@ -144,11 +152,11 @@ export function StartingSheet({ part, task, onChange }: Props) {
               loading={propose.isPending}
               onClick={() => propose.mutate()}
             >
-              Choose some for me
+              {t("Choose some for me")}
             </Button>
             {drafting.changes.length > 0 && (
               <Button size="xs" variant="subtle" onClick={() => set([])}>
-                Put all back
+                {t("Put all back")}
               </Button>
             )}
           </Group>

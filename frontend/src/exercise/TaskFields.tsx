@@ -9,13 +9,14 @@ import {
   Stack,
   Switch,
   Text,
-  TextInput,
 } from "@mantine/core";
 
+import { t, written } from "../frame/language";
 import type { Criterion, Task } from "../api/types";
-import { CRITERIA, PAPERS, TITLE_FIELDS } from "../frame/words";
+import { CRITERIA, PAPERS, fieldLabel, term, terms, viewLabel } from "../frame/words";
 import { DimensionFields } from "./DimensionFields";
 import classes from "./Exercises.module.css";
+import { TitleFields } from "./TitleFields";
 
 const SCALES = ["1:10", "1:5", "1:2", "1:1", "2:1", "5:1", "10:1"];
 const VIEWS: NonNullable<Task["views"]> = ["front", "top", "right", "left", "bottom", "rear"];
@@ -34,46 +35,43 @@ export function TaskFields({ task, usual, onChange }: Props) {
     <Stack>
       <Group grow align="end">
         <Select
-          label="Paper"
+          label={t("Paper")}
           data={PAPERS}
           value={task.paper}
           onChange={(value) => value && set({ paper: value as Task["paper"] })}
           allowDeselect={false}
         />
-        <Labelled label="Orientation">
+        <Labelled label={t("Orientation")}>
           <SegmentedControl
             fullWidth
-            data={[
-              { value: "landscape", label: "landscape" },
-              { value: "portrait", label: "portrait" },
-            ]}
+            data={terms(["landscape", "portrait"])}
             value={task.landscape ? "landscape" : "portrait"}
             onChange={(value) => set({ landscape: value === "landscape" })}
           />
         </Labelled>
       </Group>
       <Group grow align="end">
-        <Labelled label="Angle of projection">
+        <Labelled label={t("Angle of projection")}>
           <SegmentedControl
             fullWidth
-            data={["first", "third"]}
+            data={terms(["first", "third"])}
             value={task.angle}
             onChange={(value) => set({ angle: value as Task["angle"] })}
           />
         </Labelled>
-        <Labelled label="Units">
+        <Labelled label={t("Units")}>
           <SegmentedControl
             fullWidth
-            data={["mm", "inch"]}
+            data={terms(["mm", "inch"])}
             value={task.units}
             onChange={(value) => set({ units: value as Task["units"] })}
           />
         </Labelled>
       </Group>
       <MultiSelect
-        label="Views asked for"
-        description="Leave empty to let the drafter choose"
-        data={VIEWS}
+        label={t("Views asked for")}
+        description={t("Leave empty to let the drafter choose")}
+        data={VIEWS.map((view) => ({ value: view, label: viewLabel(view) }))}
         value={task.views ?? []}
         onChange={(value) =>
           set({ views: value.length ? (value as NonNullable<Task["views"]>) : null })
@@ -81,15 +79,15 @@ export function TaskFields({ task, usual, onChange }: Props) {
       />
       <Group grow align="end">
         <Select
-          label="Pictorial view"
-          data={["required", "allowed", "unwanted"]}
+          label={t("Pictorial view")}
+          data={terms(["required", "allowed", "unwanted"])}
           value={task.pictorial}
           onChange={(value) => value && set({ pictorial: value as Task["pictorial"] })}
           allowDeselect={false}
         />
         <Select
-          label="Scale"
-          placeholder="free choice"
+          label={t("Scale")}
+          placeholder={t("free choice")}
           data={SCALES}
           value={task.scale ?? null}
           onChange={(value) => set({ scale: value })}
@@ -98,60 +96,46 @@ export function TaskFields({ task, usual, onChange }: Props) {
       </Group>
       <Group>
         <Switch
-          label="Dimensions"
+          label={t("Dimensions")}
           checked={task.dimensioning.required}
           onChange={(e) =>
             set({ dimensioning: { ...task.dimensioning, required: e.currentTarget.checked } })
           }
         />
         <Switch
-          label="Hidden lines"
+          label={t("Hidden lines")}
           checked={task.hidden_lines}
           onChange={(e) => set({ hidden_lines: e.currentTarget.checked })}
         />
         <Switch
-          label="Centre lines"
+          label={t("Centre lines")}
           checked={task.centre_lines}
           onChange={(e) => set({ centre_lines: e.currentTarget.checked })}
+        />
+        <Switch
+          label={t("Shaded pictorial")}
+          disabled={task.pictorial === "unwanted"}
+          checked={task.shaded && task.pictorial !== "unwanted"}
+          onChange={(e) => set({ shaded: e.currentTarget.checked })}
         />
       </Group>
       {task.dimensioning.required && <DimensionFields task={task} set={set} />}
       <Accordion variant="separated">
         <Accordion.Item value="title">
           <Accordion.Control>
-            Title block: {task.title_fields.length ? task.title_fields.join(", ") : "nothing asked"}
+            {t("Title block: {{fields}}", {
+              fields: task.title_fields.map(fieldLabel).join(", ") || t("nothing asked"),
+            })}
           </Accordion.Control>
           <Accordion.Panel>
-            <Checkbox.Group
-              value={task.title_fields}
-              onChange={(value) => set({ title_fields: value as Task["title_fields"] })}
-            >
-              <Group>
-                {[...TITLE_FIELDS, "angle"].map((field) => (
-                  <Checkbox key={field} value={field} label={field} />
-                ))}
-              </Group>
-            </Checkbox.Group>
-            <Switch
-              mt="sm"
-              label="Lettered in capitals"
-              checked={task.title_capitals}
-              onChange={(e) => set({ title_capitals: e.currentTarget.checked })}
-            />
-            <TextInput
-              mt="sm"
-              label="Name of the sheet or file"
-              description="With fields of the title block in braces; empty: any name"
-              placeholder="{class}-{drafter}-{title}"
-              maxLength={120}
-              value={task.sheet_name ?? ""}
-              onChange={(e) => set({ sheet_name: e.currentTarget.value || null })}
-            />
+            <TitleFields task={task} set={set} />
           </Accordion.Panel>
         </Accordion.Item>
         <Accordion.Item value="aids">
           <Accordion.Control>
-            Helps at the bench: {task.aids.length ? task.aids.join(", ") : "none"}
+            {t("Helps at the bench: {{helps}}", {
+              helps: task.aids.map((aid) => term(aid)).join(", ") || t("none"),
+            })}
           </Accordion.Control>
           <Accordion.Panel>
             <Checkbox.Group
@@ -159,24 +143,39 @@ export function TaskFields({ task, usual, onChange }: Props) {
               onChange={(value) => set({ aids: value as Task["aids"] })}
             >
               <Group>
-                <Checkbox value="even gaps" label="even out the gaps between views" />
-                <Checkbox value="centre lines" label="add lacking centre marks and lines" />
-                <Checkbox value="scale" label="propose a scale" />
+                <Checkbox value="even gaps" label={t("even out the gaps between views")} />
+                <Checkbox value="centre lines" label={t("add lacking centre marks and lines")} />
+                <Checkbox value="scale" label={t("propose a scale")} />
+                <Checkbox value="rows" label={t("even out the rows of dimensions")} />
               </Group>
             </Checkbox.Group>
+            <Select
+              mt="sm"
+              label={t("Views come into line")}
+              data={[
+                { value: "free", label: t("by eye alone") },
+                { value: "help", label: t("with snapping, where the drafter wants it") },
+                { value: "fixed", label: t("by themselves: they are held in line") },
+              ]}
+              value={task.snapping}
+              onChange={(value) => value && set({ snapping: value as Task["snapping"] })}
+              allowDeselect={false}
+            />
           </Accordion.Panel>
         </Accordion.Item>
         <Accordion.Item value="points">
           <Accordion.Control>
-            Points: {CRITERIA.reduce((sum, c) => sum + pointsOf(c.id), 0)} in all, an error costs{" "}
-            {task.error_cost}
+            {t("Points: {{sum}} in all, an error costs {{cost}}", {
+              sum: CRITERIA.reduce((sum, c) => sum + pointsOf(c.id), 0),
+              cost: written(task.error_cost),
+            })}
           </Accordion.Control>
           <Accordion.Panel>
             <div className={classes.pointsGrid}>
               {CRITERIA.map((c) => (
                 <NumberInput
                   key={c.id}
-                  label={c.label}
+                  label={t(c.label)}
                   min={0}
                   max={100}
                   value={pointsOf(c.id)}
@@ -189,7 +188,7 @@ export function TaskFields({ task, usual, onChange }: Props) {
             <NumberInput
               mt="sm"
               w={160}
-              label="An error costs"
+              label={t("An error costs")}
               min={0}
               max={100}
               step={0.5}

@@ -1,6 +1,8 @@
 import { PasswordInput, Stack, Text } from "@mantine/core";
+import { useForm } from "@mantine/form";
 import { useState } from "react";
 
+import { t } from "./language";
 import { answer, api } from "../api/client";
 import type { Me } from "../api/types";
 import { FormEnd } from "./FormEnd";
@@ -13,18 +15,17 @@ interface Props {
 
 /** A new password, written twice so that it is the one that is meant. */
 export function ChoosePassword({ onChosen, first = false }: Props) {
-  const [old, setOld] = useState("");
-  const [chosen, setChosen] = useState("");
-  const [again, setAgain] = useState("");
+  const form = useForm({
+    initialValues: { old: "", chosen: "", again: "" },
+    validate: {
+      again: (again, { chosen }) =>
+        again === chosen ? null : t("The new password is not the same both times."),
+    },
+  });
   const [trouble, setTrouble] = useState("");
   const [busy, setBusy] = useState(false);
 
-  const submit = async (event: React.FormEvent) => {
-    event.preventDefault();
-    if (chosen !== again) {
-      setTrouble("The new password is not the same both times.");
-      return;
-    }
+  const submit = async ({ old, chosen }: typeof form.values) => {
     setBusy(true);
     try {
       onChosen(await answer(api.POST("/api/me/password", { body: { old, new: chosen } })));
@@ -36,37 +37,34 @@ export function ChoosePassword({ onChosen, first = false }: Props) {
   };
 
   return (
-    <form onSubmit={submit}>
+    <form onSubmit={form.onSubmit(submit)}>
       <Stack>
         {first && (
-          <Text>Your password was for this one log-in. Choose one that only you know.</Text>
+          <Text>{t("Your password was for this one log-in. Choose one that only you know.")}</Text>
         )}
         <PasswordInput
-          label={first ? "Password you were given" : "Password you have"}
-          value={old}
-          onChange={(e) => setOld(e.currentTarget.value)}
+          label={first ? t("Password you were given") : t("Password you have")}
+          {...form.getInputProps("old")}
           autoComplete="current-password"
           autoFocus
           required
         />
         <PasswordInput
-          label="New password"
-          description="At least ten characters."
-          value={chosen}
-          onChange={(e) => setChosen(e.currentTarget.value)}
+          label={t("New password")}
+          description={t("At least ten characters.")}
+          {...form.getInputProps("chosen")}
           autoComplete="new-password"
           minLength={10}
           required
         />
         <PasswordInput
-          label="New password once more"
-          value={again}
-          onChange={(e) => setAgain(e.currentTarget.value)}
+          label={t("New password once more")}
+          {...form.getInputProps("again")}
           autoComplete="new-password"
           required
         />
         <FormEnd trouble={trouble} busy={busy}>
-          Keep this password
+          {t("Keep this password")}
         </FormEnd>
       </Stack>
     </form>

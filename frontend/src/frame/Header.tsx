@@ -3,25 +3,27 @@ import { useQueryClient } from "@tanstack/react-query";
 import { type ReactNode, useState } from "react";
 import { Link, NavLink } from "react-router";
 
+import { term } from "./words";
+import { LANGUAGES, language, said, speak, t, type Language } from "./language";
 import { answer, api } from "../api/client";
 import { saveHeld } from "../people/held";
 import { MyLogIns } from "../people/MyLogIns";
 import { ChoosePassword } from "./ChoosePassword";
 import classes from "./Header.module.css";
 import { Logo } from "./Logo";
-import { Complaint } from "./Messages";
 import { useMe } from "./me";
+import { complain } from "./tell";
 
 const PLACES: Record<string, [string, string][]> = {
   instructor: [
-    ["/", "Exercises"],
-    ["/shelf", "Shelf"],
-    ["/classes", "Classes"],
+    ["/", said("Exercises")],
+    ["/shelf", said("Shelf")],
+    ["/classes", said("Classes")],
   ],
-  student: [["/", "Exercises"]],
+  student: [["/", said("Exercises")]],
   admin: [
-    ["/", "People"],
-    ["/deeds", "What was done"],
+    ["/", said("People")],
+    ["/deeds", said("What was done")],
   ],
 };
 
@@ -37,12 +39,22 @@ export function Header({ trail, children }: Props) {
   const scheme = useMantineColorScheme();
   const [open, setOpen] = useState<"password" | "log-ins" | null>(null);
   const close = () => setOpen(null);
-  const [trouble, setTrouble] = useState("");
   const tell = async () => {
     try {
       saveHeld(me.login, (await answer(api.GET("/api/me/held"))).held);
     } catch (error) {
-      setTrouble((error as Error).message);
+      complain(error);
+    }
+  };
+  const read = async (next: Language) => {
+    try {
+      queries.setQueryData(
+        ["me"],
+        await answer(api.PUT("/api/me/language", { body: { language: next } })),
+      );
+      await speak(next);
+    } catch (error) {
+      complain(error);
     }
   };
   const leave = async () => {
@@ -52,16 +64,16 @@ export function Header({ trail, children }: Props) {
   };
   return (
     <header className={classes.header}>
-      <Link to="/" className={classes.home} aria-label="Maqueta, first page">
+      <Link to="/" className={classes.home} aria-label={t("Maqueta, first page")}>
         <Logo size={26} />
       </Link>
       {trail ? (
         <div className={classes.trail}>{trail}</div>
       ) : (
-        <nav className={classes.places} aria-label="Places">
+        <nav className={classes.places} aria-label={t("Places")}>
           {(PLACES[me.role] ?? []).map(([to, label]) => (
             <NavLink key={to} to={to} end className={classes.place}>
-              {label}
+              {t(label)}
             </NavLink>
           ))}
         </nav>
@@ -70,7 +82,11 @@ export function Header({ trail, children }: Props) {
         {children}
         <Menu position="bottom-end">
           <Menu.Target>
-            <ActionIcon variant="default" size={34} aria-label={`Account of ${me.name}`}>
+            <ActionIcon
+              variant="default"
+              size={34}
+              aria-label={t("Account of {{name}}", { name: me.name })}
+            >
               <Text fz={13} fw={700}>
                 {initials(me.name)}
               </Text>
@@ -78,29 +94,36 @@ export function Header({ trail, children }: Props) {
           </Menu.Target>
           <Menu.Dropdown>
             <Menu.Label>
-              {me.name}, {me.role}
+              {me.name}, {term(me.role)}
             </Menu.Label>
-            <Menu.Item onClick={() => scheme.toggleColorScheme()}>Light or dark</Menu.Item>
-            <Menu.Item onClick={() => setOpen("password")}>Change password</Menu.Item>
-            <Menu.Item onClick={() => setOpen("log-ins")}>Where you are logged in</Menu.Item>
-            <Menu.Item onClick={() => void tell()}>What is held about you</Menu.Item>
-            <Menu.Item onClick={() => void leave()}>Log out</Menu.Item>
+            <Menu.Item onClick={() => scheme.toggleColorScheme()}>{t("Light or dark")}</Menu.Item>
+            {Object.entries(LANGUAGES).map(([code, name]) => (
+              <Menu.Item
+                key={code}
+                lang={code}
+                disabled={code === language()}
+                onClick={() => void read(code as Language)}
+              >
+                {name}
+              </Menu.Item>
+            ))}
+            <Menu.Item onClick={() => setOpen("password")}>{t("Change password")}</Menu.Item>
+            <Menu.Item onClick={() => setOpen("log-ins")}>{t("Where you are logged in")}</Menu.Item>
+            <Menu.Item onClick={() => void tell()}>{t("What is held about you")}</Menu.Item>
+            <Menu.Item onClick={() => void leave()}>{t("Log out")}</Menu.Item>
           </Menu.Dropdown>
         </Menu>
       </Group>
-      <Modal opened={open === "password"} onClose={close} centered title="Change password">
+      <Modal opened={open === "password"} onClose={close} centered title={t("Change password")}>
         <ChoosePassword onChosen={close} />
       </Modal>
-      <Modal opened={open === "log-ins"} onClose={close} centered title="Where you are logged in">
-        <MyLogIns />
-      </Modal>
       <Modal
-        opened={trouble !== ""}
-        onClose={() => setTrouble("")}
+        opened={open === "log-ins"}
+        onClose={close}
         centered
-        title="What is held about you"
+        title={t("Where you are logged in")}
       >
-        <Complaint words={trouble} />
+        <MyLogIns />
       </Modal>
     </header>
   );

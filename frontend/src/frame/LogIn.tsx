@@ -1,6 +1,8 @@
 import { Modal, Paper, PasswordInput, Stack, Text, TextInput, Title } from "@mantine/core";
+import { useForm } from "@mantine/form";
 import { useState } from "react";
 
+import { t } from "./language";
 import { answer, api } from "../api/client";
 import type { Me } from "../api/types";
 import { FormEnd } from "./FormEnd";
@@ -15,16 +17,14 @@ interface Props {
 }
 
 export function LogIn({ onEntered, over = false, login = "", problem }: Props) {
-  const [name, setName] = useState(login);
-  const [password, setPassword] = useState("");
+  const form = useForm({ initialValues: { login, password: "" } });
   const [trouble, setTrouble] = useState(problem ?? "");
   const [busy, setBusy] = useState(false);
 
-  const submit = async (event: React.FormEvent) => {
-    event.preventDefault();
+  const submit = async (body: typeof form.values) => {
     setBusy(true);
     try {
-      onEntered(await answer(api.POST("/api/log-in", { body: { login: name, password } })));
+      onEntered(await answer(api.POST("/api/log-in", { body })));
     } catch (error) {
       setTrouble((error as Error).message);
     } finally {
@@ -32,28 +32,26 @@ export function LogIn({ onEntered, over = false, login = "", problem }: Props) {
     }
   };
 
-  const form = (
-    <form onSubmit={submit}>
+  const fields = (
+    <form onSubmit={form.onSubmit(submit)}>
       <Stack>
-        {over && <Text>Your log-in has ended. Everything on this page is kept.</Text>}
+        {over && <Text>{t("Your log-in has ended. Everything on this page is kept.")}</Text>}
         <TextInput
-          label="Log-in name"
-          value={name}
-          onChange={(e) => setName(e.currentTarget.value)}
+          label={t("Log-in name")}
+          {...form.getInputProps("login")}
           autoComplete="username"
           autoFocus={!login}
           required
         />
         <PasswordInput
-          label="Password"
-          value={password}
-          onChange={(e) => setPassword(e.currentTarget.value)}
+          label={t("Password")}
+          {...form.getInputProps("password")}
           autoComplete="current-password"
           autoFocus={Boolean(login)}
           required
         />
         <FormEnd trouble={trouble} busy={busy}>
-          Log in
+          {t("Log in")}
         </FormEnd>
       </Stack>
     </form>
@@ -61,8 +59,14 @@ export function LogIn({ onEntered, over = false, login = "", problem }: Props) {
 
   if (over) {
     return (
-      <Modal opened onClose={() => undefined} withCloseButton={false} centered title="Log in again">
-        {form}
+      <Modal
+        opened
+        onClose={() => undefined}
+        withCloseButton={false}
+        centered
+        title={t("Log in again")}
+      >
+        {fields}
       </Modal>
     );
   }
@@ -87,13 +91,13 @@ export function LogIn({ onEntered, over = false, login = "", problem }: Props) {
           <Logo size={40} />
           <div>
             <Title order={1} size="h3">
-              Every line, checked against the part
+              {t("Every line, checked against the part")}
             </Title>
             <Text className="quiet" mt={4}>
-              Set an exercise, draw the sheet, see exactly why.
+              {t("Set an exercise, draw the sheet, see exactly why.")}
             </Text>
           </div>
-          {form}
+          {fields}
         </Stack>
       </Paper>
     </main>

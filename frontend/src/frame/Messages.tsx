@@ -1,9 +1,11 @@
 import { Alert, Button, Center, Loader, Text } from "@mantine/core";
 
+import { t } from "./language";
+
 /** Shown while something is on its way. */
 export function Waiting() {
   return (
-    <Center h="60vh" role="status" aria-label="Loading">
+    <Center h="60vh" role="status" aria-label={t("Loading")}>
       <Loader color="var(--quiet-ink)" type="dots" />
     </Center>
   );
@@ -12,11 +14,18 @@ export function Waiting() {
 /** What happened, what was kept, and what to do. */
 export function Trouble({ error, onRetry }: { error: Error; onRetry?: () => void }) {
   return (
-    <Alert m="md" color="ink" variant="outline" title="That did not work" role="alert" maw={640}>
+    <Alert
+      m="md"
+      color="ink"
+      variant="outline"
+      title={t("That did not work")}
+      role="alert"
+      maw={640}
+    >
       {error.message}
       {onRetry && (
         <Button mt="sm" size="xs" variant="default" onClick={onRetry} display="block">
-          Try again
+          {t("Try again")}
         </Button>
       )}
     </Alert>

@@ -1,40 +1,179 @@
 import type { Criterion, Task } from "../api/types";
+import type { Attitude } from "../turntable/attitude";
+import { locale, said, t, written } from "./language";
 
 export const CRITERIA: { id: Criterion; label: string }[] = [
-  { id: "front", label: "Front" },
-  { id: "angle", label: "Angle" },
-  { id: "views", label: "Views" },
-  { id: "alignment", label: "Alignment" },
-  { id: "lines", label: "Lines" },
-  { id: "scale", label: "Scale" },
-  { id: "dimensions", label: "Dimensions" },
-  { id: "placement", label: "Placement" },
-  { id: "layout", label: "Layout" },
-  { id: "title", label: "Title" },
+  { id: "front", label: said("Front") },
+  { id: "angle", label: said("criterion|Angle") },
+  { id: "views", label: said("Views") },
+  { id: "alignment", label: said("Alignment") },
+  { id: "lines", label: said("Lines") },
+  { id: "scale", label: said("Scale") },
+  { id: "dimensions", label: said("Dimensions") },
+  { id: "placement", label: said("Placement") },
+  { id: "layout", label: said("Layout") },
+  { id: "title", label: said("criterion|Title") },
+  { id: "pictorial", label: said("Pictorial") },
 ];
 
 export function criterionLabel(id: Criterion): string {
-  return CRITERIA.find((c) => c.id === id)?.label ?? id;
+  const known = CRITERIA.find((c) => c.id === id);
+  return known ? t(known.label) : id;
 }
-
-const DAY = new Intl.DateTimeFormat("en-GB", {
-  weekday: "short",
-  day: "numeric",
-  month: "short",
-  hour: "2-digit",
-  minute: "2-digit",
-});
 
 export function dayAndTime(iso: string): string {
-  return DAY.format(new Date(iso));
-}
-
-export function plural(count: number, one: string, many = `${one}s`): string {
-  return `${count} ${count === 1 ? one : many}`;
+  return new Intl.DateTimeFormat(locale(), {
+    weekday: "short",
+    day: "numeric",
+    month: "short",
+    hour: "2-digit",
+    minute: "2-digit",
+  }).format(new Date(iso));
 }
 
 export function points(value: number): string {
-  return Number(value.toFixed(1)).toString();
+  return written(value, 1);
+}
+
+const VIEWS: Record<string, [string, string]> = {
+  front: [said("front"), said("front view")],
+  top: [said("top"), said("top view")],
+  right: [said("right"), said("right view")],
+  left: [said("left"), said("left view")],
+  bottom: [said("bottom"), said("bottom view")],
+  rear: [said("rear"), said("rear view")],
+  auxiliary: [said("auxiliary"), said("auxiliary view")],
+  pictorial: [said("pictorial"), said("pictorial view")],
+  unrecognised: [said("unrecognised"), said("unrecognised view")],
+};
+
+/** A view in one word: "front". */
+export function viewLabel(name: string): string {
+  return t(VIEWS[name]?.[0] ?? name);
+}
+
+/** A view by its whole name: "front view". */
+export function viewWords(name: string): string {
+  return t(VIEWS[name]?.[1] ?? name);
+}
+
+const ENDS: Record<Side, [string, string]> = {
+  "left side": [said("left"), said("the left side")],
+  "right side": [said("right"), said("the right side")],
+  base: [said("base"), said("the base")],
+  top: [said("top"), said("the top")],
+  rear: [said("rear"), said("the rear")],
+  front: [said("front"), said("the front")],
+};
+
+/** Where width, height or depth begins or ends, in one word. */
+export function sideLabel(side: Side): string {
+  return t(ENDS[side][0]);
+}
+
+/** Where width, height or depth begins or ends, after a preposition. */
+export function sideNamed(side: Side): string {
+  return t(ENDS[side][1]);
+}
+
+export function angleWords(angle: Task["angle"]): string {
+  return angle === "first" ? t("first angle") : t("third angle");
+}
+
+/** How a part is seen: which side, and what points up. */
+export function attitudeWords({ side, up }: Attitude): string {
+  return `${side.replace("-", "−")}, ${t("{{up}} up", { up: up.replace("-", "−") })}`;
+}
+
+const FIELDS: Record<Task["title_fields"][number], string> = {
+  title: said("title"),
+  drafter: said("drafter"),
+  class: said("class"),
+  date: said("date"),
+  scale: said("scale"),
+  sheet: said("sheet"),
+  number: said("number"),
+  material: said("material"),
+  unit: said("unit"),
+  paper: said("paper"),
+  checked: said("checked"),
+  angle: said("angle symbol"),
+};
+
+/** What a field of the title block is called. */
+export function fieldLabel(field: Task["title_fields"][number]): string {
+  return t(FIELDS[field]);
+}
+
+/** Words that data brings along: a few choices, states and units. */
+const TERMS = {
+  mm: said("mm"),
+  inch: said("inch"),
+  none: said("none"),
+  first: said("first"),
+  third: said("third"),
+  landscape: said("landscape"),
+  portrait: said("portrait"),
+  required: said("required"),
+  allowed: said("allowed"),
+  unwanted: said("unwanted"),
+  plain: said("plain"),
+  counterbore: said("counterbore"),
+  countersink: said("countersink"),
+  student: said("student"),
+  instructor: said("instructor"),
+  admin: said("admin"),
+  upheld: said("upheld"),
+  waived: said("waived"),
+  returned: said("returned"),
+  decided: said("decided"),
+  waiting: said("waiting"),
+  error: said("error"),
+  warning: said("warning"),
+  note: said("note"),
+  width: said("width"),
+  height: said("height"),
+  depth: said("depth"),
+  length: said("length"),
+  shape: said("shape"),
+  hidden: said("hidden"),
+  natural: said("natural"),
+  visible: said("visible"),
+  centre: said("centre"),
+  thin: said("thin"),
+  across: said("across"),
+  up: said("up"),
+  aligned: said("straight"),
+  size: said("size"),
+  diameter: said("diameter"),
+  radius: said("radius"),
+  angle: said("angle"),
+  chamfer: said("chamfer"),
+  linear: said("size"),
+  "centre mark": said("centre mark"),
+  "centre line": said("centre line"),
+  "even gaps": said("even gaps"),
+  rows: said("even rows"),
+  "centre lines": said("centre lines"),
+  scale: said("scale"),
+  principal: said("principal"),
+  auxiliary: said("auxiliary"),
+  unrecognised: said("unrecognised"),
+  end: said("end"),
+  middle: said("middle"),
+  crossing: said("crossing"),
+} as const;
+
+/** A word that data brings along, in the language that is read. */
+export function term(word: string): string {
+  return t(TERMS[word as keyof typeof TERMS] ?? word);
+}
+
+/** Choices as fields want them, each in the language that is read. */
+export function terms<Word extends string>(
+  words: readonly Word[],
+): { value: Word; label: string }[] {
+  return words.map((word) => ({ value: word, label: term(word) }));
 }
 
 export const PAPERS: Task["paper"][] = [
@@ -63,9 +202,23 @@ export const TITLE_FIELDS: Exclude<Task["title_fields"][number], "angle">[] = [
   "checked",
 ];
 
+/** Those the program can fill in for a student. */
+export const FILLED_FIELDS: Task["title_filled"] = [
+  "drafter",
+  "class",
+  "date",
+  "scale",
+  "sheet",
+  "material",
+  "unit",
+  "paper",
+];
+
 /** The sides between which width, height and depth of a front view run. */
 export const SIDES = {
   width: ["left side", "right side"],
   height: ["base", "top"],
   depth: ["rear", "front"],
 } as const;
+
+export type Side = (typeof SIDES)[keyof typeof SIDES][number];

@@ -1,11 +1,13 @@
-import { Button, Table, Text, Textarea } from "@mantine/core";
+import { Button, Table, Textarea } from "@mantine/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useForm } from "@mantine/form";
 import { useState } from "react";
 
+import { t } from "../frame/language";
 import { answer, api } from "../api/client";
 import type { SchoolClass } from "../api/types";
-import { plural } from "../frame/words";
 import { Complaint, Trouble, Waiting } from "../frame/Messages";
+import { tell } from "../frame/tell";
 import styles from "./Classes.module.css";
 import { NameForm } from "./NameForm";
 
@@ -17,27 +19,27 @@ export function ClassRoll({ school }: { school: SchoolClass }) {
     queryKey: ["classes", school.id, "students"],
     queryFn: () => answer(api.GET("/api/classes/{class_id}/students", { params: { path } })),
   });
-  const [logins, setLogins] = useState("");
+  const form = useForm({ initialValues: { logins: "" } });
   const [trouble, setTrouble] = useState("");
-  const [told, setTold] = useState("");
 
   const run = async (work: () => Promise<string>) => {
     setTrouble("");
-    setTold("");
+    let done = true;
     try {
-      setTold(await work());
+      tell(await work());
     } catch (error) {
       setTrouble((error as Error).message);
+      done = false;
     }
     await queries.invalidateQueries({ queryKey: ["classes"] });
+    return done;
   };
   const rename = (name: string) =>
     run(async () => {
       await answer(api.PATCH("/api/classes/{class_id}", { params: { path }, body: { name } }));
-      return "The class has its new name.";
+      return t("The class has its new name.");
     });
-  const takeIn = (event: React.FormEvent) => {
-    event.preventDefault();
+  const takeIn = ({ logins }: typeof form.values) => {
     const wanted = logins.split(/[\s,;]+/).filter(Boolean);
     void run(async () => {
       const { unknown } = await answer(
@@ -47,9 +49,10 @@ export function ClassRoll({ school }: { school: SchoolClass }) {
         }),
       );
       // What nobody is called stays in the field, to be put right.
-      setLogins(unknown.join("\n"));
-      if (unknown.length) throw new Error(`No student is called ${unknown.join(", ")}.`);
-      return `Taken in: ${plural(wanted.length, "student")}.`;
+      form.setFieldValue("logins", unknown.join("\n"));
+      if (unknown.length)
+        throw new Error(t("No student is called {{names}}.", { names: unknown.join(", ") }));
+      return t("Taken in: {{count}} students.", { count: wanted.length });
     });
   };
   const letGo = (student: { id: number; name: string }) =>
@@ -59,33 +62,32 @@ export function ClassRoll({ school }: { school: SchoolClass }) {
           params: { path: { ...path, student_id: student.id } },
         }),
       );
-      return `${student.name} is out of the class; what was handed in is kept.`;
+      return t("{{name}} is out of the class; what was handed in is kept.", { name: student.name });
     });
 
   return (
     <section aria-label={school.name}>
-      <NameForm label="Name of the class" action="Rename" name={school.name} onName={rename} />
-      <form className={styles.add} onSubmit={takeIn}>
+      <NameForm
+        label={t("Name of the class")}
+        action={t("Rename")}
+        name={school.name}
+        onName={rename}
+      />
+      <form className={styles.add} onSubmit={form.onSubmit(takeIn)}>
         <Textarea
-          label="Take students in"
-          description="Log-in names, one a line. Your administrator makes the accounts."
+          label={t("Take students in")}
+          description={t("Log-in names, one a line. Your administrator makes the accounts.")}
           autosize
           minRows={2}
           maxRows={10}
           required
-          value={logins}
-          onChange={(e) => setLogins(e.currentTarget.value)}
+          {...form.getInputProps("logins")}
           maw={420}
         />
         <Button type="submit" mt="sm">
-          Take in
+          {t("Take in")}
         </Button>
       </form>
-      {told && (
-        <Text role="status" mt="sm">
-          {told}
-        </Text>
-      )}
       <Complaint words={trouble} />
       {students.isPending && <Waiting />}
       {students.error && <Trouble error={students.error} />}
@@ -93,8 +95,8 @@ export function ClassRoll({ school }: { school: SchoolClass }) {
         <Table verticalSpacing={4} mt="md">
           <Table.Thead>
             <Table.Tr>
-              <Table.Th>Student</Table.Th>
-              <Table.Th>Log-in name</Table.Th>
+              <Table.Th>{t("Student")}</Table.Th>
+              <Table.Th>{t("Log-in name")}</Table.Th>
               <Table.Th />
             </Table.Tr>
           </Table.Thead>
@@ -107,10 +109,10 @@ export function ClassRoll({ school }: { school: SchoolClass }) {
                   <Button
                     size="compact-sm"
                     variant="default"
-                    aria-label={`Take ${student.name} out`}
+                    aria-label={t("Take {{name}} out", { name: student.name })}
                     onClick={() => letGo(student)}
                   >
-                    Take out
+                    {t("Take out")}
                   </Button>
                 </Table.Td>
               </Table.Tr>

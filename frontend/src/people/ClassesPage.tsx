@@ -2,6 +2,7 @@ import { NavLink, Text, Title } from "@mantine/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 
+import { t } from "../frame/language";
 import { answer, api } from "../api/client";
 import { Header } from "../frame/Header";
 import { Complaint, Trouble, Waiting } from "../frame/Messages";
@@ -26,8 +27,10 @@ export default function ClassesPage() {
       const made = await answer(api.POST("/api/classes", { body: { name } }));
       await queries.invalidateQueries({ queryKey: ["classes"] });
       setChosen(made.id);
+      return true;
     } catch (error) {
       setTrouble((error as Error).message);
+      return false;
     }
   };
 
@@ -36,14 +39,14 @@ export default function ClassesPage() {
       <Header />
       <main className={styles.page}>
         <Title order={1} size="h2" mb="md">
-          Classes
+          {t("Classes")}
         </Title>
         {classes.isPending && <Waiting />}
         {classes.error && <Trouble error={classes.error} />}
         {classes.data && (
           <div className={styles.columns}>
             <div>
-              <nav aria-label="Classes">
+              <nav aria-label={t("Classes")}>
                 {classes.data.map((c) => (
                   <NavLink
                     key={c.id}
@@ -60,7 +63,7 @@ export default function ClassesPage() {
                 ))}
               </nav>
               <div className={styles.add}>
-                <NameForm label="New class" action="Make" onName={add} />
+                <NameForm label={t("New class")} action={t("Make")} onName={add} />
               </div>
               <Complaint words={trouble} />
             </div>
@@ -68,8 +71,9 @@ export default function ClassesPage() {
               <ClassRoll key={shown.id} school={shown} />
             ) : (
               <Text>
-                No class yet. Name the first one on the left; then take its students in by their
-                log-in names.
+                {t(
+                  "No class yet. Name the first one on the left; then take its students in by their log-in names.",
+                )}
               </Text>
             )}
           </div>

@@ -1,6 +1,7 @@
 import { Button, Table, Text, Title } from "@mantine/core";
 import { useInfiniteQuery } from "@tanstack/react-query";
 
+import { said, t } from "../frame/language";
 import { answer, api } from "../api/client";
 import type { Deed } from "../api/types";
 import { Header } from "../frame/Header";
@@ -8,6 +9,18 @@ import { Trouble, Waiting } from "../frame/Messages";
 import { dayAndTime } from "../frame/words";
 
 const AT_ONCE = 50;
+/** What the numbers in an address count. */
+const THINGS: Record<string, string> = {
+  class_id: said("class"),
+  exercise_id: said("exercise"),
+  job_id: said("job"),
+  log_in_id: said("log-in"),
+  part_id: said("part"),
+  person: said("account"),
+  place: said("finding"),
+  sheet_id: said("sheet"),
+  student_id: said("student"),
+};
 
 /** Who changed what, and when, the newest first. */
 export default function DeedsPage() {
@@ -24,22 +37,24 @@ export default function DeedsPage() {
       <Header />
       <main style={{ maxWidth: 1000, margin: "0 auto", padding: 24 }}>
         <Title order={1} size="h2" mb="md">
-          What was done
+          {t("What was done")}
         </Title>
         {deeds.isPending && <Waiting />}
         {deeds.error && <Trouble error={deeds.error} />}
         {deeds.data && listed.length === 0 && (
-          <Text>Nothing yet. Whatever is changed here from now on is listed, but for drafts.</Text>
+          <Text>
+            {t("Nothing yet. Whatever is changed here from now on is listed, but for drafts.")}
+          </Text>
         )}
         {listed.length > 0 && (
           <Table verticalSpacing={6}>
             <Table.Thead>
               <Table.Tr>
-                <Table.Th>When</Table.Th>
-                <Table.Th>Who</Table.Th>
-                <Table.Th>What</Table.Th>
-                <Table.Th>To what</Table.Th>
-                <Table.Th>Number of the request</Table.Th>
+                <Table.Th>{t("When")}</Table.Th>
+                <Table.Th>{t("Who")}</Table.Th>
+                <Table.Th>{t("What")}</Table.Th>
+                <Table.Th>{t("To what")}</Table.Th>
+                <Table.Th>{t("Number of the request")}</Table.Th>
               </Table.Tr>
             </Table.Thead>
             <Table.Tbody>
@@ -64,7 +79,7 @@ export default function DeedsPage() {
             loading={deeds.isFetchingNextPage}
             onClick={() => void deeds.fetchNextPage()}
           >
-            Earlier ones
+            {t("Earlier ones")}
           </Button>
         )}
       </main>
@@ -75,6 +90,6 @@ export default function DeedsPage() {
 /** What a change concerns, by its kind and number. */
 function concerning(deed: Deed): string {
   return Object.entries(deed.to_what)
-    .map(([name, value]) => `${name.replace(/_id$/, "").replace("_", " ")} ${value}`)
+    .map(([name, value]) => `${t(THINGS[name] ?? name)} ${value}`)
     .join(", ");
 }

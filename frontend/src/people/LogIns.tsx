@@ -1,5 +1,6 @@
 import { Button, Group, Stack, Text } from "@mantine/core";
 
+import { t } from "../frame/language";
 import type { LogIn } from "../api/types";
 import { dayAndTime } from "../frame/words";
 
@@ -11,7 +12,7 @@ interface Props {
 
 /** Where somebody is logged in just now. */
 export function LogIns({ entries, onEnd }: Props) {
-  if (entries.length === 0) return <Text>Not logged in anywhere.</Text>;
+  if (entries.length === 0) return <Text>{t("Not logged in anywhere.")}</Text>;
   return (
     <Stack component="ul" gap={8} p={0} m={0} style={{ listStyle: "none" }}>
       {entries.map((entry) => (
@@ -19,22 +20,22 @@ export function LogIns({ entries, onEnd }: Props) {
           <div>
             <Text>{entry.browser}</Text>
             <Text size="sm" className="quiet">
-              since {dayAndTime(entry.begun_at)}
+              {t("since {{when}}", { when: dayAndTime(entry.begun_at) })}
             </Text>
           </div>
           {entry.here ? (
             <Text size="sm" className="quiet">
-              this one
+              {t("this one")}
             </Text>
           ) : (
             onEnd && (
               <Button
                 size="compact-sm"
                 variant="default"
-                aria-label={`End the log-in in ${entry.browser}`}
+                aria-label={t("End the log-in in {{browser}}", { browser: entry.browser })}
                 onClick={() => onEnd(entry)}
               >
-                End
+                {t("End")}
               </Button>
             )
           )}

@@ -11,12 +11,16 @@ import {
   Title,
 } from "@mantine/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useForm } from "@mantine/form";
 import { useState } from "react";
 
+import { term, terms } from "../frame/words";
+import { t } from "../frame/language";
 import { answer, api } from "../api/client";
 import type { Person } from "../api/types";
 import { useMe } from "../frame/me";
 import { Complaint, Trouble, Waiting } from "../frame/Messages";
+import { tell } from "../frame/tell";
 import { PersonMore } from "./PersonMore";
 
 const EMPTY = { login: "", name: "", role: "student" as Person["role"], password: "" };
@@ -25,27 +29,27 @@ const EMPTY = { login: "", name: "", role: "student" as Person["role"], password
 export default function PeoplePage() {
   const queries = useQueryClient();
   const people = useQuery({ queryKey: ["people"], queryFn: () => answer(api.GET("/api/people")) });
-  const [form, setForm] = useState(EMPTY);
+  const form = useForm({ initialValues: EMPTY });
   const [trouble, setTrouble] = useState("");
-  const [told, setTold] = useState("");
   const me = useMe();
   const [given, setGiven] = useState<{ name: string; password: string } | null>(null);
 
   const run = async (work: Promise<unknown>, done = "") => {
     setTrouble("");
-    setTold("");
     try {
       await work;
-      setTold(done);
+      if (done) tell(done);
     } catch (error) {
       setTrouble((error as Error).message);
     }
     await queries.invalidateQueries({ queryKey: ["people"] });
   };
-  const add = (event: React.FormEvent) => {
-    event.preventDefault();
-    const added = answer(api.POST("/api/people", { body: form })).then(() => setForm(EMPTY));
-    void run(added, `${form.name} can log in, and chooses another password then.`);
+  const add = (body: typeof form.values) => {
+    const added = answer(api.POST("/api/people", { body })).then(() => form.reset());
+    void run(
+      added,
+      t("{{name}} can log in, and chooses another password then.", { name: body.name }),
+    );
   };
   const change = (person: Person) =>
     void run(
@@ -60,7 +64,7 @@ export default function PeoplePage() {
   const unlock = (person: Person) =>
     void run(
       answer(api.POST("/api/people/{person}/unlock", { params: { path: { person: person.id } } })),
-      `${person.name} can log in again at once.`,
+      t("{{name}} can log in again at once.", { name: person.name }),
     );
   const give = async (person: Person) => {
     setTrouble("");
@@ -77,60 +81,43 @@ export default function PeoplePage() {
   return (
     <main style={{ maxWidth: 900, margin: "0 auto", padding: 24 }}>
       <Title order={1} size="h2" mb="md">
-        People
+        {t("People")}
       </Title>
-      {told && (
-        <Text role="status" mb="md">
-          {told}
-        </Text>
-      )}
       {given && (
         <Alert
           mb="md"
           color="ink"
           variant="outline"
-          title={`A password for ${given.name}, for one log-in`}
+          title={t("A password for {{name}}, for one log-in", { name: given.name })}
           withCloseButton
-          closeButtonLabel="I have passed it on"
+          closeButtonLabel={t("I have passed it on")}
           onClose={() => setGiven(null)}
         >
           <Code fz="lg">{given.password}</Code>
           <Text size="sm" mt="xs">
-            It is shown this once. At the log-in another one is chosen.
+            {t("It is shown this once. At the log-in another one is chosen.")}
           </Text>
         </Alert>
       )}
-      <form onSubmit={add}>
+      <form onSubmit={form.onSubmit(add)}>
         <Group align="end" mb="lg">
-          <TextInput
-            label="Log-in name"
-            required
-            value={form.login}
-            onChange={(e) => setForm({ ...form, login: e.currentTarget.value })}
-          />
-          <TextInput
-            label="Name"
-            required
-            value={form.name}
-            onChange={(e) => setForm({ ...form, name: e.currentTarget.value })}
-          />
+          <TextInput label={t("Log-in name")} required {...form.getInputProps("login")} />
+          <TextInput label={t("Name")} required {...form.getInputProps("name")} />
           <Select
-            label="Role"
+            label={t("Role")}
             w={130}
-            data={["student", "instructor", "admin"]}
-            value={form.role}
-            onChange={(role) => role && setForm({ ...form, role: role as Person["role"] })}
+            data={terms(["student", "instructor", "admin"])}
+            {...form.getInputProps("role")}
             allowDeselect={false}
           />
           <TextInput
-            label="First password"
+            label={t("First password")}
             type="password"
             autoComplete="new-password"
             required
-            value={form.password}
-            onChange={(e) => setForm({ ...form, password: e.currentTarget.value })}
+            {...form.getInputProps("password")}
           />
-          <Button type="submit">Add</Button>
+          <Button type="submit">{t("Add")}</Button>
         </Group>
       </form>
       <Complaint words={trouble} />
@@ -139,9 +126,9 @@ export default function PeoplePage() {
       <Table verticalSpacing={6}>
         <Table.Thead>
           <Table.Tr>
-            <Table.Th>Name</Table.Th>
-            <Table.Th>Log-in name</Table.Th>
-            <Table.Th>Role</Table.Th>
+            <Table.Th>{t("Name")}</Table.Th>
+            <Table.Th>{t("Log-in name")}</Table.Th>
+            <Table.Th>{t("Role")}</Table.Th>
             <Table.Th />
           </Table.Tr>
         </Table.Thead>
@@ -155,7 +142,7 @@ export default function PeoplePage() {
                 )}
               </Table.Td>
               <Table.Td>{person.login}</Table.Td>
-              <Table.Td>{person.role}</Table.Td>
+              <Table.Td>{term(person.role)}</Table.Td>
               <Table.Td ta="right">
                 {person.login !== me.login && (
                   <Group gap="xs" justify="flex-end" wrap="nowrap">
@@ -164,26 +151,30 @@ export default function PeoplePage() {
                         <Button
                           size="compact-sm"
                           variant="default"
-                          aria-label={`New password for ${person.name}`}
+                          aria-label={t("New password for {{name}}", { name: person.name })}
                           onClick={() => void give(person)}
                         >
-                          New password
+                          {t("New password")}
                         </Button>
                         <Button
                           size="compact-sm"
                           variant="default"
-                          aria-label={`Let ${person.name} try again`}
+                          aria-label={t("Let {{name}} try again", { name: person.name })}
                           onClick={() => unlock(person)}
                         >
-                          Unlock
+                          {t("Unlock")}
                         </Button>
                         <Button
                           size="compact-sm"
                           variant="default"
-                          aria-label={`${person.active ? "Close" : "Open"} ${person.name}’s account`}
+                          aria-label={
+                            person.active
+                              ? t("Close {{name}}’s account", { name: person.name })
+                              : t("Open {{name}}’s account", { name: person.name })
+                          }
                           onClick={() => change(person)}
                         >
-                          {person.active ? "Close" : "Open again"}
+                          {person.active ? t("Close") : t("Open again")}
                         </Button>
                       </>
                     )}

@@ -2,6 +2,7 @@ import { Button, Group, Menu, Modal, Stack, Text } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
+import { t } from "../frame/language";
 import { answer, api } from "../api/client";
 import type { Person } from "../api/types";
 import { Trouble, Waiting } from "../frame/Messages";
@@ -26,30 +27,34 @@ export function PersonMore({ person, run }: Props) {
     close();
     void run(
       answer(api.DELETE("/api/people/{person}/log-ins", path)),
-      `${person.name} is logged out everywhere.`,
+      t("{{name}} is logged out everywhere.", { name: person.name }),
     );
   };
   const forget = () => {
     close();
     void run(
       answer(api.POST("/api/people/{person}/anonymous", path)),
-      `Nothing tells any more that this was ${person.name}.`,
+      t("Nothing tells any more that this was {{name}}.", { name: person.name }),
     );
   };
   return (
     <>
       <Menu position="bottom-end">
         <Menu.Target>
-          <Button size="compact-sm" variant="default" aria-label={`More for ${person.name}`}>
-            More
+          <Button
+            size="compact-sm"
+            variant="default"
+            aria-label={t("More for {{name}}", { name: person.name })}
+          >
+            {t("More")}
           </Button>
         </Menu.Target>
         <Menu.Dropdown>
-          <Menu.Item onClick={() => setOpen("log-ins")}>Where logged in</Menu.Item>
-          <Menu.Item onClick={() => void run(tell())}>What is held</Menu.Item>
+          <Menu.Item onClick={() => setOpen("log-ins")}>{t("Where logged in")}</Menu.Item>
+          <Menu.Item onClick={() => void run(tell())}>{t("What is held")}</Menu.Item>
           {!person.anonymous && (
             <Menu.Item c="var(--fault)" onClick={() => setOpen("anonymous")}>
-              Make anonymous
+              {t("Make anonymous")}
             </Menu.Item>
           )}
         </Menu.Dropdown>
@@ -61,20 +66,20 @@ export function PersonMore({ person, run }: Props) {
         opened={open === "anonymous"}
         onClose={close}
         centered
-        title={`Make ${person.name} anonymous?`}
+        title={t("Make {{name}} anonymous?", { name: person.name })}
       >
         <Stack>
           <Text>
-            The account is closed for good. Sheets, findings and marks are kept without the name;
-            remarks that people wrote are not looked through, and backups keep the name until they
-            are written over. There is no way back.
+            {t(
+              "The account is closed for good. Sheets, findings and marks are kept without the name; remarks that people wrote are not looked through, and backups keep the name until they are written over. There is no way back.",
+            )}
           </Text>
           <Group justify="flex-end">
             <Button variant="default" onClick={close}>
-              Leave it
+              {t("Leave it")}
             </Button>
             <Button color="red" onClick={forget}>
-              Make anonymous
+              {t("Make anonymous")}
             </Button>
           </Group>
         </Stack>
@@ -97,7 +102,7 @@ function PersonLogIns({ person, onEndAll }: { person: Person; onEndAll: () => vo
       <LogIns entries={entries.data} />
       {entries.data.length > 0 && (
         <Button variant="default" onClick={onEndAll}>
-          End all
+          {t("End all")}
         </Button>
       )}
     </Stack>

@@ -2,6 +2,7 @@ import { useEffect, useRef } from "react";
 
 import type { InkGroup, Point } from "../api/types";
 import { InkPiece } from "../drawing/Ink";
+import classes from "./Reader.module.css";
 import type { Reader } from "./useReader";
 
 const OPEN = "#2c7a70";
@@ -61,7 +62,13 @@ function MovingLine({ reader, points, moves, height }: LineProps) {
   const middle = Math.floor(points.length / 2);
   return (
     <>
-      <polyline ref={line} fill="none" stroke={OPEN} strokeWidth={0.9} strokeLinejoin="round" />
+      <polyline
+        ref={line}
+        fill="none"
+        stroke={OPEN}
+        className={classes.open}
+        strokeLinejoin="round"
+      />
       {reader.still && <Arrow from={points[middle]!} move={moves[middle]!} height={height} />}
     </>
   );
@@ -94,7 +101,7 @@ function Arrow({
         x2={tip[0]}
         y2={height - tip[1]}
         stroke={OPEN}
-        strokeWidth={0.5}
+        className={classes.way}
       />
       <polygon points={corners} fill={OPEN} />
     </g>

@@ -1,6 +1,6 @@
 import { Button, Group, Slider, Text, Title } from "@mantine/core";
 
-import { plural } from "../frame/words";
+import { t } from "../frame/language";
 import { CountTable } from "./CountTable";
 import classes from "./Reader.module.css";
 import type { Reader } from "./useReader";
@@ -12,16 +12,18 @@ export function ReadersEye({ reader }: { reader: Reader }) {
   if (!reading || reading.insight === "nothing") return null;
   const placed = reading.insight !== "counts";
   return (
-    <section aria-label="Reader's eye" aria-live="polite" style={{ marginTop: 14 }}>
+    <section aria-label={t("Reader's eye")} aria-live="polite" style={{ marginTop: 14 }}>
       <Title order={3} size="h5">
-        Reader’s eye
+        {t("Reader’s eye")}
       </Title>
       {reading.reason ? (
-        <Text size="sm">The sizes cannot be read: {reading.reason}.</Text>
+        <Text size="sm">
+          {t("The sizes cannot be read: {{reason}}.", { reason: reading.reason })}
+        </Text>
       ) : (
         <>
           {placed && reading.open.length === 0 && reading.chains.length === 0 && (
-            <Text size="sm">Everything is determined, and nothing twice.</Text>
+            <Text size="sm">{t("Everything is determined, and nothing twice.")}</Text>
           )}
           {reading.counts.length > 0 && (
             <CountTable rows={reading.counts} needed={reading.needed} least={reading.least} />
@@ -40,10 +42,10 @@ function Open({ reader }: { reader: Reader }) {
   return (
     <>
       <Text size="sm" fw={600} mt="sm">
-        {plural(open.length, "size")} open
+        {t("{{count}} sizes open", { count: open.length })}
       </Text>
       {reader.chosen !== null && <Hold reader={reader} />}
-      <ul className={classes.list} aria-label="Open sizes">
+      <ul className={classes.list} aria-label={t("Open sizes")}>
         {open.map((size, place) => (
           <li key={place}>
             <button
@@ -52,7 +54,7 @@ function Open({ reader }: { reader: Reader }) {
               aria-pressed={reader.chosen === place}
               onClick={() => reader.choose(reader.chosen === place ? null : place)}
             >
-              {size.words || `Open place ${place + 1}`}
+              {size.words || t("Open place {{number}}", { number: place + 1 })}
             </button>
           </li>
         ))}
@@ -72,7 +74,7 @@ function Hold({ reader }: { reader: Reader }) {
         max={1}
         step={0.05}
         label={null}
-        thumbLabel="How far it is moved"
+        thumbLabel={t("How far it is moved")}
         value={reader.held ?? (reader.still ? 1 : 0)}
         onChange={reader.hold}
       />
@@ -82,7 +84,7 @@ function Hold({ reader }: { reader: Reader }) {
           variant="default"
           onClick={() => reader.hold(reader.held === null ? 0 : null)}
         >
-          {reader.held === null ? "Hold" : "Let swing"}
+          {reader.held === null ? t("Hold") : t("Let swing")}
         </Button>
       )}
     </Group>
@@ -95,9 +97,9 @@ function Chains({ reader }: { reader: Reader }) {
   return (
     <>
       <Text size="sm" fw={600} mt="sm">
-        {plural(chains.length, "size")} too many
+        {t("{{count}} sizes too many", { count: chains.length })}
       </Text>
-      <ul className={classes.list} aria-label="Closed chains">
+      <ul className={classes.list} aria-label={t("Closed chains")}>
         {chains.map((chain, place) => (
           <li key={chain.members.join(" ")}>
             <button
@@ -106,7 +108,7 @@ function Chains({ reader }: { reader: Reader }) {
               aria-pressed={reader.chain === place}
               onClick={() => reader.chooseChain(reader.chain === place ? null : place)}
             >
-              {chain.words || `Closed chain ${place + 1}`}
+              {chain.words || t("Closed chain {{number}}", { number: place + 1 })}
             </button>
           </li>
         ))}

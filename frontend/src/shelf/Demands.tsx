@@ -2,9 +2,10 @@ import { Button, Group, List, Select, Text, Title } from "@mantine/core";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 
+import { term, viewLabel } from "../frame/words";
+import { t, written } from "../frame/language";
 import { answer, api } from "../api/client";
 import type { ModelDetail, PartSummary, Side } from "../api/types";
-import { plural } from "../frame/words";
 import { CountTable } from "../reader/CountTable";
 import { SIDES, sideWords } from "../turntable/attitude";
 import classes from "./Shelf.module.css";
@@ -18,15 +19,16 @@ interface Props {
 
 /** What an instructor reads before setting an exercise; printed as it stands. */
 export function Demands({ part, detail, onFaces, edges }: Props) {
-  const sizes = detail.extents.map((e) => Number(e.toFixed(3))).join(" × ");
+  const sizes = detail.extents.map((e) => written(e)).join(" × ");
   return (
     <div className={classes.demands}>
       <Group justify="space-between" wrap="nowrap">
         <Text>
-          {sizes} {detail.unit}, {detail.material || "no material given"},{" "}
-          {plural(detail.faces, "face")} ({detail.flat_faces} flat)
-          {edges ? `, ${plural(edges, "edge")}` : ""}
-          {detail.solids > 1 ? `, ${detail.solids} solids` : ""}
+          {sizes} {term(detail.unit)}, {detail.material || t("no material given")},{" "}
+          {t("{{count}} faces", { count: detail.faces })} (
+          {t("{{flat}} flat", { flat: detail.flat_faces })})
+          {edges ? `, ${t("{{count}} edges", { count: edges })}` : ""}
+          {detail.solids > 1 ? `, ${t("{{count}} solids", { count: detail.solids })}` : ""}
         </Text>
         <Button
           size="compact-sm"
@@ -34,33 +36,33 @@ export function Demands({ part, detail, onFaces, edges }: Props) {
           style={{ flexShrink: 0 }}
           onClick={() => window.print()}
         >
-          Print
+          {t("Print")}
         </Button>
       </Group>
       <Standing part={part} detail={detail} />
       <Title order={3} size="h5">
-        Views
+        {t("Views")}
       </Title>
       <List size="sm">
         {detail.view_reasons.map((view) => (
           <List.Item key={view.name}>
-            <strong>{view.name}</strong> — {view.why}
+            <strong>{viewLabel(view.name)}</strong> — {view.why}
           </List.Item>
         ))}
       </List>
       <Title order={3} size="h5">
-        Dimensions
+        {t("Dimensions")}
       </Title>
       {detail.sizes_reason ? (
-        <Text size="sm">Not counted: {detail.sizes_reason}.</Text>
+        <Text size="sm">{t("Not counted: {{reason}}.", { reason: detail.sizes_reason })}</Text>
       ) : (
         <CountTable bare rows={detail.counts} needed={detail.sizes} least={detail.least_sizes} />
       )}
       <Title order={3} size="h5">
-        Features
+        {t("Features")}
       </Title>
       {detail.features.length === 0 && (
-        <Text size="sm">Flat faces only, no holes, slots or rounded edges.</Text>
+        <Text size="sm">{t("Flat faces only, no holes, slots or rounded edges.")}</Text>
       )}
       <ul className={classes.features}>
         {detail.features.map((feature, index) => (
@@ -82,14 +84,14 @@ export function Demands({ part, detail, onFaces, edges }: Props) {
         </Text>
       ))}
       <Title order={3} size="h5">
-        Scales
+        {t("Scales")}
       </Title>
       <table className="plain">
         <tbody>
           {detail.scales.map((row) => (
             <tr key={row.paper}>
               <td>{row.paper}</td>
-              <td className="number">{row.scale ?? "none fits"}</td>
+              <td className="number">{row.scale ?? t("none fits")}</td>
               <td className="quiet small">
                 {row.across}
                 <br />
@@ -100,7 +102,9 @@ export function Demands({ part, detail, onFaces, edges }: Props) {
         </tbody>
       </table>
       <Text className="quiet small">
-        Gaps across and up, in {detail.unit}, for the views needed in third angle, landscape.
+        {t("Gaps across and up, in {{unit}}, for the views needed in third angle, landscape.", {
+          unit: term(detail.unit),
+        })}
       </Text>
     </div>
   );
@@ -127,19 +131,22 @@ function Standing({ part, detail }: { part: PartSummary; detail: ModelDetail }) 
   return (
     <Select
       size="xs"
-      label="Natural position: what points up in use"
+      label={t("Natural position: what points up in use")}
       description={
         firm
-          ? `It stands firmest with ${firm.up.replace("-", "−")} up, on ${Math.round(100 * firm.footprint)} % of its outline.`
-          : "It stands on none of its six sides by itself."
+          ? t("It stands firmest with {{up}} up, on {{share}} % of its outline.", {
+              up: firm.up.replace("-", "−"),
+              share: Math.round(100 * firm.footprint),
+            })
+          : t("It stands on none of its six sides by itself.")
       }
       error={trouble || undefined}
       data={SIDES.map((side) => ({
         value: side,
-        label: `${side.replace("-", "−")}, the ${sideWords(side)}`,
+        label: t("{{axis}}, the {{side}}", { axis: side.replace("-", "−"), side: sideWords(side) }),
       }))}
       value={detail.natural_up ?? null}
-      placeholder="not set"
+      placeholder={t("not set")}
       allowDeselect={false}
       onChange={(value) => value && void set(value as Side)}
     />

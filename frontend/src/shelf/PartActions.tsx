@@ -3,14 +3,15 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 
+import { said, t } from "../frame/language";
 import { answer, api } from "../api/client";
 import type { PartSummary } from "../api/types";
 
 const FILES = [
-  ["step", "STEP"],
-  ["stl", "Triangles, STL"],
-  ["glb", "Triangles, glTF"],
-  ["source", "As it was made"],
+  ["step", said("STEP")],
+  ["stl", said("Triangles, STL")],
+  ["glb", said("Triangles, glTF")],
+  ["source", said("As it was made")],
 ] as const;
 
 /** What can be done with a part: edit, copy, archive, take away as a file. */
@@ -53,19 +54,19 @@ export function PartActions({ part }: { part: PartSummary }) {
       )}
       {part.built && (
         <Button variant="default" component={Link} to={`/shelf/${part.id}/build`}>
-          Edit its features
+          {t("Edit its features")}
         </Button>
       )}
       <Menu position="bottom-end">
         <Menu.Target>
-          <Button variant="default">More</Button>
+          <Button variant="default">{t("More")}</Button>
         </Menu.Target>
         <Menu.Dropdown>
-          <Menu.Item onClick={() => void copy()}>Copy</Menu.Item>
+          <Menu.Item onClick={() => void copy()}>{t("Copy")}</Menu.Item>
           <Menu.Item onClick={() => void archive()}>
-            {part.archived ? "Take out of the archive" : "Put into the archive"}
+            {part.archived ? t("Take out of the archive") : t("Put into the archive")}
           </Menu.Item>
-          <Menu.Label>Take away as a file</Menu.Label>
+          <Menu.Label>{t("Take away as a file")}</Menu.Label>
           {FILES.map(([kind, label]) => (
             <Menu.Item
               key={kind}
@@ -73,7 +74,7 @@ export function PartActions({ part }: { part: PartSummary }) {
               href={`/api/parts/${part.id}/file/${kind}`}
               disabled={part.state !== "ready"}
             >
-              {label}
+              {t(label)}
             </Menu.Item>
           ))}
         </Menu.Dropdown>

@@ -1,13 +1,15 @@
 import { Card, Text } from "@mantine/core";
 import { Link } from "react-router";
 
+import { term } from "../frame/words";
+import { t, written } from "../frame/language";
 import type { PartSummary } from "../api/types";
 import { PartPicture } from "../turntable/PartPicture";
 import classes from "./Shelf.module.css";
 
 /** A part on the shelf. */
 export function PartCard({ part }: { part: PartSummary }) {
-  const sizes = part.extents.map((e) => Number(e.toFixed(3))).join(" × ");
+  const sizes = part.extents.map((e) => written(e)).join(" × ");
   if (part.state !== "ready") {
     return (
       <Card
@@ -20,7 +22,9 @@ export function PartCard({ part }: { part: PartSummary }) {
         <div className={classes.model} />
         <Text fw={700}>{part.name}</Text>
         <Text className="small" c="var(--fault)">
-          {part.state === "refused" ? `Not usable: ${part.error}` : "Being examined …"}
+          {part.state === "refused"
+            ? t("Not usable: {{reason}}", { reason: part.error ?? "" })
+            : t("Being examined …")}
         </Text>
       </Card>
     );
@@ -40,10 +44,10 @@ export function PartCard({ part }: { part: PartSummary }) {
         {part.name}
       </Text>
       <Text className="quiet small" truncate>
-        {sizes} {part.unit}
+        {sizes} {term(part.unit)}
       </Text>
       <Text className="quiet small" truncate>
-        {[part.material || "no material given", ...part.labels].join(" · ")}
+        {[part.material || t("no material given"), ...part.labels].join(" · ")}
       </Text>
     </Card>
   );

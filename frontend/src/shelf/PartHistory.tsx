@@ -2,12 +2,12 @@ import { List, TagsInput, Text, Title } from "@mantine/core";
 import { useQueryClient } from "@tanstack/react-query";
 import { Link } from "react-router";
 
+import { t } from "../frame/language";
 import { answer, api } from "../api/client";
-import type { PartForm } from "../api/types";
-import { plural } from "../frame/words";
+import type { PartAnswer } from "../api/types";
 
 /** Who made a part, its labels, what its file had to say, and the exercises that use it. */
-export function PartHistory({ part }: { part: PartForm }) {
+export function PartHistory({ part }: { part: PartAnswer }) {
   const queries = useQueryClient();
   const { report } = part;
   const label = async (labels: string[]) => {
@@ -25,22 +25,26 @@ export function PartHistory({ part }: { part: PartForm }) {
       <TagsInput
         className="screen-only"
         size="xs"
-        label="Labels"
-        placeholder="Type one, then Enter"
+        label={t("Labels")}
+        placeholder={t("Type one, then Enter")}
         value={part.part.labels}
         maxTags={12}
         onChange={(labels) => void label(labels)}
       />
       <Text className="quiet small" mt="xs">
-        Made by {part.part.made_by}, version {part.versions}.{" "}
-        {part.used_in.length === 0 && "Not used in an exercise yet."}
+        {t("Made by {{name}}, version {{number}}.", {
+          name: part.part.made_by,
+          number: part.versions,
+        })}{" "}
+        {part.used_in.length === 0 && t("Not used in an exercise yet.")}
       </Text>
       {part.used_in.length > 0 && (
         <List size="sm">
           {part.used_in.map((exercise) => (
             <List.Item key={exercise.id}>
               <Link to={`/exercises/${exercise.id}/wall`}>{exercise.title}</Link>
-              {exercise.version < part.versions && `, with version ${exercise.version}`}
+              {exercise.version < part.versions &&
+                t(", with version {{number}}", { number: exercise.version })}
             </List.Item>
           ))}
         </List>
@@ -48,20 +52,20 @@ export function PartHistory({ part }: { part: PartForm }) {
       {report && (
         <>
           <Title order={3} size="h5" mt="sm">
-            From the STEP file ({report.protocol})
+            {t("From the STEP file ({{protocol}})", { protocol: report.protocol })}
           </Title>
           <List size="sm">
             {report.read.map((words) => (
-              <List.Item key={words}>Read: {words}</List.Item>
+              <List.Item key={words}>{t("Read: {{what}}", { what: words })}</List.Item>
             ))}
             {report.healed.map((words) => (
-              <List.Item key={words}>Healed: {words}</List.Item>
+              <List.Item key={words}>{t("Healed: {{what}}", { what: words })}</List.Item>
             ))}
             {report.left_out.map((words) => (
-              <List.Item key={words}>Left out: {words}</List.Item>
+              <List.Item key={words}>{t("Left out: {{what}}", { what: words })}</List.Item>
             ))}
             {report.healed.length + report.left_out.length === 0 && (
-              <List.Item>{plural(0, "fault")} found, nothing left out</List.Item>
+              <List.Item>{t("0 faults found, nothing left out")}</List.Item>
             )}
           </List>
         </>

@@ -3,8 +3,9 @@ import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useParams } from "react-router";
 
+import { t } from "../frame/language";
 import { answer, api } from "../api/client";
-import type { ModelDetail, PartForm } from "../api/types";
+import type { ModelDetail, PartAnswer } from "../api/types";
 import { SideView } from "../drawing/SideView";
 import { Header } from "../frame/Header";
 import { Trouble, Waiting } from "../frame/Messages";
@@ -44,19 +45,24 @@ export default function PartPage() {
       <Header
         trail={
           <>
-            <Link to="/shelf">Shelf</Link> / <strong>{part.data?.part.name ?? "…"}</strong>
+            <Link to="/shelf">{t("Shelf")}</Link> / <strong>{part.data?.part.name ?? "…"}</strong>
           </>
         }
       >
         {part.data && <PartActions part={part.data.part} />}
         <Button component={Link} to={`/exercises/new?part=${id}`} disabled={!detail.data}>
-          Set an exercise on it
+          {t("Set an exercise on it")}
         </Button>
       </Header>
       {error && <Trouble error={error} onRetry={() => void part.refetch()} />}
       {part.data?.part.state === "refused" && (
         <Trouble
-          error={again.error ?? new Error(`This part cannot be used: ${part.data.part.error}.`)}
+          error={
+            again.error ??
+            new Error(
+              t("This part cannot be used: {{reason}}.", { reason: part.data.part.error ?? "" }),
+            )
+          }
           onRetry={() => again.mutate()}
         />
       )}
@@ -66,7 +72,7 @@ export default function PartPage() {
   );
 }
 
-function Opened({ part, detail }: { part: PartForm; detail: ModelDetail }) {
+function Opened({ part, detail }: { part: PartAnswer; detail: ModelDetail }) {
   const { model } = part.part;
   const { attitude, setAttitude, hands } = useTurning(detail.natural_up ?? "+z");
   const [litEdges, setLitEdges] = useState<readonly number[] | undefined>();
@@ -75,10 +81,10 @@ function Opened({ part, detail }: { part: PartForm; detail: ModelDetail }) {
   const longest = Math.max(...detail.extents);
   return (
     <main className={classes.partGrid}>
-      <section className={classes.stage} aria-label="Turntable">
+      <section className={classes.stage} aria-label={t("Turntable")}>
         <Group justify="space-between">
           <Title order={2} size="h4">
-            Turntable
+            {t("Turntable")}
           </Title>
           <Anchor
             className="screen-only"
@@ -87,7 +93,7 @@ function Opened({ part, detail }: { part: PartForm; detail: ModelDetail }) {
             c="inherit"
             onClick={() => setAttitude(null)}
           >
-            equal-axis view
+            {t("equal-axis view")}
           </Anchor>
         </Group>
         <div className={classes.stageModel}>
@@ -100,19 +106,21 @@ function Opened({ part, detail }: { part: PartForm; detail: ModelDetail }) {
             }}
             litEdges={litEdges}
             litFaces={litFaces}
-            label={`${detail.name}; drag, turn the wheel or use the arrow keys to turn it`}
+            label={t("{{part}}; drag, turn the wheel or use the arrow keys to turn it", {
+              part: detail.name,
+            })}
           />
         </div>
         <Text className="quiet small screen-only">
-          Drag, turn the wheel, or use the arrow keys; <kbd>,</kbd> and <kbd>.</kbd> turn it on the
-          spot.
+          {t("Drag, turn the wheel, or use the arrow keys to turn it; on the spot with")}{" "}
+          <kbd>,</kbd> <kbd>.</kbd>
         </Text>
         <PartHistory part={part} />
       </section>
       <div>
-        <section aria-label="Six sides">
+        <section aria-label={t("Six sides")}>
           <Title order={2} size="h4" mb="sm">
-            Its six sides
+            {t("Its six sides")}
           </Title>
           <div className={classes.sides}>
             {detail.sides.map((side) => (
@@ -129,7 +137,7 @@ function Opened({ part, detail }: { part: PartForm; detail: ModelDetail }) {
                     span={longest}
                     lit={litEdges}
                     onPoint={(edges) => setLitEdges(edges ?? undefined)}
-                    label={`Seen from the ${sideWords(side.side)}`}
+                    label={t("Seen from the {{side}}", { side: sideWords(side.side) })}
                   />
                 </div>
                 <Text className="quiet small" ta="center">
@@ -149,11 +157,11 @@ function Opened({ part, detail }: { part: PartForm; detail: ModelDetail }) {
           onPoint={setLitEdges}
         />
       </div>
-      <section className="panel" aria-label="What its drawing demands">
+      <section className="panel" aria-label={t("What its drawing demands")}>
         <Tabs defaultValue="demands" variant="default" color="ink">
           <Tabs.List mb="sm">
-            <Tabs.Tab value="demands">What its drawing demands</Tabs.Tab>
-            <Tabs.Tab value="front">Front views</Tabs.Tab>
+            <Tabs.Tab value="demands">{t("What its drawing demands")}</Tabs.Tab>
+            <Tabs.Tab value="front">{t("Front views")}</Tabs.Tab>
           </Tabs.List>
           <Tabs.Panel value="demands">
             <Demands
@@ -165,8 +173,9 @@ function Opened({ part, detail }: { part: PartForm; detail: ModelDetail }) {
           </Tabs.Panel>
           <Tabs.Panel value="front">
             <Text className="quiet small" mb="xs">
-              All 24 attitudes by length, shape, hidden lines and natural position. Choose one to
-              see its set of views.
+              {t(
+                "All 24 attitudes by length, shape, hidden lines and natural position. Choose one to see its set of views.",
+              )}
             </Text>
             <RankingList
               ranking={detail.ranking}

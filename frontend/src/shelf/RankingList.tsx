@@ -1,6 +1,8 @@
 import { Anchor, Text } from "@mantine/core";
 import { useState } from "react";
 
+import { term } from "../frame/words";
+import { t, written } from "../frame/language";
 import type { Ranked } from "../api/types";
 import { type Attitude, sameAttitude, sideWords } from "../turntable/attitude";
 import classes from "./Shelf.module.css";
@@ -31,16 +33,20 @@ export function RankingList({ ranking, chosen, onChoose }: Props) {
           >
             <span className="quiet">{index + 1}</span>
             <span>
-              <strong>{sideWords(entry.side)}</strong>, {entry.up.replace("-", "−")} up
+              <strong>{sideWords(entry.side)}</strong>,{" "}
+              {t("{{up}} up", { up: entry.up.replace("-", "−") })}
               {entry.equal_to.length > 0 && (
-                <span className="quiet small"> · like {entry.equal_to.length} others</span>
+                <span className="quiet small">
+                  {" "}
+                  · {t("like {{count}} others", { count: entry.equal_to.length })}
+                </span>
               )}
             </span>
-            <span className="number">{entry.score.toFixed(1)}</span>
+            <span className="number">{written(entry.score, 1, true)}</span>
             <span className={classes.bars}>
               {MEASURES.map((measure) => (
                 <span key={measure}>
-                  {measure}
+                  {term(measure)}
                   <span className={classes.bar} style={{ display: "block" }}>
                     <span style={{ width: `${100 * (entry.measures[measure] ?? 0)}%` }} />
                   </span>
@@ -58,7 +64,7 @@ export function RankingList({ ranking, chosen, onChoose }: Props) {
       {ranking.length > FEW && (
         <Anchor component="button" size="sm" mt="xs" c="inherit" onClick={() => setAll(!all)}>
           <Text span size="sm">
-            {all ? "Show the best six" : `Show all ${ranking.length}`}
+            {all ? t("Show the best six") : t("Show all {{number}}", { number: ranking.length })}
           </Text>
         </Anchor>
       )}

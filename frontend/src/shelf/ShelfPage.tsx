@@ -4,10 +4,10 @@ import { useInfiniteQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 
+import { t } from "../frame/language";
 import { answer, api } from "../api/client";
 import { Header } from "../frame/Header";
 import { Trouble, Waiting } from "../frame/Messages";
-import { plural } from "../frame/words";
 import { Arrivals } from "./Arrivals";
 import { PartCard } from "./PartCard";
 import classes from "./Shelf.module.css";
@@ -62,25 +62,27 @@ export default function ShelfPage() {
         <FileButton multiple onChange={arrivals.bringIn} accept=".json,.step,.stp">
           {(props) => (
             <Button variant="default" {...props}>
-              Bring in parts
+              {t("Bring in parts")}
             </Button>
           )}
         </FileButton>
         <Button variant="default" component={Link} to="/shelf/new">
-          Build a part
+          {t("Build a part")}
         </Button>
         <Button component={Link} to="/exercises/new">
-          Set an exercise
+          {t("Set an exercise")}
         </Button>
       </Header>
       <main className={classes.page}>
         <Group justify="space-between" align="baseline">
           <Title order={1} size="h2">
-            Shelf
+            {t("Shelf")}
           </Title>
           <Text className="quiet">
-            {first ? `${plural(first.total, "part")}${searching ? " found" : ""}. ` : ""}
-            Drop STEP files anywhere on this page.
+            {first
+              ? `${searching ? t("{{count}} parts found", { count: first.total }) : t("{{count}} parts", { count: first.total })}. `
+              : ""}
+            {t("Drop STEP files anywhere on this page.")}
           </Text>
         </Group>
         <ShelfSearch
@@ -98,8 +100,8 @@ export default function ShelfPage() {
         {first?.total === 0 && (
           <Text>
             {searching
-              ? "No part fits. Take a word away, or look in the archive."
-              : "The shelf is empty. Build a part, or bring one in as a STEP file, to begin."}
+              ? t("No part fits. Take a word away, or look in the archive.")
+              : t("The shelf is empty. Build a part, or bring one in as a STEP file, to begin.")}
           </Text>
         )}
         <SimpleGrid cols={{ base: 1, xs: 2, sm: 3, md: 5 }} spacing="md">
@@ -131,7 +133,7 @@ function More({ busy, onSeen }: { busy: boolean; onSeen: () => void }) {
   }, [busy]);
   return (
     <Button ref={place} variant="default" loading={busy} onClick={onSeen}>
-      More parts
+      {t("More parts")}
     </Button>
   );
 }

@@ -1,11 +1,12 @@
 import { Button, Group, Switch, TextInput } from "@mantine/core";
 
-import type { ShelfForm } from "../api/types";
+import { t } from "../frame/language";
+import type { ShelfAnswer } from "../api/types";
 
 interface Props {
   words: string;
   onWords: (words: string) => void;
-  labels: ShelfForm["labels"];
+  labels: ShelfAnswer["labels"];
   label: string | null;
   onLabel: (label: string | null) => void;
   archived: boolean;
@@ -18,13 +19,13 @@ export function ShelfSearch(props: Props) {
     <Group gap="sm">
       <TextInput
         type="search"
-        aria-label="Search the shelf"
-        placeholder="Name, material or label"
+        aria-label={t("Search the shelf")}
+        placeholder={t("Name, material or label")}
         value={props.words}
         onChange={(event) => props.onWords(event.currentTarget.value)}
         w={240}
       />
-      <Group gap={6} aria-label="Labels" role="group">
+      <Group gap={6} aria-label={t("Labels")} role="group">
         {props.labels.map(({ label, count }) => (
           <Button
             key={label}
@@ -40,7 +41,7 @@ export function ShelfSearch(props: Props) {
       <Switch
         ml="auto"
         size="sm"
-        label="Archive"
+        label={t("Archive")}
         checked={props.archived}
         onChange={(event) => props.onArchived(event.currentTarget.checked)}
       />

@@ -1,9 +1,10 @@
 import { Text, Title } from "@mantine/core";
 
+import { t, written } from "../frame/language";
 import type { Ranked } from "../api/types";
 import { SideView } from "../drawing/SideView";
 import { useViews } from "../drawing/useViews";
-import { plural } from "../frame/words";
+import { viewWords } from "../frame/words";
 import { type Attitude, sameAttitude, sideWords } from "../turntable/attitude";
 import classes from "./Shelf.module.css";
 
@@ -37,12 +38,12 @@ function candidates(ranking: Ranked[], chosen: Attitude | null): Ranked[] {
 /** Candidates for the front view side by side, each with the set of views it would bring. */
 export function ViewSets({ ranking, chosen, onChoose, ...rest }: Props) {
   return (
-    <section aria-label="Candidates for the front view">
+    <section aria-label={t("Candidates for the front view")}>
       <Title order={2} size="h4" mt="lg">
-        The views each front view brings
+        {t("The views each front view brings")}
       </Title>
       <Text className="quiet small" mb="xs">
-        The best candidates side by side, in third-angle places.
+        {t("The best candidates side by side, in third-angle places.")}
       </Text>
       <div className={classes.viewSets}>
         {candidates(ranking, chosen).map((entry) => (
@@ -80,18 +81,18 @@ function ViewSet({
               span={span}
               lit={lit}
               onPoint={(edges) => onPoint(edges ?? undefined)}
-              label={`${view.name} view`}
+              label={viewWords(view.name)}
             />
           </span>
         ))}
       </span>
       <Text className="small" ta="center" fw={700}>
-        {entry.score.toFixed(1)} points
+        {t("{{score}} points", { score: written(entry.score, 1, true) })}
       </Text>
       <Text className="quiet small" ta="center">
-        {sideWords(side)}, {up.replace("-", "−")} up
+        {sideWords(side)}, {t("{{up}} up", { up: up.replace("-", "−") })}
         <br />
-        {plural(entry.hidden_lines, "hidden line")}
+        {t("{{count}} hidden lines", { count: entry.hidden_lines })}
       </Text>
     </>
   );

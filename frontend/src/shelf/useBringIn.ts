@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
 
+import { t } from "../frame/language";
 import { answer, api, fileBody } from "../api/client";
 import { watchJob } from "./watchJob";
 
@@ -35,9 +36,10 @@ export function useBringIn() {
           const job = part.job ?? 0;
           note(key, { state: "examining", job, part: part.id });
           const end = await watchJob(job, (share, doing) => note(key, { share, doing }));
-          if (end.state === "done") note(key, { state: "done", share: 1, doing: "on the shelf" });
-          else if (end.state === "cancelled") note(key, { state: "stopped", doing: "stopped" });
-          else note(key, { state: "failed", doing: end.message });
+          if (end.state === "done")
+            note(key, { state: "done", share: 1, doing: t("on the shelf") });
+          else if (end.state === "cancelled") note(key, { state: "stopped", doing: t("stopped") });
+          else note(key, { state: "failed", doing: end.message ?? "" });
         } catch (error) {
           note(key, { state: "failed", doing: (error as Error).message });
         }
@@ -50,7 +52,7 @@ export function useBringIn() {
           key,
           name: file.name,
           share: 0,
-          doing: "waiting",
+          doing: t("waiting"),
           state: "sending" as const,
           job: null,
           part: null,

@@ -1,7 +1,7 @@
 import { answer, api } from "../api/client";
 import type { components } from "../api/schema.generated";
 
-type Job = components["schemas"]["JobForm"];
+type Job = components["schemas"]["JobAnswer"];
 
 const ENDED = ["done", "failed", "cancelled"];
 /** How often is asked where no events come (ms). */
@@ -15,7 +15,7 @@ export function watchJob(
   return new Promise((resolve, reject) => {
     const events = new EventSource(`/api/jobs/${job}/events`);
     const told = (form: Job) => {
-      onProgress(form.progress, form.message);
+      onProgress(form.progress, form.message ?? "");
       if (ENDED.includes(form.state)) {
         events.close();
         resolve(form);

@@ -1,10 +1,12 @@
 import { Button, Group, Text, Textarea, TextInput, Title } from "@mantine/core";
 import { useEffect, useRef, useState } from "react";
 
+import { t } from "../frame/language";
 import type { Finding, Sheet } from "../api/types";
-import { FindingShape } from "../drawing/FindingShape";
+import { FindingSign } from "../drawing/FindingSign";
 import { useMe } from "../frame/me";
 import { criterionLabel, points } from "../frame/words";
+import { ChangedNote } from "./ChangedNote";
 import classes from "./Table.module.css";
 import type { Decision, Marking } from "./useMarking";
 
@@ -22,21 +24,21 @@ export function Slip({ sheet, chosen, onPoint, onChoose, marking }: Props) {
   const problem = marking.decide.error?.message ?? marking.giveBack.error?.message;
   if (!sheet.reviewed) {
     return (
-      <aside className={`${classes.slip} panel`} aria-label="Slip">
+      <aside className={`${classes.slip} panel`} aria-label={t("Slip")}>
         <Title order={2} size="h4">
-          Handed in
+          {t("Handed in")}
         </Title>
         <Text mt="sm">
-          Your instructor has the sheet now. The slip appears here when it is returned.
+          {t("Your instructor has the sheet now. The slip appears here when it is returned.")}
         </Text>
       </aside>
     );
   }
   return (
-    <aside className={`${classes.slip} panel`} aria-label="Slip">
+    <aside className={`${classes.slip} panel`} aria-label={t("Slip")}>
       <header className={classes.slipHead}>
         <Title order={2} size="h3">
-          Slip
+          {t("Slip")}
         </Title>
         <span className="number" style={{ fontSize: 26 }} data-testid="total">
           {points(sheet.points)}
@@ -48,8 +50,9 @@ export function Slip({ sheet, chosen, onPoint, onChoose, marking }: Props) {
           {problem}
         </Text>
       )}
+      {sheet.changed && <ChangedNote changed={sheet.changed} />}
       {sheet.findings.length === 0 && (
-        <Text py="md">Nothing found. Every line is where it should be.</Text>
+        <Text py="md">{t("Nothing found. Every line is where it should be.")}</Text>
       )}
       <ol className={classes.findings}>
         {sheet.findings.map((finding, index) => (
@@ -57,6 +60,7 @@ export function Slip({ sheet, chosen, onPoint, onChoose, marking }: Props) {
             key={finding.place}
             finding={finding}
             label={index + 1}
+            fresh={sheet.changed?.new.includes(finding.place) ?? false}
             open={chosen === finding.place}
             editable={teaching && sheet.state === "handed-in"}
             onPoint={onPoint}
@@ -72,7 +76,7 @@ export function Slip({ sheet, chosen, onPoint, onChoose, marking }: Props) {
           <div key={mark.criterion}>
             <span>{criterionLabel(mark.criterion)}</span>
             {mark.outcome === "not-judged" ? (
-              <span className="quiet small">not judged</span>
+              <span className="quiet small">{t("not judged")}</span>
             ) : (
               <span className="number">
                 {points(mark.points)}/{points(mark.of)}
@@ -94,11 +98,22 @@ interface RowProps extends Pick<Props, "onPoint" | "onChoose"> {
   onDecide: (place: number, decision: Decision, remark?: string) => void;
   finding: Finding;
   label: number;
+  /** Whether only a later version of Maqueta found it. */
+  fresh: boolean;
   open: boolean;
   editable: boolean;
 }
 
-function FindingRow({ finding, label, open, editable, onPoint, onChoose, onDecide }: RowProps) {
+function FindingRow({
+  finding,
+  label,
+  fresh,
+  open,
+  editable,
+  onPoint,
+  onChoose,
+  onDecide,
+}: RowProps) {
   const row = useRef<HTMLLIElement>(null);
   const [remark, setRemark] = useState(finding.remark);
   useEffect(() => {
@@ -120,20 +135,27 @@ function FindingRow({ finding, label, open, editable, onPoint, onChoose, onDecid
         onFocus={() => onChoose(finding.place)}
         aria-expanded={open}
       >
-        <FindingShape
-          shape={finding.shape}
+        <FindingSign
+          sign={finding.sign}
           severity={finding.severity}
           decision={finding.decision}
           label={label}
         />
         <span>
-          <span className="quiet small">{criterionLabel(finding.criterion)}</span>
+          <span className="quiet small">
+            {criterionLabel(finding.criterion)}
+            {fresh && " · new"}
+          </span>
           <span className={classes.message} data-waived={waived}>
             {finding.message}
           </span>
           {open && (
             <span className="quiet small" style={{ display: "block" }}>
-              Expected: {finding.expected}. Found: {finding.found}. {finding.basis}.
+              {t("Expected: {{expected}}. Found: {{found}}. {{basis}}.", {
+                expected: finding.expected,
+                found: finding.found,
+                basis: finding.basis,
+              })}
             </span>
           )}
         </span>
@@ -153,7 +175,7 @@ function FindingRow({ finding, label, open, editable, onPoint, onChoose, onDecid
                 onDecide(finding.place, finding.decision === "upheld" ? null : "upheld")
               }
             >
-              {finding.decision === "upheld" ? "Upheld" : "Uphold"}{" "}
+              {finding.decision === "upheld" ? t("Upheld") : t("Uphold")}{" "}
               <kbd className={classes.key}>U</kbd>
             </Button>
             <Button
@@ -162,14 +184,14 @@ function FindingRow({ finding, label, open, editable, onPoint, onChoose, onDecid
               aria-pressed={waived}
               onClick={() => onDecide(finding.place, waived ? null : "waived")}
             >
-              {waived ? "Waived" : "Waive"} <kbd className={classes.key}>X</kbd>
+              {waived ? t("Waived") : t("Waive")} <kbd className={classes.key}>X</kbd>
             </Button>
           </Group>
           <TextInput
             size="xs"
             mt={8}
-            aria-label="Remark on this finding"
-            placeholder="Remark"
+            aria-label={t("Remark on this finding")}
+            placeholder={t("Remark")}
             value={remark}
             onChange={(e) => setRemark(e.currentTarget.value)}
             onBlur={() =>
@@ -198,9 +220,9 @@ function Remark({ sheet, editable, remark }: RemarkProps) {
       mt="md"
       autosize
       minRows={2}
-      aria-label="Remark on the sheet"
-      placeholder={`Remark to ${sheet.student}`}
-      description={remark.isSuccess ? "Kept." : undefined}
+      aria-label={t("Remark on the sheet")}
+      placeholder={t("Remark to {{student}}", { student: sheet.student })}
+      description={remark.isSuccess ? t("Kept.") : undefined}
       error={remark.error?.message}
       value={text}
       onChange={(e) => setText(e.currentTarget.value)}

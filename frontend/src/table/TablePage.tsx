@@ -4,6 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 
+import { t } from "../frame/language";
 import { answer, api } from "../api/client";
 import type { Sheet } from "../api/types";
 import { FileMenu } from "../drawing/FileMenu";
@@ -86,50 +87,51 @@ function Opened({ sheet }: { sheet: Sheet }) {
       <Header
         trail={
           <>
-            <Link to="/">Exercises</Link> /{" "}
+            <Link to="/">{t("Exercises")}</Link> /{" "}
             {teaching ? (
               <Link to={`/exercises/${exercise.id}/wall`}>{exercise.title}</Link>
             ) : (
               exercise.title
             )}{" "}
-            / <strong>{teaching ? sheet.student : "your sheet"}</strong>
-            {sheet.handed_in_at && ` · handed in ${dayAndTime(sheet.handed_in_at)}`}
-            {sheet.late && " · late"}
+            / <strong>{teaching ? sheet.student : t("your sheet")}</strong>
+            {sheet.handed_in_at &&
+              ` · ${t("handed in {{when}}", { when: dayAndTime(sheet.handed_in_at) })}`}
+            {sheet.late && ` · ${t("late")}`}
           </>
         }
       >
         {teaching && (
           <>
             <Button variant="default" disabled={place <= 0} onClick={() => go(-1)}>
-              Previous <kbd className={classes.key}>[</kbd>
+              {t("Previous")} <kbd className={classes.key}>[</kbd>
             </Button>
             <Text className="quiet small">
-              {place + 1} of {sheet.neighbours.length}
+              {t("{{number}} of {{all}}", { number: place + 1, all: sheet.neighbours.length })}
             </Text>
             <Button
               variant="default"
               disabled={place >= sheet.neighbours.length - 1}
               onClick={() => go(1)}
             >
-              Next <kbd className={classes.key}>]</kbd>
+              {t("Next")} <kbd className={classes.key}>]</kbd>
             </Button>
             <Button
               disabled={sheet.state === "returned"}
               loading={giveBack.isPending}
               onClick={() => giveBack.mutate()}
             >
-              {sheet.state === "returned" ? "Returned" : "Return sheet"}
+              {sheet.state === "returned" ? t("Returned") : t("Return sheet")}
             </Button>
           </>
         )}
         {!teaching && sheet.state === "returned" && (
-          <FileMenu of={`/api/exercises/${exercise.id}/answer/drawing`} label="Model answer" />
+          <FileMenu of={`/api/exercises/${exercise.id}/answer/drawing`} label={t("Model answer")} />
         )}
         <FileMenu of={`/api/sheets/${sheet.id}/drawing`} />
       </Header>
       <div className={classes.grid}>
         <TableSide sheet={sheet} finding={finding} reader={reader} />
-        <main className={classes.stage} aria-label="Sheet">
+        <main className={classes.stage} aria-label={t("Sheet")}>
           <ReviewedSheet
             sheet={sheet}
             reader={reader}

@@ -1,6 +1,8 @@
 import { Text, Title } from "@mantine/core";
 
-import type { Finding, Sheet } from "../api/types";
+import { criterionLabel } from "../frame/words";
+import { t } from "../frame/language";
+import type { Criterion, Finding, Sheet } from "../api/types";
 import { ReadersEye } from "../reader/ReadersEye";
 import type { Reader } from "../reader/useReader";
 import { turnOfCorner } from "../turntable/attitude";
@@ -20,7 +22,7 @@ export function TableSide({ sheet, finding, reader }: Props) {
   const seen = sheet.reviewed || sheet.exercise.task.drafting.shown;
   const lit = (finding?.edges.length ?? 0) + (finding?.faces.length ?? 0) > 0;
   return (
-    <aside className={`${classes.side} panel`} aria-label="Part">
+    <aside className={`${classes.side} panel`} aria-label={t("Part")}>
       {seen && (
         <div className={classes.model}>
           <PartView
@@ -30,16 +32,18 @@ export function TableSide({ sheet, finding, reader }: Props) {
             litFaces={finding?.faces}
             moves={reader.moves}
             swing={reader.swing}
-            label={`${sheet.exercise.part_name}, card model`}
+            label={t("{{part}}, card model", { part: sheet.exercise.part_name })}
           />
         </div>
       )}
       <Text className="quiet small">
-        {lit ? "What the chosen finding speaks of is lit on the part." : sheet.exercise.part_name}
+        {lit
+          ? t("What the chosen finding speaks of is lit on the part.")
+          : sheet.exercise.part_name}
       </Text>
-      <Reasons heading="Not delivered" reasons={sheet.lacking} />
+      <Reasons heading={t("Not delivered")} reasons={sheet.lacking} />
       <ReadersEye reader={reader} />
-      <Reasons heading="Not judged" reasons={sheet.unjudged} />
+      <Reasons heading={t("Not judged")} reasons={sheet.unjudged} />
     </aside>
   );
 }
@@ -55,7 +59,7 @@ function Reasons({ heading, reasons }: { heading: string; reasons: Record<string
       </Title>
       {told.map(([criterion, reason]) => (
         <Text key={criterion} className="small">
-          <strong style={{ textTransform: "capitalize" }}>{criterion}</strong>: {reason}.
+          <strong>{criterionLabel(criterion as Criterion)}</strong>: {reason}.
         </Text>
       ))}
     </section>

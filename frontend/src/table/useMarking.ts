@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useRef } from "react";
 
+import { t } from "../frame/language";
 import { answer, api } from "../api/client";
 import type { Sheet } from "../api/types";
 
@@ -33,6 +34,7 @@ export function useMarking(sheet: Sheet) {
             decision: what.decision,
             remark: what.remark ?? null,
             seen: standing(what.place),
+            checker: sheet.checker,
           },
         }),
       ),
@@ -67,7 +69,7 @@ export function useMarking(sheet: Sheet) {
     scope,
     mutationFn: async () => {
       if (refused.current.size > 0) {
-        throw new Error("A remark or decision was not kept, so the sheet is not returned.");
+        throw new Error(t("A remark or decision was not kept, so the sheet is not returned."));
       }
       return answer(
         api.POST("/api/sheets/{sheet_id}/return", { params: { path: { sheet_id: sheet.id } } }),

@@ -2,6 +2,7 @@ import { Center, Text } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense } from "react";
 
+import { t } from "../frame/language";
 import { answer, api } from "../api/client";
 import type { Mesh } from "../api/types";
 import { SideView } from "../drawing/SideView";
@@ -42,7 +43,7 @@ export function useMesh(model: number | undefined) {
 export function PartView(props: Props) {
   const mesh = useMesh(props.model);
   if (mesh.error) return <Center h="100%">{mesh.error.message}</Center>;
-  if (!mesh.data) return <Center h="100%" aria-label="The part is loading" />;
+  if (!mesh.data) return <Center h="100%" role="status" aria-label={t("The part is loading")} />;
   if (!solids) return <FlatPart {...props} />;
   return (
     <Suspense fallback={null}>
@@ -57,6 +58,10 @@ function FlatPart({ model, turn, litEdges }: Props) {
   const drawing = views.data?.[0];
   if (!drawing) return <Text className="quiet">…</Text>;
   return (
-    <SideView drawing={drawing} label={`Line drawing of the side ${front.side}`} lit={litEdges} />
+    <SideView
+      drawing={drawing}
+      label={t("Line drawing of the side {{side}}", { side: front.side })}
+      lit={litEdges}
+    />
   );
 }

@@ -1,6 +1,10 @@
 import { Matrix4, Quaternion, Vector3 } from "three";
 
+import { said, t } from "../frame/language";
 import type { Corner, Side } from "../api/types";
+
+type Row = [number, number, number];
+export type Frame = [Row, Row, Row];
 
 export interface Attitude {
   side: Side;
@@ -93,6 +97,11 @@ export function turnOfCorner(corner: Corner, up: Side): Quaternion {
   return quaternion(upwards.clone().cross(towards), upwards, towards);
 }
 
+/** The same for any frame: rows are the model directions of sheet right, of sheet up, and towards the reader. */
+export function turnOfFrame([right, up, towards]: Frame): Quaternion {
+  return quaternion(new Vector3(...right), new Vector3(...up), new Vector3(...towards));
+}
+
 export function sameAttitude(a: Attitude | null, b: Attitude | null): boolean {
   return a?.side === b?.side && a?.up === b?.up;
 }
@@ -111,14 +120,14 @@ export function nearestCorner(turn: Quaternion, up: Side): Corner {
 }
 
 const WORDS: Record<Side, string> = {
-  "-x": "−X side",
-  "+x": "+X side",
-  "-y": "−Y side",
-  "+y": "+Y side",
-  "-z": "underside (−Z)",
-  "+z": "upper side (+Z)",
+  "-x": said("−X side"),
+  "+x": said("+X side"),
+  "-y": said("−Y side"),
+  "+y": said("+Y side"),
+  "-z": said("underside (−Z)"),
+  "+z": said("upper side (+Z)"),
 };
 
 export function sideWords(side: Side): string {
-  return WORDS[side];
+  return t(WORDS[side]);
 }

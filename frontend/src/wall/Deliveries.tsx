@@ -1,5 +1,6 @@
 import { Button, Group, NativeSelect, Progress, Text } from "@mantine/core";
 
+import { t } from "../frame/language";
 import type { Delivered } from "./useDeliveries";
 import classes from "./Wall.module.css";
 
@@ -14,19 +15,17 @@ export function Deliveries({ list, onSettle, onClear }: Props) {
   if (list.length === 0) return null;
   const over = list.filter((d) => d.state !== "waiting" && d.state !== "reading").length;
   return (
-    <section className={classes.deliveries} aria-label="Files brought in" aria-live="polite">
+    <section className={classes.deliveries} aria-label={t("Files brought in")} aria-live="polite">
       <Group gap="sm" wrap="nowrap">
         <Progress
           flex={1}
           value={(100 * over) / list.length}
           color="var(--settled)"
-          aria-label="Progress of all files"
+          aria-label={t("Progress of all files")}
         />
-        <Text className="small">
-          {over} of {list.length} files
-        </Text>
+        <Text className="small">{t("{{over}} of {{all}} files", { over, all: list.length })}</Text>
         <Button size="compact-sm" variant="default" onClick={onClear} disabled={over < list.length}>
-          Clear this list
+          {t("Clear this list")}
         </Button>
       </Group>
       <ul className={classes.files}>
@@ -41,9 +40,9 @@ export function Deliveries({ list, onSettle, onClear }: Props) {
             {d.state === "unknown" && (
               <NativeSelect
                 size="xs"
-                aria-label={`Student of ${d.file.name}`}
+                aria-label={t("Student of {{file}}", { file: d.file.name })}
                 data={[
-                  { value: "", label: "whose sheet is it?" },
+                  { value: "", label: t("whose sheet is it?") },
                   ...d.candidates.map((c) => ({ value: String(c.id), label: c.name })),
                 ]}
                 onChange={(event) => {

@@ -1,5 +1,6 @@
 import { Text, Title } from "@mantine/core";
 
+import { t } from "../frame/language";
 import type { Criterion, Wall } from "../api/types";
 import { CRITERIA } from "../frame/words";
 import classes from "./Wall.module.css";
@@ -17,13 +18,13 @@ export function LensList({ wall, lens, onLens }: Props) {
       s.findings.some((f) => f.criterion === criterion && f.decision !== "waived"),
     ).length;
   const rows = [
-    { id: null, label: "All", count: wall.sheets.length },
+    { id: null, label: t("All"), count: wall.sheets.length },
     ...CRITERIA.map((c) => ({ ...c, count: touched(c.id) })),
   ];
   return (
-    <nav className={`${classes.lenses} panel`} aria-label="Lens">
+    <nav className={`${classes.lenses} panel`} aria-label={t("Lens")}>
       <Title order={2} size="h4" mb="xs" px={8}>
-        Lens
+        {t("Lens")}
       </Title>
       {rows.map((row, index) => (
         <button
@@ -32,9 +33,9 @@ export function LensList({ wall, lens, onLens }: Props) {
           className={classes.lens}
           aria-pressed={lens === row.id}
           onClick={() => onLens(row.id)}
-          title={index < 10 ? `Key ${index}` : undefined}
+          title={index < 10 ? t("Key {{key}}", { key: index }) : undefined}
         >
-          <span>{row.label}</span>
+          <span>{t(row.label)}</span>
           <span className={classes.lensBar}>
             <span style={{ width: `${(100 * row.count) / Math.max(1, wall.sheets.length)}%` }} />
           </span>
@@ -42,7 +43,8 @@ export function LensList({ wall, lens, onLens }: Props) {
         </button>
       ))}
       <Text className="quiet small" mt="md" px={8}>
-        A lens fades everything but one criterion on every sheet. Keys <kbd>0</kbd> to <kbd>9</kbd>.
+        {t("A lens fades everything but one criterion on every sheet. Keys:")} <kbd>0</kbd>–
+        <kbd>9</kbd>
       </Text>
     </nav>
   );

@@ -1,8 +1,10 @@
 import { Text } from "@mantine/core";
 
+import { t } from "../frame/language";
 import type { Criterion, Finding, Paper, WallSheet } from "../api/types";
+import { IconButton } from "../frame/IconButton";
 import { FindingOverlay } from "../drawing/FindingOverlay";
-import { CRITERIA, criterionLabel, points } from "../frame/words";
+import { CRITERIA, criterionLabel, points, term } from "../frame/words";
 import classes from "./Wall.module.css";
 
 interface Props {
@@ -10,10 +12,11 @@ interface Props {
   paper: Paper;
   lens: Criterion | null;
   onOpen: () => void;
+  onLook: () => void;
 }
 
 /** One real drawing on the wall, with what the lens shows laid over it. */
-export function PinnedSheet({ sheet, paper, lens, onOpen }: Props) {
+export function PinnedSheet({ sheet, paper, lens, onOpen, onLook }: Props) {
   const shown = sheet.findings
     .map((finding, index) => ({ finding, label: index + 1 }))
     .filter(({ finding }) => finding.criterion === lens);
@@ -25,36 +28,54 @@ export function PinnedSheet({ sheet, paper, lens, onOpen }: Props) {
         ? "decided"
         : "waiting";
   return (
-    <button
-      type="button"
-      className={classes.sheet}
-      onClick={onOpen}
-      aria-label={`Sheet of ${sheet.student}, ${points(sheet.points)} of ${points(sheet.of)}, ${pin}`}
-    >
-      <span className={classes.pin} data-state={pin} />
-      <span className={classes.paper} style={{ aspectRatio: `${paper.width} / ${paper.height}` }}>
-        <img
-          src={`/api/sheets/${sheet.id}/drawing.svg?revision=${sheet.revision}`}
-          alt=""
-          loading="lazy"
-          style={{ opacity: faded ? 0.22 : lens ? 0.75 : 1 }}
-        />
-        <svg viewBox={`0 0 ${paper.width} ${paper.height}`} aria-hidden>
-          <FindingOverlay findings={shown} height={paper.height} size={20} />
-        </svg>
-      </span>
-      <span className={classes.caption}>
-        <Text component="span" fw={700} truncate>
-          {sheet.student}
-          {sheet.late && <span className="quiet small"> · late</span>}
-        </Text>
-        <span className="number">
-          {points(sheet.points)}
-          <span className="quiet small">/{points(sheet.of)}</span>
+    <div className={classes.pinned}>
+      <button
+        type="button"
+        className={classes.sheet}
+        onClick={onOpen}
+        aria-label={t("Sheet of {{student}}, {{points}} of {{of}}, {{state}}", {
+          student: sheet.student,
+          points: points(sheet.points),
+          of: points(sheet.of),
+          state: term(pin),
+        })}
+      >
+        <span className={classes.pin} data-state={pin} />
+        <span className={classes.paper} style={{ aspectRatio: `${paper.width} / ${paper.height}` }}>
+          <img
+            src={`/api/sheets/${sheet.id}/drawing.svg?revision=${sheet.revision}`}
+            alt=""
+            loading="lazy"
+            style={{ opacity: faded ? 0.22 : lens ? 0.75 : 1 }}
+          />
+          <svg viewBox={`0 0 ${paper.width} ${paper.height}`} aria-hidden>
+            <FindingOverlay findings={shown} height={paper.height} size={20} />
+          </svg>
         </span>
-      </span>
-      <Strip findings={sheet.findings} />
-    </button>
+        <span className={classes.caption}>
+          <Text component="span" fw={700} truncate>
+            {sheet.student}
+            {sheet.late && <span className="quiet small"> {t("· late")}</span>}
+            {sheet.changed && <span className="quiet small"> {t("· changed")}</span>}
+          </Text>
+          <span className="number">
+            {points(sheet.points)}
+            <span className="quiet small">/{points(sheet.of)}</span>
+          </span>
+        </span>
+        <Strip findings={sheet.findings} />
+      </button>
+      <IconButton
+        className={classes.look}
+        variant="default"
+        tip={t("Look closer")}
+        label={t("Look closer at the sheet of {{student}}", { student: sheet.student })}
+        onClick={onLook}
+      >
+        <rect x={1.5} y={9.5} width={7} height={5} strokeWidth={0.9} />
+        <path d="M5 7.5v-5h11.5v9h-6" strokeWidth={1.4} />
+      </IconButton>
+    </div>
   );
 }
 

@@ -2,10 +2,11 @@ import { Button, Group, Text, TextInput, Title } from "@mantine/core";
 import { useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 
+import { t } from "../frame/language";
 import { answer, api } from "../api/client";
 import type { Criterion, Finding, Wall } from "../api/types";
-import { FindingShape } from "../drawing/FindingShape";
-import { criterionLabel, plural } from "../frame/words";
+import { FindingSign } from "../drawing/FindingSign";
+import { criterionLabel, term } from "../frame/words";
 import classes from "./Wall.module.css";
 
 interface Shared {
@@ -25,9 +26,9 @@ export function SharedFindings({ wall, lens }: { wall: Wall; lens: Criterion | n
       .map((s) => s.id),
   ).size;
   return (
-    <aside className={`${classes.shared} panel`} aria-label="Shared mistakes">
+    <aside className={`${classes.shared} panel`} aria-label={t("Shared mistakes")}>
       <Title order={2} size="h4">
-        {lens ? criterionLabel(lens) : "All criteria"}
+        {lens ? criterionLabel(lens) : t("All criteria")}
       </Title>
       <Text
         className="quiet small"
@@ -35,8 +36,8 @@ export function SharedFindings({ wall, lens }: { wall: Wall; lens: Criterion | n
         style={{ borderBottom: "2px solid var(--mantine-color-text)" }}
       >
         {groups.length === 0
-          ? "Nothing to mark here."
-          : `${plural(sheets, "sheet shares", "sheets share")} ${plural(groups.length, "mistake")}`}
+          ? t("Nothing to mark here.")
+          : `${t("{{count}} sheets share", { count: sheets })} ${t("{{count}} mistakes", { count: groups.length })}`}
       </Text>
       {groups.map((group) => (
         <SharedRow key={group.share} group={group} exercise={wall.exercise.id} />
@@ -94,14 +95,14 @@ function SharedRow({ group, exercise }: { group: Shared; exercise: number }) {
   return (
     <section className={classes.sharedRow}>
       <Group wrap="nowrap" align="start" gap={10}>
-        <FindingShape shape={finding.shape} severity={finding.severity} />
+        <FindingSign sign={finding.sign} severity={finding.severity} />
         <div>
           <Text fw={700} lh={1.3}>
             {finding.message}
           </Text>
           <Text className="quiet small">
-            {finding.severity === "error" ? "" : `${finding.severity}. `}
-            On {plural(group.sheets, "sheet")}. {finding.basis}.
+            {finding.severity === "error" ? "" : `${term(finding.severity)}. `}
+            {t("On {{count}} sheets.", { count: group.sheets })} {finding.basis}.
           </Text>
         </div>
       </Group>
@@ -109,17 +110,19 @@ function SharedRow({ group, exercise }: { group: Shared; exercise: number }) {
         <>
           <Group gap={8} mt={8}>
             <Button size="xs" onClick={() => void decide("upheld")}>
-              Uphold on {group.open}
+              {t("Uphold on {{number}}", { number: group.open })}
             </Button>
             <Button size="xs" variant="default" onClick={() => void decide("waived")}>
-              Waive
+              {t("Waive")}
             </Button>
           </Group>
           <TextInput
             mt={8}
             size="xs"
-            aria-label="Remark for all of them"
-            placeholder={group.open > 1 ? `Remark for all ${group.open}` : "Remark"}
+            aria-label={t("Remark for all of them")}
+            placeholder={
+              group.open > 1 ? t("Remark for all {{number}}", { number: group.open }) : t("Remark")
+            }
             value={remark}
             onChange={(e) => setRemark(e.currentTarget.value)}
           />
@@ -128,10 +131,10 @@ function SharedRow({ group, exercise }: { group: Shared; exercise: number }) {
       {settled && (
         <Group gap={8} mt={6}>
           <Text className="small" c="var(--settled)" fw={700}>
-            Decided
+            {t("Decided")}
           </Text>
           <Button size="compact-xs" variant="subtle" color="ink" onClick={() => void decide(null)}>
-            Take back
+            {t("Take back")}
           </Button>
         </Group>
       )}

@@ -4,11 +4,14 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 
+import { t } from "../frame/language";
 import { answer, api } from "../api/client";
 import type { Criterion, Wall } from "../api/types";
 import { Header } from "../frame/Header";
 import { Trouble, Waiting } from "../frame/Messages";
-import { CRITERIA, plural } from "../frame/words";
+import { complain, tell } from "../frame/tell";
+import { CRITERIA, angleWords } from "../frame/words";
+import { CloserLook } from "./CloserLook";
 import { Deliveries } from "./Deliveries";
 import { LensList } from "./LensList";
 import { PinnedSheet } from "./PinnedSheet";
@@ -28,7 +31,6 @@ export default function WallPage() {
         }),
       ),
   });
-  const [said, setSaid] = useState("");
   const deliveries = useDeliveries(exercise);
 
   const returnDecided = async () => {
@@ -38,9 +40,9 @@ export default function WallPage() {
           params: { path: { exercise_id: exercise } },
         }),
       );
-      setSaid(`${plural(number, "sheet")} returned.`);
+      tell(t("{{count}} sheets returned.", { count: number }));
     } catch (error) {
-      setSaid((error as Error).message);
+      complain(error);
     }
     await queries.invalidateQueries({ queryKey: ["wall", exercise] });
   };
@@ -56,34 +58,36 @@ export default function WallPage() {
         trail={
           wall.data && (
             <>
-              <Link to="/">Exercises</Link> / <strong>{wall.data.exercise.title}</strong> ·{" "}
-              {wall.data.exercise.task.paper}, {wall.data.exercise.task.angle} angle ·{" "}
+              <Link to="/">{t("Exercises")}</Link> / <strong>{wall.data.exercise.title}</strong> ·{" "}
+              {wall.data.exercise.task.paper}, {angleWords(wall.data.exercise.task.angle)} ·{" "}
               {wall.data.exercise.school_class}
             </>
           )
         }
       >
         <Text className="quiet small" role="status">
-          {said ||
-            (wall.data &&
-              `${wall.data.exercise.handed_in} of ${wall.data.exercise.total} handed in`)}
+          {wall.data &&
+            t("{{number}} of {{all}} handed in", {
+              number: wall.data.exercise.handed_in,
+              all: wall.data.exercise.total,
+            })}
         </Text>
         <Button component={Link} to={`/exercises/${exercise}/bench`} variant="default">
-          Model answer
+          {t("Model answer")}
         </Button>
         <FileButton multiple accept=".dxf" onChange={deliveries.bringIn}>
           {(props) => (
             <Button {...props} variant="default">
-              Bring in DXF sheets
+              {t("Bring in DXF sheets")}
             </Button>
           )}
         </FileButton>
         <Button variant="default" disabled={complete === 0} onClick={() => void returnDecided()}>
-          Return {plural(complete, "sheet")}
+          {t("Return {{count}} sheets", { count: complete })}
         </Button>
         {first && (
           <Button component={Link} to={`/sheets/${first.id}`}>
-            Go to the table
+            {t("Go to the table")}
           </Button>
         )}
       </Header>
@@ -101,6 +105,7 @@ export default function WallPage() {
 
 function Pinned({ wall }: { wall: Wall }) {
   const [lens, setLens] = useState<Criterion | null>(null);
+  const [looked, look] = useState<number | null>(null);
   const navigate = useNavigate();
   useHotkeys([
     ["0", () => setLens(null)],
@@ -112,10 +117,12 @@ function Pinned({ wall }: { wall: Wall }) {
   return (
     <div className={classes.grid}>
       <LensList wall={wall} lens={lens} onLens={setLens} />
-      <main className={classes.wall} aria-label="Sheets">
+      <main className={classes.wall} aria-label={t("Sheets")}>
         {wall.sheets.length === 0 && (
-          <Alert color="ink" variant="outline" title="Nothing pinned up yet" maw={480}>
-            Sheets appear here as students hand them in. {wall.missing.length} are still at work.
+          <Alert color="ink" variant="outline" title={t("Nothing pinned up yet")} maw={480}>
+            {t("Sheets appear here as students hand them in. {{count}} are still at work.", {
+              count: wall.missing.length,
+            })}
           </Alert>
         )}
         <div className={classes.sheets}>
@@ -126,16 +133,20 @@ function Pinned({ wall }: { wall: Wall }) {
               paper={wall.paper}
               lens={lens}
               onOpen={() => void navigate(`/sheets/${sheet.id}`)}
+              onLook={() => look(sheet.id)}
             />
           ))}
         </div>
         {wall.missing.length > 0 && wall.sheets.length > 0 && (
           <Text className="quiet" mt="lg">
-            Not handed in: {wall.missing.join(", ")}
+            {t("Not handed in: {{names}}", { names: wall.missing.join(", ") })}
           </Text>
         )}
       </main>
       <SharedFindings wall={wall} lens={lens} />
+      {looked !== null && (
+        <CloserLook sheets={wall.sheets} looked={looked} lens={lens} onLook={look} />
+      )}
     </div>
   );
 }

@@ -1,9 +1,9 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
 
+import { t } from "../frame/language";
 import { answer, api, fileBody } from "../api/client";
 import type { Delivery } from "../api/types";
-import { plural } from "../frame/words";
 
 /** A file of a class on its way to the wall. */
 export interface Delivered {
@@ -82,9 +82,9 @@ function outcome(done: Delivery): Partial<Delivered> {
   const who = done.student?.name ?? "";
   if (done.why) return { state: "left", words: `${who}: ${done.why}` };
   const left = done.not_read.length;
-  const unread = left > 0 ? `, ${plural(left, "thing", "things")} not read` : "";
+  const unread = left > 0 ? `, ${t("{{count}} things not read", { count: left })}` : "";
   return {
     state: "pinned",
-    words: `${who}: pinned up, ${plural(done.findings, "finding")}${unread}`,
+    words: `${who}: ${t("pinned up, {{count}} findings", { count: done.findings })}${unread}`,
   };
 }

@@ -7,47 +7,57 @@ from typing import Any, Final, TypeVar
 
 from pydantic import BaseModel, ValidationError
 
-from maqueta.checking.delivered import understood
-from maqueta.checking.exercise import Exercise
-from maqueta.checking.report import check, report
 from maqueta.command.inputs import InputError, bytes_of
+from maqueta.judging.report import check, report
+from maqueta.phrases.phrase import Phrase
+from maqueta.phrases.said import USUAL_LANGUAGE, bundle, said
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.content import Content
-from maqueta.reading.dxf_file import LARGEST_FILE, read_dxf
+from maqueta.reading.delivered import understood
+from maqueta.reading.dxf.file import LARGEST_FILE, read_dxf
 from maqueta.reading.errors import UnreadableSheetError
 from maqueta.sheet.document import SheetDocument
+from maqueta.task.exercise import Exercise
 
 _LARGEST_JSON: Final = 16 * 1024 * 1024
 M = TypeVar("M", bound=BaseModel)
 
 
-def given(task: Path, sheet: Path) -> bytes:
-    """What is asked and what was drawn, as bytes for `judged`. Raises InputError."""
+def given(task: Path, sheet: Path) -> tuple[bytes, bytes | None]:
+    """What is asked and what was drawn, as bytes for `judged`, and the looks in which the part has to be drawn for it
+    beside the usual ones, as bytes for `part_work.seen_so`. Raises InputError.
+    """
+    # Sentences are made ready while the part is waited for.
+    bundle(USUAL_LANGUAGE)
     exercise = _model(Exercise, task)
     kind = sheet.suffix.lower()
     if kind == ".dxf":
         data = bytes_of(sheet, LARGEST_FILE)
         try:
-            return pickle.dumps((exercise, read_dxf(data)))
+            return pickle.dumps((exercise, read_dxf(data))), None
         except UnreadableSheetError as error:
             raise InputError(f"{sheet}: {error}") from error
     if kind == ".json":
-        return pickle.dumps((exercise, _model(SheetDocument, sheet)))
+        document = _model(SheetDocument, sheet)
+        looks = document.looks_aslant
+        return pickle.dumps((exercise, document)), pickle.dumps(looks) if looks else None
     raise InputError(f"{sheet}: a sheet is a document (.json) or a DXF file (.dxf)")
 
 
-def judged(path: Path, part: bytes, asked: bytes) -> dict[str, Any]:
-    """The report on a sheet, from what `part_work.projected` and `given` made of the files. Raises InputError."""
+def judged(path: Path, part: bytes, asked: bytes, more: bytes | None) -> dict[str, Any]:
+    """The report on a sheet, from what `part_work` and `given` made of the files. Raises InputError."""
     projected: ProjectedPart = pickle.loads(part)
+    if more is not None:
+        projected = projected.with_looks(pickle.loads(more))
     exercise, sheet = pickle.loads(asked)
-    not_read: tuple[str, ...] = ()
+    not_read: tuple[Phrase, ...] = ()
     if isinstance(sheet, Content):
         try:
             read = understood(sheet, projected, exercise)
         except UnreadableSheetError as error:
             raise InputError(f"{path}: {error}") from error
         sheet, not_read = read.document, read.not_read
-    return report(check(projected, exercise, _named(sheet, path))) | {"not_read": list(not_read)}
+    return report(check(projected, exercise, _named(sheet, path))) | {"not_read": [said(what) for what in not_read]}
 
 
 def _named(document: SheetDocument, path: Path) -> SheetDocument:

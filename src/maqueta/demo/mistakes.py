@@ -3,12 +3,15 @@
 from collections.abc import Callable, Mapping
 from typing import Final
 
+from maqueta.geometry.directions import opposite
 from maqueta.projection.arrangement import VIEW_NAMES, neighbour
-from maqueta.projection.attitude import Attitude, opposite
+from maqueta.projection.attitude import Attitude
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.dimension import LinearDimension
-from maqueta.sheet.document import SheetDocument, TitleBlock, View
+from maqueta.sheet.document import SheetDocument, TitleBlock
 from maqueta.sheet.placed import placed_views
+from maqueta.sheet.view import View, square
+from maqueta.sheet.view_graph import let_go
 
 Mistake = Callable[[ProjectedPart, SheetDocument], SheetDocument]
 
@@ -36,7 +39,7 @@ def _kept(sheet: SheetDocument, keep: Callable[[str], bool]) -> SheetDocument:
 
 def _boxed(projected: ProjectedPart, view: View, left: float, bottom: float) -> View:
     """A view moved so that its lines start at a place on the sheet."""
-    box = placed_views(projected, SheetDocument(views=(view,)))[0].box
+    box = placed_views(projected, SheetDocument(views=let_go([view], view.parent or "")))[0].box
     return view.model_copy(update={"at": (view.at[0] + left - box[0], view.at[1] + bottom - box[1])})
 
 
@@ -52,8 +55,8 @@ def wrong_front(projected: ProjectedPart, sheet: SheetDocument) -> SheetDocument
             continue
         name = next(n for n in VIEW_NAMES if neighbour(first, n) == view.attitude)
         attitude = neighbour(front, name)
-        box = placed_views(projected, SheetDocument(views=(view,)))[0].box
-        views.append(_boxed(projected, view.model_copy(update={"side": attitude.side, "up": attitude.up}), *box[:2]))
+        box = placed_views(projected, SheetDocument(views=let_go([view], view.parent or "")))[0].box
+        views.append(_boxed(projected, view.model_copy(update={"look": square(attitude)}), *box[:2]))
     ids = {view.id: view for view in views}
     aligned = []
     for view in views:
@@ -72,7 +75,7 @@ def other_angle(projected: ProjectedPart, sheet: SheetDocument) -> SheetDocument
     sheet = _shift(sheet, "v1", right[2] - front[2], top[3] - front[3])
     sheet = _shift(sheet, "v2", right[2] - top[2], front[1] - top[1])
     sheet = _shift(sheet, "v3", front[0] - right[0], top[3] - front[3])
-    without = tuple(view for view in sheet.views if view.corner is None)
+    without = tuple(view for view in sheet.views if view.kind != "pictorial")
     return sheet.model_copy(update={"views": without})
 
 
@@ -87,7 +90,7 @@ def right_view_turned(projected: ProjectedPart, sheet: SheetDocument) -> SheetDo
     assert view.attitude is not None
     turned = view.attitude.turned(1)
     box = placed_views(projected, sheet)[2].box
-    changed = _boxed(projected, view.model_copy(update={"up": turned.up}), box[0], box[1])
+    changed = _boxed(projected, view.model_copy(update={"look": square(turned)}), box[0], box[1])
     views = tuple(changed if v.id == "v3" else v for v in sheet.views)
     return _kept(sheet.model_copy(update={"views": views}), lambda v: v != "v3")
 
@@ -158,7 +161,7 @@ def one_view_smaller(_: ProjectedPart, sheet: SheetDocument) -> SheetDocument:
     """The right view at half scale, everything pushed into the lower left corner."""
     sheet = _view(sheet, "v3", scale=sheet.view("v3").scale / 2)
     for view in sheet.views:
-        if view.corner is None:
+        if view.kind != "pictorial":
             sheet = _shift(sheet, view.id, -16.0, -14.0)
     return sheet
 
@@ -169,7 +172,7 @@ def upside_down(projected: ProjectedPart, sheet: SheetDocument) -> SheetDocument
     assert view.attitude is not None
     box = placed_views(projected, sheet)[0].box
     turned = Attitude(view.attitude.side, opposite(view.attitude.up))
-    changed = _boxed(projected, view.model_copy(update={"up": turned.up}), box[0], box[1])
+    changed = _boxed(projected, view.model_copy(update={"look": square(turned)}), box[0], box[1])
     views = tuple(changed if v.id == "v1" else v for v in sheet.views)
     return _kept(sheet.model_copy(update={"views": views}), lambda v: v != "v1")
 

@@ -6,8 +6,8 @@ from dataclasses import dataclass
 from pathlib import Path
 from typing import Any, Final
 
-from maqueta.checking.exercise import Exercise
 from maqueta.solid.recipe import Recipe
+from maqueta.task.exercise import Exercise
 
 _FOLDER: Final = Path(__file__).parent / "parts"
 

@@ -11,7 +11,7 @@ from maqueta.drawing.pens import (
     EXTENSION_BEYOND,
     EXTENSION_GAP,
 )
-from maqueta.projection.carrier import TURN, Point
+from maqueta.geometry.carrier import TURN, Point
 from maqueta.sheet.dimension import (
     AngleDimension,
     ChamferDimension,

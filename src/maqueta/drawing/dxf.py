@@ -48,7 +48,7 @@ def dxf(groups: Sequence[InkGroup], sizes: Mapping[str, SheetSize]) -> bytes:
     document.styles.add(_STYLE, font=FONT_FILE.name)
     for pen, name in _LINE_TYPES.items():
         # A pattern lists its whole length, then strokes and gaps, gaps negative.
-        lengths = [length if place % 2 == 0 else -length for place, length in enumerate(DASHES[pen])]
+        lengths = [length if index % 2 == 0 else -length for index, length in enumerate(DASHES[pen])]
         document.linetypes.add(name, [sum(map(abs, lengths)), *lengths])
     for pen, layer in LAYERS.items():
         document.layers.add(layer, linetype=_LINE_TYPES.get(pen, "CONTINUOUS"), lineweight=round(100 * WIDTHS[pen]))

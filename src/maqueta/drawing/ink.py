@@ -7,8 +7,8 @@ from typing import Literal
 
 from maqueta.drawing.lettering import text_width
 from maqueta.drawing.pens import Pen
-from maqueta.projection.carrier import Circle, Point
-from maqueta.projection.line_set import Box, box_of
+from maqueta.geometry.box import Box, box_of
+from maqueta.geometry.carrier import Circle, Point
 
 Role = Literal["frame", "title", "construction", "view", "dimension", "mark", "note"]
 Anchor = Literal["start", "middle", "end"]
@@ -49,6 +49,15 @@ class Filled:
 
 
 @dataclass(frozen=True, slots=True)
+class Tinted:
+    """An area in a colour (#rrggbb): rings of points, what two of them enclose is left out."""
+
+    rings: tuple[tuple[Point, ...], ...]
+    colour: str
+    kind: Literal["tinted"] = "tinted"
+
+
+@dataclass(frozen=True, slots=True)
 class Text:
     """Lettering: `at` is the anchor on the base line, `height` that of capitals, `angle` in degrees."""
 
@@ -60,7 +69,7 @@ class Text:
     kind: Literal["text"] = "text"
 
 
-Item = Stroke | Arc | Filled | Text
+Item = Stroke | Arc | Filled | Tinted | Text
 
 
 @dataclass(frozen=True, slots=True)
@@ -86,6 +95,8 @@ def ink_box(items: Sequence[Item]) -> Box:
         match item:
             case Stroke() | Filled():
                 points += item.points
+            case Tinted():
+                points += [point for ring in item.rings for point in ring]
             case Arc():
                 points += Circle(*item.centre, item.radius).outline((item.start, item.start + item.sweep))
             case Text():

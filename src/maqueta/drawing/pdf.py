@@ -11,12 +11,13 @@ from reportlab.pdfbase.pdfmetrics import registerFont, stringWidth
 from reportlab.pdfbase.ttfonts import TTFont
 from reportlab.pdfgen.canvas import Canvas
 
-from maqueta.drawing.ink import Arc, Filled, InkGroup, Item, Stroke, Text
+from maqueta.drawing.ink import Arc, Filled, InkGroup, Item, Stroke, Text, Tinted
 from maqueta.drawing.lettering import FONT_FILE, FONT_NAME, font_size
 from maqueta.drawing.pens import DASHES, WIDTHS, Pen
 from maqueta.sheet.paper import Layout
 
 _MM = 72 / 25.4
+_HAIR = 0.05
 
 
 @lru_cache(maxsize=1)
@@ -66,6 +67,8 @@ def _draw(canvas: Any, item: Item) -> None:
                 path.lineTo(*point)
             path.close()
             canvas.drawPath(path, stroke=0, fill=1)
+        case Tinted():
+            _tint(canvas, item)
         case Arc():
             _set_pen(canvas, item.pen)
             (x, y), r = item.centre, item.radius
@@ -75,6 +78,23 @@ def _draw(canvas: Any, item: Item) -> None:
                 canvas.arc(x - r, y - r, x + r, y + r, math.degrees(item.start), math.degrees(item.sweep))
         case Text():
             _text(canvas, item)
+
+
+def _tint(canvas: Any, item: Tinted) -> None:
+    """An area in its colour, a hair over its rim, so that no paper shines through between neighbours."""
+    canvas.saveState()
+    canvas.setFillColor(HexColor(item.colour))
+    canvas.setStrokeColor(HexColor(item.colour))
+    canvas.setLineWidth(_HAIR)
+    canvas.setDash([])
+    path = canvas.beginPath()
+    for ring in item.rings:
+        path.moveTo(*ring[0])
+        for point in ring[1:]:
+            path.lineTo(*point)
+        path.close()
+    canvas.drawPath(path, stroke=1, fill=1, fillMode=0)
+    canvas.restoreState()
 
 
 def _text(canvas: Any, text: Text) -> None:

@@ -8,8 +8,8 @@ from maqueta.drawing.ink import Arc, InkGroup, Item, Stroke, Text, group
 from maqueta.drawing.lettering import text_width
 from maqueta.drawing.pens import Pen
 from maqueta.drawing.title_ink import frame_group, title_group
-from maqueta.projection.carrier import Circle, Point
-from maqueta.projection.line_set import Piece
+from maqueta.geometry.carrier import Circle, Point
+from maqueta.geometry.line_set import Piece
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.document import CENTRE_BEYOND, CentreMark, Mark, Note, SheetDocument
 from maqueta.sheet.placed import PlacedView, placed_views

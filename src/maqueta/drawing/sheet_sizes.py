@@ -5,7 +5,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Literal
 
-from maqueta.projection.carrier import Point
+from maqueta.geometry.carrier import Point
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.dimension import AngleDimension, ChamferDimension, Dimension, LinearDimension
 from maqueta.sheet.dimension_words import dimension_text

@@ -5,12 +5,14 @@ import math
 from collections.abc import Sequence
 from xml.sax.saxutils import escape, quoteattr
 
-from maqueta.drawing.ink import Arc, Filled, InkGroup, Item, Stroke, Text
+from maqueta.drawing.ink import Arc, Filled, InkGroup, Item, Stroke, Text, Tinted
 from maqueta.drawing.lettering import FONT_NAME, font_size, font_subset
 from maqueta.drawing.pens import DASHES, WIDTHS, Pen
 from maqueta.sheet.paper import Layout
 
 _INK = "#23262d"
+#: Neighbouring tints overlap by a hair, so that no paper shines through between them.
+_TINT = ".tint{stroke-width:.05;fill-rule:evenodd}"
 
 
 def svg(groups: Sequence[InkGroup], sheet_layout: Layout, title: str) -> str:
@@ -26,7 +28,7 @@ def svg(groups: Sequence[InkGroup], sheet_layout: Layout, title: str) -> str:
         f'<style>@font-face{{font-family:"{FONT_NAME}";src:url(data:font/ttf;base64,{face})}}'
         f'text{{font-family:"{FONT_NAME}",sans-serif;fill:{_INK}}}'
         f"path,polyline,circle{{fill:none;stroke:{_INK};stroke-linecap:round;stroke-linejoin:round}}"
-        f"polygon{{fill:{_INK};stroke:none}}{_pen_styles()}</style>"
+        f"polygon{{fill:{_INK};stroke:none}}{_pen_styles()}{_TINT}</style>"
         f'<rect width="{width:g}" height="{height:g}" fill="#fff"/>\n{body}\n</svg>\n'
     )
 
@@ -58,6 +60,9 @@ def _item(item: Item, height: float) -> str:
         case Filled():
             points = " ".join(f"{_n(x)},{_n(height - y)}" for x, y in item.points)
             return f'<polygon points="{points}"/>'
+        case Tinted():
+            rings = "".join(f"M{'L'.join(f'{_n(x)} {_n(height - y)}' for x, y in ring)}Z" for ring in item.rings)
+            return f'<path class="tint" style="fill:{item.colour};stroke:{item.colour}" d="{rings}"/>'
         case Arc():
             return _arc(item, height)
         case Text():

@@ -11,7 +11,8 @@ import numpy as np
 from numpy.typing import NDArray
 from PIL import Image, ImageDraw
 
-from maqueta.projection.line_set import LineSet
+from maqueta.drawing.tints import card_tints
+from maqueta.geometry.line_set import LineSet
 from maqueta.solid.mesh import Mesh
 
 Array = NDArray[np.float64]
@@ -19,8 +20,6 @@ Array = NDArray[np.float64]
 SIZE: Final = 240
 _FINER: Final = 2
 _MARGIN: Final = 0.06
-#: The card tints of the interface: faces towards x, y and z.
-_TINTS: Final = np.array([(0xD6, 0xAB, 0x92), (0xE6, 0xCF, 0x9F), (0xC3, 0xD2, 0xBA)], dtype=float)
 _INK: Final = (0x23, 0x26, 0x2D, 255)
 
 
@@ -40,8 +39,7 @@ def thumbnail(mesh: Mesh, lines: LineSet, frame: Array) -> bytes:
     for corners, normal in zip(flat[triangles], normals, strict=True):
         length = float(np.linalg.norm(normal))
         if length > 0 and normal @ frame[2] > 0:
-            weights = (normal / length) ** 2
-            _fill(canvas, depth, corners, weights @ _TINTS)
+            _fill(canvas, depth, corners, card_tints(normal / length))
     image = Image.fromarray(canvas[::-1])
     pen = ImageDraw.Draw(image)
     for piece in lines.of("visible"):

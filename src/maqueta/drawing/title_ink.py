@@ -4,8 +4,8 @@ import math
 
 from maqueta.drawing.ink import Arc, InkGroup, Item, Stroke, Text, group
 from maqueta.drawing.pens import SMALL_TEXT, TITLE_TEXT
+from maqueta.geometry.carrier import Point
 from maqueta.projection.arrangement import Angle
-from maqueta.projection.carrier import Point
 from maqueta.sheet.document import SheetDocument, TitleField
 from maqueta.sheet.paper import Layout, Rectangle
 

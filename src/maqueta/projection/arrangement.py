@@ -6,19 +6,20 @@ ISO 5456-2 (from memory), ASME Y14.3 (from memory).
 from functools import cache
 from typing import Final, Literal, get_args
 
-from maqueta.projection.attitude import Attitude, Side, opposite
-from maqueta.projection.line_set import Box
+from maqueta.geometry.box import Box
+from maqueta.geometry.directions import Side, opposite
+from maqueta.projection.attitude import Attitude
 
 Angle = Literal["first", "third"]
 ViewName = Literal["front", "top", "right", "left", "bottom", "rear"]
 VIEW_NAMES: Final[tuple[ViewName, ...]] = get_args(ViewName)
-Place = Literal["above", "below", "right", "left", "apart"]
+Where = Literal["above", "below", "right", "left", "apart"]
 
 #: Box edges closer than this (mm) count as touching, so that neighbouring boxes have a side to stand on.
-_TOUCH: Final = 0.5
+TOUCH: Final = 0.5
 
-_THIRD: Final[dict[ViewName, Place]] = {"top": "above", "bottom": "below", "right": "right", "left": "left"}
-_FIRST: Final[dict[ViewName, Place]] = {"top": "below", "bottom": "above", "right": "left", "left": "right"}
+_THIRD: Final[dict[ViewName, Where]] = {"top": "above", "bottom": "below", "right": "right", "left": "left"}
+_FIRST: Final[dict[ViewName, Where]] = {"top": "below", "bottom": "above", "right": "left", "left": "right"}
 
 
 @cache
@@ -44,36 +45,36 @@ def name_of(front: Attitude, side: Side) -> ViewName:
     return next(name for name in VIEW_NAMES if neighbour(front, name).side == side)
 
 
-def place_of(name: ViewName, angle: Angle) -> Place:
+def where_belongs(name: ViewName, angle: Angle) -> Where:
     """Where a view stands in relation to the front view; the front itself and the rear have no fixed place."""
     return (_THIRD if angle == "third" else _FIRST).get(name, "apart")
 
 
-def angle_of(name: ViewName, place: Place) -> Angle | None:
-    """The angle of projection a view's place speaks for, or None when it speaks for neither."""
-    if place == "apart":
+def angle_of(name: ViewName, stands: Where) -> Angle | None:
+    """The angle of projection a view speaks for by where it stands; None where it speaks for neither."""
+    if stands == "apart":
         return None
-    if _THIRD.get(name) == place:
+    if _THIRD.get(name) == stands:
         return "third"
-    return "first" if _FIRST.get(name) == place else None
+    return "first" if _FIRST.get(name) == stands else None
 
 
-def place(front: Box, other: Box, name: ViewName | None = None) -> Place:
+def where_stands(front: Box, other: Box, name: ViewName | None = None) -> Where:
     """Where a view stands beside the front view: clear of it above, below, right or left, else apart.
 
     Top and bottom views are judged up and down only, side views across only, so that a view that is also out of
     line keeps its place.
     """
-    clear: dict[Place, float] = {
+    clear: dict[Where, float] = {
         "above": other[1] - front[3],
         "below": front[1] - other[3],
         "right": other[0] - front[2],
         "left": front[0] - other[2],
     }
-    allowed: tuple[Place, ...] = ("above", "below", "right", "left")
+    allowed: tuple[Where, ...] = ("above", "below", "right", "left")
     if name in ("top", "bottom"):
         allowed = ("above", "below")
     elif name in ("right", "left"):
         allowed = ("right", "left")
     best = max(allowed, key=lambda side: clear[side])
-    return best if clear[best] > -_TOUCH else "apart"
+    return best if clear[best] > -TOUCH else "apart"

@@ -19,9 +19,9 @@ from OCP.gp import gp_Pnt, gp_Vec
 from OCP.TopAbs import TopAbs_EDGE
 from OCP.TopoDS import TopoDS
 
-from maqueta.projection.carrier import TURN, Carrier, Circle, Interval, Point, line_through, recognised
-from maqueta.projection.flat_curves import EDGE_ON, Array
-from maqueta.projection.line_set import RELATIVE_TOLERANCE, Piece
+from maqueta.geometry.carrier import TURN, Carrier, Circle, Interval, Point, line_through, recognised
+from maqueta.geometry.flat_curves import EDGE_ON, Array
+from maqueta.geometry.line_set import RELATIVE_TOLERANCE, Piece
 from maqueta.projection.sight import Sight
 from maqueta.solid.kernel import Shape, shapes_of
 from maqueta.solid.part import Face, Part

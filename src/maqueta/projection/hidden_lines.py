@@ -12,15 +12,17 @@ from OCP.TopAbs import TopAbs_EDGE
 from OCP.TopExp import TopExp_Explorer
 from OCP.TopoDS import TopoDS
 
-from maqueta.projection.flat_curves import Array
+from maqueta.geometry.directions import Axis, along_axis
+from maqueta.geometry.flat_curves import Array
+from maqueta.geometry.frame import matrix_of
+from maqueta.geometry.line_set import LineKind, LineSet, piece_order
+from maqueta.geometry.mirror import mirrored
 from maqueta.projection.free_curves import simplified
 from maqueta.projection.kernel_pieces import Frame, KernelEdge, KernelPieces
-from maqueta.projection.line_set import LineKind, LineSet, piece_order
-from maqueta.projection.mirror import mirrored
+from maqueta.projection.look import Look
 from maqueta.solid.counterpart import Counterparts, counterparts
-from maqueta.solid.directions import along_axis
 from maqueta.solid.kernel import Shape
-from maqueta.solid.part import Axis, Part
+from maqueta.solid.part import Part
 
 _TYPES: Final = HLRBRep_TypeOfResultingEdge
 #: What the kernel is asked for: type, visible, and the kind of line it becomes.
@@ -38,11 +40,11 @@ _SMOOTH: Final[tuple[Request, ...]] = (
 Sightline = tuple[float, ...]
 
 
-def bare_hidden_lines(shape: Shape, frame: Frame) -> list[KernelEdge]:
-    """The kernel's own result, in model space. Frame as in `Attitude.frame`."""
+def bare_hidden_lines(shape: Shape, look: Look) -> list[KernelEdge]:
+    """The kernel's own result, in model space."""
     algorithm = HLRBRep_Algo()
     algorithm.Add(shape, 0)
-    return _hidden_lines(algorithm, frame, (*_SHARP, *_OUTLINES, *_SMOOTH))
+    return _hidden_lines(algorithm, matrix_of(look.frame), (*_SHARP, *_OUTLINES, *_SMOOTH))
 
 
 def _hidden_lines(algorithm: Any, frame: Frame, requests: Sequence[Request]) -> list[KernelEdge]:
@@ -82,30 +84,31 @@ class HiddenLines:
             *(_SMOOTH if any(edge.smooth and not edge.seam for edge in part.edges) else ()),
         )
 
-    def line_set(self, frame: Frame) -> LineSet:
-        """The line set seen in a frame (rows: right, up, towards the reader), in the part's unit."""
-        [lines] = self.line_sets([frame])
+    def line_set(self, look: Look) -> LineSet:
+        """The line set of a look, in the part's unit."""
+        [lines] = self.line_sets([look])
         return lines
 
     def line_sets(
-        self, frames: Sequence[Frame], progress: Callable[[int, int], None] = lambda _, __: None
+        self, looks: Sequence[Look], progress: Callable[[int, int], None] = lambda _, __: None
     ) -> list[LineSet]:
-        """The line sets seen in some frames; asked for together they take less time than one by one.
+        """The line sets of some looks; asked for together they take less time than one by one.
 
         `progress` is told before each view how many are drawn, of how many.
         """
+        frames = [matrix_of(look.frame) for look in looks]
         drawn: dict[int, list[KernelEdge]] = {}
         known = {sight: frame for sight, (frame, _) in self._seen.items()}
-        for place, frame in enumerate(frames):
-            progress(place, len(frames))
+        for index, frame in enumerate(frames):
+            progress(index, len(frames))
             if self._pairs_behind(frame, known.get(_line_of_sight(-frame[2]))) is None:
-                drawn[place] = _hidden_lines(self._algorithm(frame[2]), frame, self._requests)
+                drawn[index] = _hidden_lines(self._algorithm(frame[2]), frame, self._requests)
                 known[_line_of_sight(frame[2])] = frame
-        own = self._pieces.line_sets([(frames[place], edges) for place, edges in drawn.items()])
+        own = self._pieces.line_sets([(frames[index], edges) for index, edges in drawn.items()])
         read = dict(zip(drawn, own, strict=True))
         result = []
-        for place, frame in enumerate(frames):
-            lines = read[place] if place in read else self._from_behind(frame)
+        for index, frame in enumerate(frames):
+            lines = read[index] if index in read else self._from_behind(frame)
             self._seen[_line_of_sight(frame[2])] = (frame, lines)
             result.append(lines)
         return result

@@ -13,14 +13,15 @@ from OCP.BRepAdaptor import BRepAdaptor_Curve
 from OCP.GCPnts import GCPnts_TangentialDeflection
 from OCP.GeomAbs import GeomAbs_CurveType
 
-from maqueta.projection.carrier import Carrier, Ellipse, Interval, Point, recognised
+from maqueta.geometry.carrier import Carrier, Ellipse, Interval, Point, recognised
+from maqueta.geometry.directions import Vector
+from maqueta.geometry.flat_curves import EDGE_ON, Array, edge_on_ends, flat_circle, flat_lines
+from maqueta.geometry.line_set import RELATIVE_TOLERANCE, LineKind, LineSet, Piece, line_set
 from maqueta.projection.edge_match import EdgeMatcher
-from maqueta.projection.flat_curves import EDGE_ON, Array, edge_on_ends, flat_circle, flat_lines
 from maqueta.projection.free_curves import FreeCurves
-from maqueta.projection.line_set import RELATIVE_TOLERANCE, LineKind, LineSet, Piece, line_set
 from maqueta.projection.sight import Sight
 from maqueta.solid.kernel import Shape
-from maqueta.solid.part import Part, Vector
+from maqueta.solid.part import Part
 
 # The kernel's own enumeration compares slowly.
 _LINE: Final = int(GeomAbs_CurveType.GeomAbs_Line)
@@ -90,7 +91,7 @@ class KernelPieces:
             return kind
         first, last = curve.FirstParameter(), curve.LastParameter()
         places = (np.array(curve.Value(first + share * (last - first)).Coord()) for share in (0.3, 0.5, 0.7))
-        if any(self._sight.seen(place, faces, towards) == (kind == "visible") for place in places):
+        if any(self._sight.seen(point, faces, towards) == (kind == "visible") for point in places):
             return kind
         return "hidden" if kind == "visible" else "visible"
 

@@ -2,10 +2,12 @@
 
 from dataclasses import dataclass
 
+from maqueta.geometry.directions import opposite
+from maqueta.geometry.likeness import alike, likeness_of
+from maqueta.geometry.line_set import LineSet
+from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.projection.arrangement import ViewName, neighbour
-from maqueta.projection.attitude import Attitude, opposite
-from maqueta.projection.likeness import alike, look_of
-from maqueta.projection.line_set import LineSet
+from maqueta.projection.attitude import Attitude
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.projection.ranking import true_shape
 
@@ -21,12 +23,12 @@ class ViewNeed:
 
     needed: tuple[ViewName, ...]
     repeated: tuple[tuple[ViewName, ViewName], ...]
-    reasons: tuple[tuple[ViewName, str], ...]
+    reasons: tuple[tuple[ViewName, Phrase], ...]
 
 
 def repeats(a: LineSet, b: LineSet, tolerance: float) -> bool:
     """Whether one view shows the same lines as another, possibly turned by quarter turns on the sheet."""
-    own, other = look_of(a), look_of(b)
+    own, other = likeness_of(a), likeness_of(b)
     return any(alike(own.turned(turn), other, tolerance) for turn in range(4))
 
 
@@ -39,7 +41,7 @@ def view_need(projected: ProjectedPart, front: Attitude) -> ViewNeed:
     """
     tolerance = 1e-5 * projected.part.size
     attitudes = {name: neighbour(front, name) for name in _USUAL_THREE}
-    sets = {name: projected.line_set(attitude) for name, attitude in attitudes.items()}
+    sets = {name: projected.line_set(attitude.look) for name, attitude in attitudes.items()}
     kept: list[ViewName] = []
     repeated: list[tuple[ViewName, ViewName]] = []
     for name in _USUAL_THREE:
@@ -63,25 +65,24 @@ def _reason(
     name: ViewName,
     kept: list[ViewName],
     repeated: list[tuple[ViewName, ViewName]],
-) -> str:
+) -> Phrase:
     twin = next((first for first, second in repeated if second == name), None)
     if twin is not None and name not in kept:
-        return f"left out: it shows the same lines as the {twin} view"
+        return phrase("need-twin", name=twin)
     shown = _shown(projected, attitude)
     if name == "front":
-        return f"chosen as front: it shows {shown} truly" if shown else "chosen as front"
+        return phrase("need-front-shows", shown=shown) if shown else phrase("need-front")
     if name not in kept:
-        return "left out: it shows no shape that another view does not show"
-    return f"needed: it shows {shown} truly" if shown else "needed: one view alone leaves a size out"
+        return phrase("need-nothing")
+    return phrase("need-shows", shown=shown) if shown else phrase("need-size")
 
 
-def _shown(projected: ProjectedPart, attitude: Attitude) -> str:
-    """What shows its shape along a line of sight, in words; empty when nothing does."""
+def _shown(projected: ProjectedPart, attitude: Attitude) -> tuple[Phrase, ...]:
+    """What shows its shape along a line of sight; empty when nothing does."""
     axis = attitude.side[1]
     round_ones = sum(1 for feature in projected.part.features if feature.axis == axis)
-    circles = {0: "", 1: "one round feature"}.get(round_ones, f"{round_ones} round features")
-    contour = "a contour with steps, slants or curves" if tells(projected, attitude) else ""
-    return " and ".join(part for part in (contour, circles) if part)
+    contour = (phrase("shown-contour"),) if tells(projected, attitude) else ()
+    return (*contour, *((phrase("shown-round", count=round_ones),) if round_ones else ()))
 
 
 def tells(projected: ProjectedPart, attitude: Attitude) -> bool:

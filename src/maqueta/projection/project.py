@@ -1,17 +1,15 @@
-"""Project a solid from all sides, once."""
+"""Project a solid from all sides, once, and in any other look when it is asked for."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 
-from maqueta.projection.attitude import CORNERS, SIDES, Side, corner_frame, usual
+from maqueta.geometry.directions import SIDES
+from maqueta.geometry.line_set import LineSet
+from maqueta.projection.attitude import CORNERS, from_corner, usual
 from maqueta.projection.hidden_lines import HiddenLines
-from maqueta.projection.projected_part import ProjectedPart
+from maqueta.projection.look import Look
+from maqueta.projection.projected_part import ProjectedPart, upright
 from maqueta.solid.kernel import Shape
 from maqueta.solid.part import Part
-
-
-def upright(part: Part) -> Side:
-    """The direction that points up in a pictorial view: the natural one, or +z."""
-    return next((side for side in SIDES if side == part.natural_up), "+z")
 
 
 def project(shape: Shape, part: Part, progress: Callable[[int, int], None] = lambda _, __: None) -> ProjectedPart:
@@ -19,12 +17,15 @@ def project(shape: Shape, part: Part, progress: Callable[[int, int], None] = lam
 
     `progress` is told before each view how many are done, of how many.
     """
-    up = upright(part)
-    sides = [usual(side).frame() for side in SIDES]
-    corners = [corner_frame(corner, up) for corner in CORNERS]
-    lines = HiddenLines(shape, part).line_sets([*sides, *corners], progress)
+    looks = [usual(side).look for side in SIDES] + [from_corner(corner, upright(part)) for corner in CORNERS]
+    lines = HiddenLines(shape, part).line_sets(looks, progress)
     return ProjectedPart(
         part=part,
         sides=dict(zip(SIDES, lines, strict=False)),
         corners=dict(zip(CORNERS, lines[len(SIDES) :], strict=True)),
     )
+
+
+def drawn(shape: Shape, part: Part, looks: Sequence[Look]) -> tuple[tuple[Look, LineSet], ...]:
+    """Line sets of a solid in some looks."""
+    return tuple(zip(looks, HiddenLines(shape, part).line_sets(looks), strict=True))

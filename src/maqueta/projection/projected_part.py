@@ -1,35 +1,87 @@
-"""A part together with its line sets from all sides: everything a check needs, without the kernel."""
+"""A part together with its line sets: everything a check needs, without the kernel."""
 
-from collections.abc import Mapping
-from dataclasses import dataclass
+import math
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, replace
+from functools import cached_property
 from typing import Final
 
 from pydantic import TypeAdapter
 
-from maqueta.projection.attitude import Attitude, Corner, Side, usual
-from maqueta.projection.carrier import Similarity
-from maqueta.projection.line_set import LineSet
+from maqueta.geometry.carrier import Similarity
+from maqueta.geometry.directions import SIDES, Side
+from maqueta.geometry.line_set import LineSet
+from maqueta.projection.attitude import Corner, attitude_of, from_corner, usual
+from maqueta.projection.look import Look, LookTable
 from maqueta.solid.part import Part
 
 
-@dataclass(frozen=True, slots=True)
+class UnseenLookError(LookupError):
+    """A look in which the part has not been drawn yet."""
+
+    def __init__(self, look: Look) -> None:
+        super().__init__(look)
+        self.look = look
+
+    def __str__(self) -> str:
+        return f"the part has not been drawn as seen in the frame {self.look.frame}"
+
+
+@dataclass(frozen=True)
 class ProjectedPart:
-    """A part, its six sides (each in its usual turn) and its equal-axis views from eight corners."""
+    """A part, its six sides (each in its usual turn), its equal-axis views from eight corners, and any other looks."""
 
     part: Part
     sides: Mapping[Side, LineSet]
     corners: Mapping[Corner, LineSet]
+    others: tuple[tuple[Look, LineSet], ...] = ()
 
-    def line_set(self, attitude: Attitude) -> LineSet:
-        """The line set of any of the 24 attitudes, in the plane (right, up) through the model's origin."""
-        stored = self.sides[attitude.side]
-        for turns in range(4):
-            if usual(attitude.side).turned(turns) == attitude:
-                return stored if turns == 0 else stored.moved(Similarity.quarter(turns))
-        raise AssertionError("four quarter turns reach every up")
+    def line_set(self, look: Look) -> LineSet:
+        """The line set of a look, in the plane (right, up) through the model's origin.
+
+        Views along one line of sight are turned into each other. Raises UnseenLookError where none is there.
+        """
+        if (attitude := attitude_of(look)) is not None:
+            quarters = next(k for k in range(4) if usual(attitude.side).turned(k) == attitude)
+            stored = self.sides[attitude.side]
+            return stored if quarters == 0 else stored.moved(Similarity.quarter(quarters))
+        found = self._aslant.turned_to(look)
+        if found is None:
+            raise UnseenLookError(look)
+        lines, angle = found
+        return lines if abs(angle) < _NO_TURN else lines.moved(Similarity(math.cos(angle), math.sin(angle), 0.0, 0.0))
+
+    def corner(self, corner: Corner, turn: float = 0.0) -> Look:
+        """The look from a corner, as the part stands, turned on the sheet by degrees."""
+        look = from_corner(corner, self.upright)
+        return look.turned(math.radians(turn)) if turn else look
+
+    @property
+    def upright(self) -> Side:
+        """The direction that points up in a pictorial view."""
+        return upright(self.part)
+
+    def with_looks(self, looks: Iterable[tuple[Look, LineSet]]) -> "ProjectedPart":
+        """The part with more looks drawn."""
+        return replace(self, others=(*self.others, *looks))
+
+    @cached_property
+    def _aslant(self) -> LookTable[LineSet]:
+        corners = [(from_corner(corner, self.upright), lines) for corner, lines in self.corners.items()]
+        return LookTable([*corners, *self.others])
+
+
+#: Views turned by less (radians) are taken as they are: a thousandth of a millimetre on the largest paper.
+_NO_TURN: Final = 1e-7
+
+
+def upright(part: Part) -> Side:
+    """The direction that points up in a pictorial view: the natural one, or +z."""
+    return next((side for side in SIDES if side == part.natural_up), "+z")
 
 
 _ADAPTER: Final = TypeAdapter(ProjectedPart)
+LINES: Final = TypeAdapter(LineSet)
 
 
 def to_json(projected: ProjectedPart) -> bytes:

@@ -8,16 +8,17 @@ import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from functools import cache, cached_property
-from typing import Final
+from typing import Final, Literal
 
+from maqueta.geometry.carrier import TURN, Circle, Line
+from maqueta.geometry.directions import AXES, SIDES, Axis, Side, Vector, along_axis, parallel, vector
+from maqueta.geometry.likeness import Likeness, alike, likeness_of
+from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.projection.arrangement import VIEW_NAMES, ViewName, neighbour
-from maqueta.projection.attitude import ATTITUDES, SIDES, USUAL_FRONT, Attitude, Side, vector
-from maqueta.projection.carrier import TURN, Circle, Line
-from maqueta.projection.likeness import Look, alike, look_of
+from maqueta.projection.attitude import ATTITUDES, USUAL_FRONT, Attitude
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.solid.directions import along_axis, parallel
 from maqueta.solid.features import FULL_TURN
-from maqueta.solid.part import AXES, Axis, Face, Part, Vector
+from maqueta.solid.part import Face, Part
 from maqueta.solid.standing import standings
 
 DEFAULT_VIEWS: Final[tuple[ViewName, ...]] = ("front", "top", "right")
@@ -35,6 +36,10 @@ class Weights:
     natural: float = 15.0
 
 
+USUAL_WEIGHTS: Final = Weights()
+Measure = Literal["length", "shape", "hidden", "natural"]
+
+
 @dataclass(frozen=True, slots=True)
 class Measures:
     """The four measures of an attitude, each from 0 to 1."""
@@ -43,6 +48,15 @@ class Measures:
     shape: float
     hidden: float
     natural: float
+
+    def points(self, weights: Weights) -> dict[Measure, float]:
+        """What each measure is worth."""
+        return {
+            "length": weights.length * self.length,
+            "shape": weights.shape * self.shape,
+            "hidden": weights.hidden * self.hidden,
+            "natural": weights.natural * self.natural,
+        }
 
 
 @dataclass(frozen=True, slots=True)
@@ -190,14 +204,13 @@ def rank(
     projected: ProjectedPart,
     views: Sequence[ViewName] = DEFAULT_VIEWS,
     natural_up: Side | None = None,
-    weights: Weights | None = None,
+    weights: Weights = USUAL_WEIGHTS,
 ) -> tuple[Ranked, ...]:
     """All 24 attitudes, best first; ties keep the usual front first, then a fixed order.
 
     `views` is the set whose hidden lines count; `natural_up` overrides the part's own. Where neither is known, the part
     is taken to stand as it was modelled, if it can; that weighs half, since nobody has said so.
     """
-    weights = weights or Weights()
     part = projected.part
     survey = _Survey(projected)
     stated = natural_up or part.natural_up
@@ -218,16 +231,11 @@ def rank(
             # Looking the same from a twin, the part stands as it does there.
             natural=1.0 if up is None or up in {a.up for a in (attitude, *twins[attitude])} else other,
         )
-        score = (
-            weights.length * measures.length
-            + weights.shape * measures.shape
-            + weights.hidden * measures.hidden
-            + weights.natural * measures.natural
-        )
+        score = sum(measures.points(weights).values())
         ranked.append(
             Ranked(attitude, round(score, 6), measures, hidden[attitude], fewest, across, part.size, twins[attitude])
         )
-    order = {attitude: place for place, attitude in enumerate(ATTITUDES)}
+    order = {attitude: index for index, attitude in enumerate(ATTITUDES)}
     return tuple(sorted(ranked, key=lambda r: (-r.score, r.attitude != USUAL_FRONT, order[r.attitude])))
 
 
@@ -240,34 +248,34 @@ def _standing(part: Part) -> str | None:
 @cache
 def _around() -> tuple[tuple[int, ...], ...]:
     """For each attitude, by number, the numbers of the views around it, itself among them."""
-    number = {attitude: place for place, attitude in enumerate(ATTITUDES)}
+    number = {attitude: index for index, attitude in enumerate(ATTITUDES)}
     return tuple(tuple(number[neighbour(attitude, name)] for name in VIEW_NAMES) for attitude in ATTITUDES)
 
 
 def _twins(projected: ProjectedPart) -> dict[Attitude, tuple[Attitude, ...]]:
     """For each attitude the others from which the part looks the same, with the same views around it."""
     tolerance = 1e-5 * projected.part.size
-    looks: list[Look] = []
+    likenesses: list[Likeness] = []
     # Attitudes come in the order of sides, four quarter turns of each.
     for side in SIDES:
-        look = look_of(projected.sides[side])
+        shown = likeness_of(projected.sides[side])
         for _ in range(4):
-            looks.append(look)
-            look = look.turned(1)
-    groups: list[Look] = []
+            likenesses.append(shown)
+            shown = shown.turned(1)
+    groups: list[Likeness] = []
     alike_to: list[int] = []
-    for look in looks:
-        place = next((k for k, first in enumerate(groups) if alike(look, first, tolerance)), len(groups))
-        if place == len(groups):
-            groups.append(look)
-        alike_to.append(place)
+    for shown in likenesses:
+        group = next((k for k, first in enumerate(groups) if alike(shown, first, tolerance)), len(groups))
+        if group == len(groups):
+            groups.append(shown)
+        alike_to.append(group)
     met: dict[tuple[int, ...], list[Attitude]] = {}
-    shown = [tuple(alike_to[k] for k in around) for around in _around()]
-    for attitude, signature in zip(ATTITUDES, shown, strict=True):
+    around = [tuple(alike_to[k] for k in own) for own in _around()]
+    for attitude, signature in zip(ATTITUDES, around, strict=True):
         met.setdefault(signature, []).append(attitude)
     return {
         attitude: tuple(other for other in met[signature] if other is not attitude)
-        for attitude, signature in zip(ATTITUDES, shown, strict=True)
+        for attitude, signature in zip(ATTITUDES, around, strict=True)
     }
 
 
@@ -276,16 +284,12 @@ def best_of_side(ranking: Sequence[Ranked], side: Side) -> Ranked:
     return next(entry for entry in ranking if entry.attitude.side == side)
 
 
-def words(entry: Ranked, part: Part) -> list[str]:
-    """The four measures as sentences with numbers."""
-    unit = part.unit
-    shape = round(100 * entry.measures.shape)
-    stands = {1.0: "as it does in use", 0.0: "not as in use"}.get(entry.measures.natural, "otherwise than modelled")
-    natural = f"The part stands {stands}."
+def reasons(entry: Ranked, part: Part) -> list[Phrase]:
+    """The four measures with their numbers, to be said."""
+    stands = {1.0: "in-use", 0.0: "not-in-use"}.get(entry.measures.natural, "otherwise")
     return [
-        f"{entry.across:g} {unit} across; the longest size is {entry.longest:g} {unit}.",
-        f"Shows {shape} % as much true shape as the best side.",
-        f"Front, top and right bring {entry.hidden_lines} hidden lines; the best set brings "
-        f"{entry.fewest_hidden_lines}.",
-        natural,
+        phrase("ranking-length", across=entry.across, longest=entry.longest, unit=part.unit),
+        phrase("ranking-shape", shape=100 * entry.measures.shape),
+        phrase("ranking-hidden", count=entry.hidden_lines, fewest=entry.fewest_hidden_lines),
+        phrase("ranking-natural", stands=stands),
     ]

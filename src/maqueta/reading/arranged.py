@@ -8,9 +8,9 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Final
 
-from maqueta.projection.arrangement import Angle, angle_of, name_of, neighbour, place
+from maqueta.geometry.box import Box
+from maqueta.projection.arrangement import Angle, angle_of, name_of, neighbour, where_stands
 from maqueta.projection.attitude import Attitude
-from maqueta.projection.line_set import Box
 from maqueta.reading.identify import Fit
 
 #: Everything is weighed in findings it would give: a view that does not agree with its lines gives at least one.
@@ -96,7 +96,7 @@ def _best(
         cost += _TWICE if name in taken else 0.0
         cost += _NOT_ASKED if views and name not in views else 0.0
         cost += _TURNED if neighbour(attitude, name) != own else 0.0
-        stands = place(groups[front].box, groups[other].box, name)
+        stands = where_stands(groups[front].box, groups[other].box, name)
         speaks = angle_of(name, stands)
         if name not in ("front", "rear") and speaks != angle:
             cost += _OTHER_ANGLE

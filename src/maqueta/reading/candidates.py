@@ -3,48 +3,56 @@
 import math
 from dataclasses import dataclass
 from functools import lru_cache
-from typing import Final, get_args
+from typing import Final
 
 import numpy as np
 from numpy.typing import NDArray
 
-from maqueta.projection.attitude import ATTITUDES, CORNERS, Attitude, Corner
-from maqueta.projection.carrier import TURN, Circle, Line, Similarity
-from maqueta.projection.likeness import alike, look_of
-from maqueta.projection.line_set import Box, LineSet, Piece
-from maqueta.projection.mirror import mirror_image
+from maqueta.geometry.box import Box
+from maqueta.geometry.carrier import TURN, Circle, Line
+from maqueta.geometry.likeness import alike, likeness_of
+from maqueta.geometry.line_set import LineSet, Piece
+from maqueta.geometry.mirror import mirror_image
+from maqueta.projection.attitude import ATTITUDES, AXIS_TURNS, CORNERS, Attitude
+from maqueta.projection.look import Look
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.sheet.document import AxisTurn, View
+from maqueta.sheet.view import Aslant, FromCorner, Square, View, ViewLook, kind_of, square, view_look
+from maqueta.sheet.view_graph import FOLDED_FROM
 
 Rows = NDArray[np.float64]
-_TURNS: Final[tuple[AxisTurn, ...]] = get_args(AxisTurn)
 
 
 @dataclass(frozen=True, slots=True)
 class Identity:
-    """One way to look at the part: an attitude, or the corner and turn of an equal-axis view."""
+    """One way a group can be taken: how it looks at the part (None: it fits no view), and whether as a mirror image."""
 
-    attitude: Attitude | None
-    corner: Corner | None = None
-    turn: AxisTurn = 0
+    look: ViewLook | None
     mirrored: bool = False
+
+    @property
+    def attitude(self) -> Attitude | None:
+        """The attitude of a principal view."""
+        return Attitude(self.look.side, self.look.up) if isinstance(self.look, Square) else None
+
+    @property
+    def orthographic(self) -> Look | None:
+        """The look of a view that is not pictorial."""
+        return view_look(self.look) if isinstance(self.look, Square | Aslant) else None
 
     def on(self, view: View) -> View:
         """A view looking at the part in this way."""
-        attitude = self.attitude
-        return view.model_copy(
-            update={
-                "side": attitude.side if attitude is not None else None,
-                "up": attitude.up if attitude is not None else None,
-                "corner": self.corner,
-                "turn": self.turn,
-                "mirrored": self.mirrored,
-            }
-        )
+        kind = kind_of(self.look)
+        parent = view.parent if kind in FOLDED_FROM else None
+        return view.model_copy(update={"kind": kind, "look": self.look, "mirrored": self.mirrored, "parent": parent})
 
 
 #: What fits no view of the part.
 STRANGE: Final = Identity(None)
+
+
+def as_principal(attitude: Attitude, mirrored: bool = False) -> Identity:
+    """A principal view."""
+    return Identity(square(attitude), mirrored)
 
 
 @dataclass(frozen=True)
@@ -100,16 +108,16 @@ def principal_candidates(projected: "_ByHash") -> tuple[Candidate, ...]:
     """The distinct looks of the 24 attitudes and of their mirror images, true ones first."""
     part = projected.projected
     tolerance = 1e-5 * part.part.size
-    identities = [Identity(attitude) for attitude in ATTITUDES]
-    sets = [part.line_set(attitude) for attitude in ATTITUDES]
-    identities += [Identity(attitude, mirrored=True) for attitude in ATTITUDES]
+    identities = [as_principal(attitude) for attitude in ATTITUDES]
+    sets = [part.line_set(attitude.look) for attitude in ATTITUDES]
+    identities += [as_principal(attitude, mirrored=True) for attitude in ATTITUDES]
     sets += [mirror_image(lines) for lines in sets]
     groups: list[tuple[object, list[int]]] = []
     for index, lines in enumerate(sets):
-        look = look_of(lines)
-        home = next((members for other, members in groups if alike(look, other, tolerance)), None)  # type: ignore[arg-type]
+        shown = likeness_of(lines)
+        home = next((members for other, members in groups if alike(shown, other, tolerance)), None)  # type: ignore[arg-type]
         if home is None:
-            groups.append((look, [index]))
+            groups.append((shown, [index]))
         else:
             home.append(index)
     return tuple(_candidate([(identities[i], sets[i]) for i in members]) for _, members in groups)
@@ -120,10 +128,10 @@ def pictorial_candidates(projected: "_ByHash") -> tuple[Candidate, ...]:
     """The visible lines of the eight equal-axis views in six turns."""
     result = []
     for corner in CORNERS:
-        visible = LineSet(projected.projected.corners[corner].of("visible", "smooth"))
-        for turn in _TURNS:
-            move = Similarity(math.cos(math.radians(turn)), math.sin(math.radians(turn)), 0.0, 0.0)
-            result.append(_candidate([(Identity(None, corner, turn), visible.moved(move) if turn else visible)]))
+        for turn in AXIS_TURNS:
+            lines = projected.projected.line_set(projected.projected.corner(corner, turn))
+            identity = Identity(FromCorner(corner=corner, turn=turn))
+            result.append(_candidate([(identity, LineSet(lines.of("visible", "smooth")))]))
     return tuple(result)
 
 

@@ -9,10 +9,10 @@ from typing import Final
 
 import numpy as np
 
-from maqueta.projection.carrier import TURN, Carrier, Ellipse, Free, Interval, Line, Point, arc_interval, recognised
-from maqueta.projection.line_set import Piece
-from maqueta.reading.content import Mark, Style
-from maqueta.solid.nearness import Places
+from maqueta.geometry.carrier import TURN, Carrier, Ellipse, Free, Interval, Line, Point, arc_interval, recognised
+from maqueta.geometry.line_set import Piece
+from maqueta.geometry.nearness import Places
+from maqueta.reading.content import Stroke, Style
 
 #: From chord to chord a curve turns by no more than this (radians); a profile with flatter corners is a curve as well.
 _MOST_TURN: Final = math.radians(32)
@@ -25,37 +25,37 @@ _MEET: Final = 0.005
 _ON_IT: Final = 0.01
 
 
-def join_chords(marks: Sequence[Mark]) -> tuple[Mark, ...]:
+def join_chords(strokes: Sequence[Stroke]) -> tuple[Stroke, ...]:
     """Chains of chords, each as one curve: a circle or ellipse where its corners lie on one, else a free curve."""
     joints: Places[list[int]] = Places(_MEET)
-    straight = [i for i, mark in enumerate(marks) if isinstance(mark.piece.carrier, Line)]
+    straight = [i for i, stroke in enumerate(strokes) if isinstance(stroke.piece.carrier, Line)]
     for i in straight:
-        for end in marks[i].piece.ends:
+        for end in strokes[i].piece.ends:
             at = joints.get(end)
             (joints.put(end, []) if at is None else at).append(i)
     taken: set[int] = set()
-    curves: list[Mark] = []
+    curves: list[Stroke] = []
     for i in straight:
         if i in taken:
             continue
-        chain, points = _chain(marks, i, joints, taken)
+        chain, points = _chain(strokes, i, joints, taken)
         if len(chain) >= _FEWEST:
             taken.update(chain)
             carrier, interval = _curve(points)
-            curves.append(Mark(Piece("visible", carrier, interval, (), ()), marks[i].style))
-    return (*(mark for i, mark in enumerate(marks) if i not in taken), *curves)
+            curves.append(Stroke(Piece("visible", carrier, interval, (), ()), strokes[i].style))
+    return (*(stroke for i, stroke in enumerate(strokes) if i not in taken), *curves)
 
 
 def _chain(
-    marks: Sequence[Mark], first: int, joints: Places[list[int]], taken: set[int]
+    strokes: Sequence[Stroke], first: int, joints: Places[list[int]], taken: set[int]
 ) -> tuple[list[int], list[Point]]:
     """The chords before and after one, in order, with the corners between them."""
-    chain, points = [first], list(marks[first].piece.ends)
-    style = marks[first].style
+    chain, points = [first], list(strokes[first].piece.ends)
+    style = strokes[first].style
     for forward in (True, False):
         while True:
             last, before = (points[-1], points[-2]) if forward else (points[0], points[1])
-            step = _next(marks, style, chain, last, before, joints, taken)
+            step = _next(strokes, style, chain, last, before, joints, taken)
             if step is None:
                 break
             index, end = step
@@ -69,7 +69,7 @@ def _chain(
 
 
 def _next(
-    marks: Sequence[Mark],
+    strokes: Sequence[Stroke],
     style: Style,
     chain: Sequence[int],
     last: Point,
@@ -78,11 +78,11 @@ def _next(
     taken: set[int],
 ) -> tuple[int, Point] | None:
     """The chord that goes on from a corner, and where it ends; None at a real corner and where lines fork."""
-    here = [i for i in joints.get(last) or () if marks[i].style == style]
+    here = [i for i in joints.get(last) or () if strokes[i].style == style]
     others = [i for i in here if i not in chain and i not in taken]
     if len(here) != 2 or len(others) != 1:
         return None
-    piece = marks[others[0]].piece
+    piece = strokes[others[0]].piece
     end = max(piece.ends, key=lambda point: math.dist(point, last))
     turn = abs(
         math.remainder(

@@ -3,8 +3,10 @@
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from maqueta.projection.carrier import Point
-from maqueta.projection.line_set import Box, Piece
+from maqueta.geometry.box import Box
+from maqueta.geometry.carrier import Point
+from maqueta.geometry.line_set import Piece
+from maqueta.phrases.phrase import Phrase
 
 SizeKind = Literal["linear", "aligned", "diameter", "radius", "angle", "other"]
 
@@ -26,7 +28,7 @@ class Style:
 
 
 @dataclass(frozen=True, slots=True)
-class Mark:
+class Stroke:
     """One drawn line, arc or curve. Its piece is of kind "visible" until the kind is known.
 
     `short` is how much it may end early when it was joined from loose dashes.
@@ -36,8 +38,8 @@ class Mark:
     style: Style
     short: float = 0.0
 
-    def with_piece(self, piece: Piece) -> "Mark":
-        """The same mark along another stretch."""
+    def with_piece(self, piece: Piece) -> "Stroke":
+        """The same stroke along another stretch."""
         return replace(self, piece=piece)
 
 
@@ -108,9 +110,9 @@ class Pointer:
 class Content:
     """Everything of a file: `not_read` lists what could not be understood."""
 
-    marks: tuple[Mark, ...]
+    strokes: tuple[Stroke, ...]
     words: tuple[Words, ...]
     sizes: tuple[Size, ...]
     pointers: tuple[Pointer, ...]
     filled: tuple[tuple[Point, ...], ...]
-    not_read: tuple[str, ...]
+    not_read: tuple[Phrase, ...]

@@ -2,9 +2,11 @@
 
 from typing import Literal
 
+from maqueta.geometry.carrier import Point, Similarity
+from maqueta.geometry.compare import DrawnPiece
+from maqueta.phrases.phrase import phrase
+from maqueta.phrases.told import ToldError
 from maqueta.projection.arrangement import ViewName, neighbour
-from maqueta.projection.carrier import Point, Similarity
-from maqueta.projection.compare import DrawnPiece
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.candidates import STRANGE, Identity
 from maqueta.reading.expectation import Expectation
@@ -14,6 +16,7 @@ from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.drafted import drafted_of, pen_of, piece_of
 from maqueta.sheet.placed import PlacedView, placed_views
 from maqueta.sheet.scales import parse_scale
+from maqueta.sheet.view_graph import FOLDED_FROM, let_go, with_front
 from maqueta.solid.unit import MILLIMETRES
 
 #: What a group can be said to be; "none" is no view of the part.
@@ -48,9 +51,10 @@ def corrected(
         attitudes = (neighbour(front or expected.fronts[0], said),)
     fit = identify_as(projected, drawn, attitudes, scales, expected.tolerance)
     if fit is None:
-        raise ValueError(f"these lines cannot be laid on the {said} view")
+        raise ToldError(phrase("lines-fit-no-view", name=said))
     changed = rebased(sheet, item, fit.identity, fit.at, fit.scale, projected)
-    return changed.model_copy(update={"front": view_id}) if said == "front" else changed
+    named = view_id if said == "front" else sheet.front
+    return changed.model_copy(update={"views": with_front(changed.views, named)}) if named else changed
 
 
 def rebased(
@@ -79,8 +83,9 @@ def rebased(
         for mark in sheet.marks
     )
     views = tuple(view if own.id == view.id else own for own in sheet.views)
-    front = None if view.attitude is None and sheet.front == view.id else sheet.front
-    return sheet.model_copy(update={"views": views, "dimensions": dimensions, "marks": marks, "front": front})
+    if view.kind not in FOLDED_FROM:
+        views = let_go(views, view.id)
+    return sheet.model_copy(update={"views": views, "dimensions": dimensions, "marks": marks})
 
 
 def _moved(dimension: Dimension, change: Similarity, shift: Point) -> Dimension:

@@ -11,9 +11,9 @@ from dataclasses import dataclass, replace
 from itertools import pairwise
 from typing import Final
 
-from maqueta.projection.carrier import TURN, Circle, Line
-from maqueta.projection.line_set import Piece
-from maqueta.reading.content import Mark, Style
+from maqueta.geometry.carrier import TURN, Circle, Line
+from maqueta.geometry.line_set import Piece
+from maqueta.reading.content import Stroke, Style
 from maqueta.reading.kinds import Kind, kind_of, pattern_kind
 
 #: Longest dash and widest gap of a line drawn in strokes, mm on paper.
@@ -40,32 +40,32 @@ class _Run:
     closed: bool
 
 
-def join_dashes(marks: Sequence[Mark]) -> tuple[Mark, ...]:
+def join_dashes(strokes: Sequence[Stroke]) -> tuple[Stroke, ...]:
     """Replace runs of strokes by one broken line each; everything else stays as it is."""
-    marks = _once(marks)
-    joined: list[Mark] = []
+    strokes = _once(strokes)
+    joined: list[Stroke] = []
     taken: set[int] = set()
     rhythms: list[tuple[float, float]] = []
-    runs = sorted(_runs(marks), key=lambda run: -len(run.members))
-    whole = {mark.style for mark in marks if _undashed(mark)}
+    runs = sorted(_runs(strokes), key=lambda run: -len(run.members))
+    whole = {stroke.style for stroke in strokes if _undashed(stroke)}
     for run in runs:
-        if len(run.members) == 2 and (rhythms or marks[run.members[0]].style in whole):
+        if len(run.members) == 2 and (rhythms or strokes[run.members[0]].style in whole):
             # Two lines with a gap between them are one broken line only where others show its rhythm, or nothing can.
             continue
-        meant = _meaning(run, kind_of(marks[run.members[0]].style))
+        meant = _meaning(run, kind_of(strokes[run.members[0]].style))
         if meant is None or taken.intersection(run.members):
             continue
         gap = sum(run.gaps) / len(run.gaps)
         if meant == "hidden":
             rhythms.append((max(run.lengths), gap))
-        joined.append(_joined(marks, run, meant, gap))
+        joined.append(_joined(strokes, run, meant, gap))
         taken.update(run.members)
-    rhythms = rhythms or _among_pairs(marks, runs, taken, joined)
+    rhythms = rhythms or _among_pairs(strokes, runs, taken, joined)
     for run in runs:
         if len(run.members) == 2 and not taken.intersection(run.members) and _like(run, rhythms):
-            joined.append(_joined(marks, run, "hidden", run.gaps[0]))
+            joined.append(_joined(strokes, run, "hidden", run.gaps[0]))
             taken.update(run.members)
-    rest = [mark for index, mark in enumerate(marks) if index not in taken]
+    rest = [stroke for index, stroke in enumerate(strokes) if index not in taken]
     broken = {
         replace(m.style, pattern=(), pattern_name="")
         for m in joined
@@ -73,64 +73,64 @@ def join_dashes(marks: Sequence[Mark]) -> tuple[Mark, ...]:
     }
     gap = max((gap for _, gap in rhythms), default=0.0)
     dash = max((dash for dash, _ in rhythms), default=0.0)
-    return (*(_stub(mark, broken, dash, gap) for mark in rest), *joined)
+    return (*(_stub(stroke, broken, dash, gap) for stroke in rest), *joined)
 
 
-def _undashed(mark: Mark) -> bool:
+def _undashed(stroke: Stroke) -> bool:
     """Whether a line is drawn through though its layer says that it is broken, longer than any of its dashes."""
-    said = kind_of(mark.style)
+    said = kind_of(stroke.style)
     longest = {"hidden": _LONGEST_HIDDEN, "centre": _LONGEST}.get(said)
-    return longest is not None and mark.piece.length > longest
+    return longest is not None and stroke.piece.length > longest
 
 
-def _once(marks: Sequence[Mark]) -> list[Mark]:
+def _once(strokes: Sequence[Stroke]) -> list[Stroke]:
     """Marks without exact copies of one another, such as the common axis of two holes drawn twice."""
-    seen: dict[tuple[object, ...], Mark] = {}
-    for mark in marks:
-        ends = sorted((round(x, 2) + 0.0, round(y, 2) + 0.0) for x, y in mark.piece.ends)
-        middle = mark.piece.carrier.point(sum(mark.piece.interval) / 2)
-        key = (mark.style, *ends, round(middle[0], 2) + 0.0, round(middle[1], 2) + 0.0)
-        seen.setdefault(key, mark)
+    seen: dict[tuple[object, ...], Stroke] = {}
+    for stroke in strokes:
+        ends = sorted((round(x, 2) + 0.0, round(y, 2) + 0.0) for x, y in stroke.piece.ends)
+        middle = stroke.piece.carrier.point(sum(stroke.piece.interval) / 2)
+        key = (stroke.style, *ends, round(middle[0], 2) + 0.0, round(middle[1], 2) + 0.0)
+        seen.setdefault(key, stroke)
     return list(seen.values())
 
 
-def _stub(mark: Mark, broken: set[Style], dash: float, gap: float) -> Mark:
+def _stub(stroke: Stroke, broken: set[Style], dash: float, gap: float) -> Stroke:
     """A single stroke no longer than a dash may be the whole of a short hidden line, its last gap not showing."""
-    if mark.style.pattern:
-        return mark
-    if replace(mark.style, pattern=(), pattern_name="") in broken:
-        return replace(mark, short=1.05 * gap) if mark.piece.length <= 1.1 * dash else mark
+    if stroke.style.pattern:
+        return stroke
+    if replace(stroke.style, pattern=(), pattern_name="") in broken:
+        return replace(stroke, short=1.05 * gap) if stroke.piece.length <= 1.1 * dash else stroke
     # No run tells the rhythm: a short stroke may still be all that shows of a hidden line.
-    short = mark.piece.length <= _STUB and kind_of(mark.style) in ("hidden", "open")
-    return replace(mark, short=min(_STUB_GAP, mark.piece.length / 2)) if short else mark
+    short = stroke.piece.length <= _STUB and kind_of(stroke.style) in ("hidden", "open")
+    return replace(stroke, short=min(_STUB_GAP, stroke.piece.length / 2)) if short else stroke
 
 
-def _runs(marks: Sequence[Mark]) -> list[_Run]:
+def _runs(strokes: Sequence[Stroke]) -> list[_Run]:
     groups: defaultdict[tuple[object, ...], list[int]] = defaultdict(list)
-    for index, mark in enumerate(marks):
-        carrier = mark.piece.carrier
-        broken = mark.style.pattern or pattern_kind((), mark.style.pattern_name) is not None
-        if broken or mark.piece.length > _LONGEST:
+    for index, stroke in enumerate(strokes):
+        carrier = stroke.piece.carrier
+        broken = stroke.style.pattern or pattern_kind((), stroke.style.pattern_name) is not None
+        if broken or stroke.piece.length > _LONGEST:
             continue
         if isinstance(carrier, Line):
-            groups[(mark.style, "line", round(carrier.angle, 4) % round(math.pi, 4))].append(index)
+            groups[(stroke.style, "line", round(carrier.angle, 4) % round(math.pi, 4))].append(index)
         elif isinstance(carrier, Circle):
-            groups[(mark.style, "arc", round(carrier.radius, 1))].append(index)
+            groups[(stroke.style, "arc", round(carrier.radius, 1))].append(index)
     runs: list[_Run] = []
     for key, members in groups.items():
-        for in_line in _in_line(marks, members, key[1] == "arc"):
-            runs += _cut(marks, in_line)
+        for in_line in _in_line(strokes, members, key[1] == "arc"):
+            runs += _cut(strokes, in_line)
     return runs
 
 
-def _in_line(marks: Sequence[Mark], members: list[int], arcs: bool) -> list[list[int]]:
+def _in_line(strokes: Sequence[Stroke], members: list[int], arcs: bool) -> list[list[int]]:
     result: list[list[int]] = []
     if arcs:
         for index in members:
-            c = marks[index].piece.carrier
+            c = strokes[index].piece.carrier
             assert isinstance(c, Circle)
             for group in result:
-                other = marks[group[0]].piece.carrier
+                other = strokes[group[0]].piece.carrier
                 assert isinstance(other, Circle)
                 if math.dist((c.x, c.y), (other.x, other.y)) <= _IN_LINE and abs(c.radius - other.radius) <= _IN_LINE:
                     group.append(index)
@@ -140,7 +140,7 @@ def _in_line(marks: Sequence[Mark], members: list[int], arcs: bool) -> list[list
         return result
 
     def offset(index: int) -> float:
-        carrier = marks[index].piece.carrier
+        carrier = strokes[index].piece.carrier
         assert isinstance(carrier, Line)
         return carrier.offset
 
@@ -152,12 +152,12 @@ def _in_line(marks: Sequence[Mark], members: list[int], arcs: bool) -> list[list
     return result
 
 
-def _cut(marks: Sequence[Mark], members: list[int]) -> list[_Run]:
+def _cut(strokes: Sequence[Stroke], members: list[int]) -> list[_Run]:
     """Strokes along one carrier, parted wherever the next gap is too wide for a broken line."""
-    carrier = marks[members[0]].piece.carrier
+    carrier = strokes[members[0]].piece.carrier
     rate = carrier.radius if isinstance(carrier, Circle) else 1.0
-    order = _uncovered(marks, sorted(members, key=lambda index: marks[index].piece.interval[0]))
-    spans = [marks[index].piece.interval for index in order]
+    order = _uncovered(strokes, sorted(members, key=lambda index: strokes[index].piece.interval[0]))
+    spans = [strokes[index].piece.interval for index in order]
     gaps = [rate * (b[0] - a[1]) for a, b in pairwise(spans)]
     closed = False
     if isinstance(carrier, Circle) and len(order) > 2:
@@ -167,25 +167,25 @@ def _cut(marks: Sequence[Mark], members: list[int]) -> list[_Run]:
     middle = usual[len(usual) // 2] if usual else 0.0
     runs: list[_Run] = []
     start = 0
-    for place in range(1, len(order) + 1):
-        fits = place < len(order) and abs(gaps[place - 1] - middle) <= max(0.15, _EVEN * middle) and middle > 0
+    for number in range(1, len(order) + 1):
+        fits = number < len(order) and abs(gaps[number - 1] - middle) <= max(0.15, _EVEN * middle) and middle > 0
         if fits:
             continue
-        if place - start >= 2:
-            lengths = tuple(rate * (b - a) for a, b in spans[start:place])
-            runs.append(_Run(tuple(order[start:place]), lengths, tuple(gaps[start : place - 1]), closed))
-        start = place
+        if number - start >= 2:
+            lengths = tuple(rate * (b - a) for a, b in spans[start:number])
+            runs.append(_Run(tuple(order[start:number]), lengths, tuple(gaps[start : number - 1]), closed))
+        start = number
     return runs
 
 
-def _uncovered(marks: Sequence[Mark], order: Sequence[int]) -> list[int]:
+def _uncovered(strokes: Sequence[Stroke], order: Sequence[int]) -> list[int]:
     """Strokes in order along a carrier without those that lie within another: lines drawn over lines."""
     result: list[int] = []
     for index in order:
-        start, end = marks[index].piece.interval
-        if result and end <= marks[result[-1]].piece.interval[1] + 1e-6:
+        start, end = strokes[index].piece.interval
+        if result and end <= strokes[result[-1]].piece.interval[1] + 1e-6:
             continue
-        if result and start <= marks[result[-1]].piece.interval[0] + 1e-6:
+        if result and start <= strokes[result[-1]].piece.interval[0] + 1e-6:
             result.pop()
         result.append(index)
     return result
@@ -212,7 +212,9 @@ def _alternates(lengths: Sequence[float]) -> bool:
     """Long and short strokes in turn, the short ones even and less than half as long as any long inner one."""
     for first in (0, 1):
         long, short = lengths[first::2], lengths[1 - first :: 2]
-        inner = [length for place, length in enumerate(lengths) if place % 2 == first and 0 < place < len(lengths) - 1]
+        inner = [
+            length for number, length in enumerate(lengths) if number % 2 == first and 0 < number < len(lengths) - 1
+        ]
         compared = inner or long
         if short and max(short) <= 0.5 * min(compared) and max(short) - min(short) <= max(0.2, _EVEN * max(short)):
             return True
@@ -220,7 +222,7 @@ def _alternates(lengths: Sequence[float]) -> bool:
 
 
 def _among_pairs(
-    marks: Sequence[Mark], runs: Sequence[_Run], taken: set[int], joined: Sequence[Mark]
+    strokes: Sequence[Stroke], runs: Sequence[_Run], taken: set[int], joined: Sequence[Stroke]
 ) -> list[tuple[float, float]]:
     """Rhythms that short hidden lines of two strokes show among themselves, beside centre lines of the same style.
 
@@ -228,13 +230,13 @@ def _among_pairs(
     groove that happen to be as far apart do not make it up, nor do the strokes of short centre lines.
     """
     found: list[tuple[float, float]] = []
-    for style in dict.fromkeys(replace(mark.style, pattern=(), pattern_name="") for mark in joined):
+    for style in dict.fromkeys(replace(stroke.style, pattern=(), pattern_name="") for stroke in joined):
         pairs = [
             (*run.lengths, run.gaps[0])
             for run in runs
             if len(run.members) == 2
             and not taken.intersection(run.members)
-            and replace(marks[run.members[0]].style, pattern=(), pattern_name="") == style
+            and replace(strokes[run.members[0]].style, pattern=(), pattern_name="") == style
         ]
         if kind_of(style) != "open" or len(pairs) < _FEWEST_PAIRS:
             continue
@@ -258,8 +260,8 @@ def _like(run: _Run, rhythms: Sequence[tuple[float, float]]) -> bool:
     )
 
 
-def _joined(marks: Sequence[Mark], run: _Run, meant: Kind, gap: float) -> Mark:
-    first, last = marks[run.members[0]], marks[run.members[-1]]
+def _joined(strokes: Sequence[Stroke], run: _Run, meant: Kind, gap: float) -> Stroke:
+    first, last = strokes[run.members[0]], strokes[run.members[-1]]
     carrier = first.piece.carrier
     reach = (first.piece.interval[0], last.piece.interval[1])
     if run.closed:
@@ -267,4 +269,4 @@ def _joined(marks: Sequence[Mark], run: _Run, meant: Kind, gap: float) -> Mark:
     dash = max(run.lengths)
     pattern = (dash, -gap) if meant == "hidden" else (dash, -gap, min(min(run.lengths), dash / 4), -gap)
     style = replace(first.style, pattern=pattern, pattern_name=JOINED)
-    return Mark(Piece("visible", carrier, reach, (), ()), style, 0.0 if run.closed else 1.05 * gap)
+    return Stroke(Piece("visible", carrier, reach, (), ()), style, 0.0 if run.closed else 1.05 * gap)

@@ -1,5 +1,7 @@
 """What can be wrong with a file from elsewhere."""
 
+from maqueta.phrases.told import ToldError
 
-class UnreadableSheetError(Exception):
-    """A file that is no usable sheet; the message is one line for people."""
+
+class UnreadableSheetError(ToldError):
+    """A file that is no usable sheet, and why."""

@@ -5,13 +5,13 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Final
 
-from maqueta.projection.carrier import Line
-from maqueta.projection.line_set import Box, box_of, extremes
-from maqueta.reading.content import Mark, Words
+from maqueta.geometry.box import Box, box_of, size_of, union, within
+from maqueta.geometry.carrier import Line
+from maqueta.geometry.line_set import extremes
+from maqueta.reading.content import Stroke, Words
 from maqueta.reading.kinds import Kind
 from maqueta.reading.title_words import is_label
 from maqueta.sheet.paper import SIDES_MM, PaperSize
-from maqueta.sheet.placed import union
 
 #: Lines meet within this (mm).
 _MEET: Final = 0.6
@@ -21,7 +21,7 @@ _WIDEST_MARGIN: Final = 45.0
 
 @dataclass(frozen=True, slots=True)
 class SheetFrame:
-    """What surrounds the drawing: `paper` and `border` boxes, the `title` block's box, and the marks they are made of.
+    """What surrounds the drawing: `paper` and `border` boxes, the `title` block's box, and the strokes of both.
 
     `size` and `landscape` are those of the paper the border fits; None when there is no border.
     """
@@ -34,14 +34,16 @@ class SheetFrame:
     landscape: bool
 
 
-def find_frame(marks: Sequence[Mark], kinds: Sequence[Kind], words: Sequence[Words], asked: PaperSize) -> SheetFrame:
+def find_frame(
+    strokes: Sequence[Stroke], kinds: Sequence[Kind], words: Sequence[Words], asked: PaperSize
+) -> SheetFrame:
     """Find the frame; `asked` is the paper the exercise asks for, preferred where a border fits several."""
     straight = {
-        index: box_of(mark.piece.ends)
-        for index, mark in enumerate(marks)
+        index: box_of(stroke.piece.ends)
+        for index, stroke in enumerate(strokes)
         if kinds[index] in ("visible", "frame", "title", "text", "open")
-        and isinstance(mark.piece.carrier, Line)
-        and min(_extent(box_of(mark.piece.ends))) < 1e-3
+        and isinstance(stroke.piece.carrier, Line)
+        and min(size_of(box_of(stroke.piece.ends))) < 1e-3
     }
     rectangles = sorted(_large_rectangles(straight), key=lambda box: -_area(box))
     fitting = [(box, paper) for box in rectangles if (paper := _paper_of(box, asked)) is not None]
@@ -56,9 +58,11 @@ def find_frame(marks: Sequence[Mark], kinds: Sequence[Kind], words: Sequence[Wor
     edges = [box for box in (border, outer) if box is not None]
     members = {index for index, box in straight.items() if any(_on_edge(box, edge) for edge in edges)}
     members |= {index for index, kind in enumerate(kinds) if kind == "frame"}
-    title = _title_box(marks, kinds, straight, words, border, members)
+    title = _title_box(strokes, kinds, straight, words, border, members)
     if title is not None:
-        members |= {index for index, mark in enumerate(marks) if _inside(box_of(extremes(mark.piece)), title)}
+        members |= {
+            index for index, stroke in enumerate(strokes) if within(box_of(extremes(stroke.piece)), title, _MEET)
+        }
     return SheetFrame(outer, border, title, frozenset(members), size, landscape)
 
 
@@ -67,26 +71,13 @@ def _odd_border(rectangles: Sequence[Box], straight: dict[int, Box], words: Sequ
     if not rectangles:
         return None
     largest = rectangles[0]
-    held = all(_inside(box, largest) for box in straight.values())
+    held = all(within(box, largest, _MEET) for box in straight.values())
     labelled = sum(is_label(word.text) and word.stands_in(largest) for word in words)
     return largest if held and labelled >= 2 else None
 
 
-def _extent(box: Box) -> tuple[float, float]:
-    return box[2] - box[0], box[3] - box[1]
-
-
 def _area(box: Box) -> float:
     return (box[2] - box[0]) * (box[3] - box[1])
-
-
-def _inside(box: Box, outer: Box, slack: float = _MEET) -> bool:
-    return (
-        box[0] >= outer[0] - slack
-        and box[1] >= outer[1] - slack
-        and box[2] <= outer[2] + slack
-        and box[3] <= outer[3] + slack
-    )
 
 
 def _large_rectangles(straight: dict[int, Box]) -> list[Box]:
@@ -112,7 +103,7 @@ def _joins(side: Box, x: float, low: float, high: float) -> bool:
 
 def _paper_of(box: Box, asked: PaperSize) -> tuple[PaperSize, bool] | None:
     """The paper a border fits, with the narrowest margins; the asked one when it fits as well."""
-    width, height = _extent(box)
+    width, height = size_of(box)
     candidates = []
     for size, (short, long) in SIDES_MM.items():
         for paper, landscape in (((long, short), True), ((short, long), False)):
@@ -126,13 +117,13 @@ def _paper_of(box: Box, asked: PaperSize) -> tuple[PaperSize, bool] | None:
 
 
 def _is_paper(box: Box, size: PaperSize) -> bool:
-    return all(abs(a - b) <= 2.0 for a, b in zip(sorted(_extent(box)), SIDES_MM[size], strict=True))
+    return all(abs(a - b) <= 2.0 for a, b in zip(sorted(size_of(box)), SIDES_MM[size], strict=True))
 
 
 def _on_edge(line: Box, edge: Box) -> bool:
     """Whether a straight line lies on one side of a rectangle."""
     level = line[3] - line[1] < line[2] - line[0]
-    if not _inside(line, edge):
+    if not within(line, edge, _MEET):
         return False
     if level:
         return min(abs(line[1] - edge[1]), abs(line[1] - edge[3])) <= _MEET / 2
@@ -140,7 +131,7 @@ def _on_edge(line: Box, edge: Box) -> bool:
 
 
 def _title_box(
-    marks: Sequence[Mark],
+    strokes: Sequence[Stroke],
     kinds: Sequence[Kind],
     straight: dict[int, Box],
     words: Sequence[Words],
@@ -149,9 +140,9 @@ def _title_box(
 ) -> Box | None:
     """The box of the title block: its own layer, else the net of lines around the words that name its fields."""
     labels = [word for word in words if is_label(word.text) or word.tag]
-    own = [box_of(extremes(marks[i].piece)) for i, kind in enumerate(kinds) if kind == "title" and i not in members]
+    own = [box_of(extremes(strokes[i].piece)) for i, kind in enumerate(kinds) if kind == "title" and i not in members]
     if own:
-        inside = [box for box in own if border is None or _inside(box, border)]
+        inside = [box for box in own if border is None or within(box, border, _MEET)]
         if inside:
             return union(inside)
     nets = _nets({index: box for index, box in straight.items() if index not in members})
@@ -188,11 +179,11 @@ def _nets(straight: dict[int, Box]) -> list[list[Box]]:
     boxes = list(straight.values())
     home = list(range(len(boxes)))
 
-    def root(place: int) -> int:
-        while home[place] != place:
-            home[place] = home[home[place]]
-            place = home[place]
-        return place
+    def root(number: int) -> int:
+        while home[number] != number:
+            home[number] = home[home[number]]
+            number = home[number]
+        return number
 
     for i, a in enumerate(boxes):
         for j in range(i):
@@ -200,6 +191,6 @@ def _nets(straight: dict[int, Box]) -> list[list[Box]]:
             if a[0] <= b[2] + _MEET and b[0] <= a[2] + _MEET and a[1] <= b[3] + _MEET and b[1] <= a[3] + _MEET:
                 home[root(i)] = root(j)
     nets: dict[int, list[Box]] = {}
-    for place, box in enumerate(boxes):
-        nets.setdefault(root(place), []).append(box)
+    for number, box in enumerate(boxes):
+        nets.setdefault(root(number), []).append(box)
     return list(nets.values())

@@ -4,38 +4,33 @@ Candidate scales are those that the box of the group, the title block and the st
 by all pairs of drawn and expected lines; the few best poses are compared exactly, and the least disagreement wins.
 """
 
-import itertools
 import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from typing import Final
 
-import numpy as np
-
+from maqueta.geometry.box import Box, box_of
+from maqueta.geometry.carrier import Line, Point, Similarity
+from maqueta.geometry.compare import Comparison, DrawnPiece, compare, length_of, split
+from maqueta.geometry.line_set import Piece, extremes
 from maqueta.projection.attitude import Attitude
-from maqueta.projection.carrier import Line, Point, Similarity
-from maqueta.projection.compare import Comparison, DrawnPiece, compare, length_of, split
-from maqueta.projection.line_set import Box, Piece, box_of, extremes
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.candidates import (
     Candidate,
     Identity,
-    Rows,
-    Stations,
+    as_principal,
     pictorial_candidates,
     principal_candidates,
     remembered,
     stations_of,
 )
-from maqueta.sheet.scales import recommended
+from maqueta.reading.poses import Pose, poses_at, poses_of, usual_scale
 from maqueta.solid.unit import MILLIMETRES
 
 #: A group that disagrees with its best view on more than half of the ink is no view of the part.
 STRANGER: Final = 0.5
 #: The same for a view at a scale that is stated nowhere, and for a mirror image.
 _ODD_SCALE, _MIRROR_IMAGE = 0.2, 0.12
-#: No view is drawn smaller than this (mm).
-_TINY: Final = 5.0
 #: With fewer lines than this, or smaller (mm), a group is only a view as it is asked for.
 _FEW, _SMALLEST = 4, 12.0
 #: So many times the lines of all views, and so many more, are not looked through.
@@ -48,15 +43,14 @@ _NEAR_VOTE: Final = 0.1
 _ODD: Final = 0.03
 #: A group flatter than this (mm) is a line, no view.
 _FLAT: Final = 0.5
-_REFINED: Final = 5
+#: Poses whose curves are compared, best first; and as many more at most where their straight lines agree better.
+_REFINED, _REFINED_LATER = 5, 30
 #: Views within this much of the least disagreement stay in question.
 _CLOSE: Final = 0.06
 #: A view is there whole with this share of its lines.
 WHOLE: Final = 0.97
 #: Poses compared when a view is sought among other lines.
 _SOUGHT: Final = 40
-#: Shifts that as many lines vote for as for the best, but for this share, are as good; so many are tried at most.
-_TIED, _MOST_SHIFTS = 0.95, 4
 #: A view is found within a larger group when this much of its lines is there.
 _MOSTLY: Final = 0.8
 #: In isometric drawing the axes keep their full length; in isometric projection they shrink to √(2/3) (ISO 5456-3).
@@ -71,14 +65,6 @@ class Fit:
     scale: float
     at: Point
     disagreement: float
-
-
-@dataclass(frozen=True)
-class _Pose:
-    candidate: Candidate
-    scale: float
-    at: Point
-    votes: float
 
 
 @dataclass(frozen=True)
@@ -112,7 +98,7 @@ def find_within(
         for candidate in principal_candidates(remembered(projected))
         if not candidate.identities[0][0].mirrored
         for scale in scales
-        for pose in _poses_at(candidate, scale, drawn, box, unit, tolerance)
+        for pose in poses_at(candidate, scale, drawn, box, unit, tolerance)
     ]
     poses = [pose for pose in poses if suits(_box_at(pose, unit))]
     poses.sort(key=lambda pose: -pose.votes)
@@ -134,19 +120,19 @@ def find_within(
     return best[1] if best is not None else None
 
 
-def _box_at(pose: _Pose, unit: float) -> Box:
+def _box_at(pose: Pose, unit: float) -> Box:
     factor, (left, bottom, right, top) = pose.scale * unit, pose.candidate.box
     x, y = pose.at
     return (factor * left + x, factor * bottom + y, factor * right + x, factor * top + y)
 
 
-def _here(pose: _Pose, result: Comparison) -> tuple[bool, float]:
+def _here(pose: Pose, result: Comparison) -> tuple[bool, float]:
     """How much of a view is drawn: one that is there whole goes before a larger one that is there in part."""
     here = 1.0 - length_of(result.missing) / max(result.expected, 1e-9)
     return here >= WHOLE, here * result.expected * pose.scale
 
 
-def _on_its_lines(extra: Sequence[Piece], pose: _Pose, unit: float, pieces: Sequence[Piece]) -> frozenset[int]:
+def _on_its_lines(extra: Sequence[Piece], pose: Pose, unit: float, pieces: Sequence[Piece]) -> frozenset[int]:
     """Places of the pieces of which at most half is surplus at a pose."""
     move = Similarity(pose.scale * unit, 0.0, *pose.at)
     surplus = [piece.moved(move) for piece in extra]
@@ -218,11 +204,11 @@ def laid_on(
     if not group:
         return None
     key, unit = remembered(projected), MILLIMETRES[projected.part.unit]
-    meant = Identity(attitude, mirrored=mirrored)
+    meant = as_principal(attitude, mirrored)
     candidate = next(c for c in principal_candidates(key) if any(i == meant for i, _ in c.identities))
     pieces = tuple(item.piece for item in group)
     box = box_of(p for piece in pieces for p in extremes(piece))
-    poses = _poses_at(candidate, scale, stations_of(pieces), box, unit, tolerance)
+    poses = poses_at(candidate, scale, stations_of(pieces), box, unit, tolerance)
     own, corner = candidate.box[:2], next(corner for i, corner in candidate.identities if i == meant)
     factor = scale * unit
     fits = [
@@ -271,7 +257,7 @@ def _fits(
     pieces = tuple(item.piece for item in group)
     box = box_of(p for piece in pieces for p in extremes(piece))
     drawn = stations_of(pieces)
-    poses = [pose for c in candidates for pose in _poses(c, drawn, box, scales, unit, tolerance)]
+    poses = [pose for c in candidates for pose in poses_of(c, drawn, box, scales, unit, tolerance)]
     poses.sort(key=lambda pose: -pose.votes)
     near = sum(pose.votes >= poses[0].votes - _NEAR_VOTE for pose in poses) if poses else 0
     fits: list[Fit] = []
@@ -280,9 +266,7 @@ def _fits(
         for pose in poses[: max(_COMPARED, min(near, _MOST_COMPARED))]
     ]
     rough.sort(key=lambda entry: entry[0].disagreement)
-    for place, (result, pose) in enumerate(rough):
-        if place < _REFINED and _curved(result) and _straight_share(result) < STRANGER:
-            result = compared(pose.candidate, pose.scale * unit, pose.at, group, tolerance, hidden)
+    for result, pose in _refined(rough, group, unit, tolerance, hidden):
         factor = pose.scale * unit
         own = pose.candidate.box[:2]
         fits += [
@@ -290,7 +274,7 @@ def _fits(
                 identity,
                 pose.scale,
                 (pose.at[0] + factor * (own[0] - corner[0]), pose.at[1] + factor * (own[1] - corner[1])),
-                result.disagreement + (0.0 if _usual(pose.scale, scales) else _ODD),
+                result.disagreement + (0.0 if usual_scale(pose.scale, scales) else _ODD),
             )
             for identity, corner in pose.candidate.identities
         ]
@@ -299,6 +283,33 @@ def _fits(
     for fit in fits:
         best.setdefault(fit.identity, fit)
     return list(best.values())
+
+
+def _refined(
+    rough: Sequence[tuple[Comparison, Pose]], group: Sequence[DrawnPiece], unit: float, tolerance: float, hidden: bool
+) -> list[tuple[Comparison, Pose]]:
+    """Poses with their curves compared where that may show which is the best: the first few, then those whose straight
+    lines agree better than the best one does in all.
+
+    Without its curves a pose that has few of them looks better than the true one, which has all.
+    """
+    result = list(rough)
+
+    def refine(place: int) -> None:
+        pose = rough[place][1]
+        result[place] = (compared(pose.candidate, pose.scale * unit, pose.at, group, tolerance, hidden), pose)
+
+    open_ones = [place for place, (own, _) in enumerate(rough) if _curved(own) and _straight_share(own) < STRANGER]
+    for place in (place for place in open_ones if place < _REFINED):
+        refine(place)
+    later = sorted(
+        (place for place in open_ones if place >= _REFINED), key=lambda place: _straight_share(rough[place][0])
+    )
+    for place in later[:_REFINED_LATER]:
+        if _straight_share(rough[place][0]) >= min(own.disagreement for own, _ in result):
+            break
+        refine(place)
+    return result
 
 
 def compared(
@@ -324,120 +335,3 @@ def _straight_share(result: Comparison) -> float:
 
 def _curved(result: Comparison) -> bool:
     return any(not isinstance(piece.carrier, Line) for piece in (*result.missing, *result.extra))
-
-
-def _poses(
-    candidate: Candidate, drawn: Stations, box: Box, scales: Sequence[float], unit: float, tolerance: float
-) -> list[_Pose]:
-    width, height = candidate.box[2] - candidate.box[0], candidate.box[3] - candidate.box[1]
-    return [
-        pose
-        for scale in _scales(width * unit, height * unit, box, scales)
-        if scale * unit * max(width, height) >= _TINY
-        for pose in _poses_at(candidate, scale, drawn, box, unit, tolerance)
-    ]
-
-
-def _poses_at(
-    candidate: Candidate, scale: float, drawn: Stations, box: Box, unit: float, tolerance: float
-) -> list[_Pose]:
-    """Poses at one scale; the vote is the share of line that agrees, a fitting box counts a little."""
-    own, factor = candidate.stations, scale * unit
-    across = _offsets(drawn.upright, own.upright, drawn.circles, own.circles, 0, factor, tolerance)
-    up = _offsets(drawn.level, own.level, drawn.circles, own.circles, 1, factor, tolerance)
-    across = across or [(box[0] - factor * candidate.box[0], 0.0)]
-    up = up or [(box[1] - factor * candidate.box[1], 0.0)]
-    whole = _length(drawn) + factor * _length(own)
-    width, height = candidate.box[2] - candidate.box[0], candidate.box[3] - candidate.box[1]
-    fit = 1.0 - 0.5 * (_off(factor * width, box[2] - box[0]) + _off(factor * height, box[3] - box[1]))
-    poses = [
-        _Pose(candidate, scale, (x, y), (2 * (vx + vy) / whole if whole > 0 else 0.0) + 0.2 * fit)
-        for (x, vx), (y, vy) in itertools.product(across, up)
-    ]
-    best = max((pose.votes for pose in poses), default=0.0)
-    # A slanted line has its place both ways; it is worth a look whatever the others vote for.
-    return poses + [_Pose(candidate, scale, at, best) for at in _by_slants(drawn, own, factor, tolerance)]
-
-
-def _by_slants(drawn: Stations, own: Stations, factor: float, tolerance: float) -> list[Point]:
-    """Places at which a slanted line lies on one as steep and as long."""
-    found: list[Point] = []
-    for x, y, angle, length in own.slanted.tolist():
-        for u, v, turn, drawn_length in drawn.slanted.tolist():
-            steep = abs(math.remainder(angle - turn, math.pi)) * factor * length <= tolerance
-            place = (u - factor * x, v - factor * y)
-            new = all(math.dist(place, other) > tolerance for other in found)
-            if steep and new and abs(drawn_length - factor * length) <= 2 * tolerance and len(found) < _MOST_SHIFTS:
-                found.append(place)
-    return found
-
-
-def _length(stations: Stations) -> float:
-    """How much there is to agree on, across and up together; circles count twice by their radius."""
-    lines = float(stations.upright[:, 1].sum() + stations.level[:, 1].sum())
-    return lines + 2 * float(stations.circles[:, 2].sum())
-
-
-def _usual(scale: float, likely: Sequence[float]) -> bool:
-    return any(abs(scale / other - 1) < 1e-3 for other in (*likely, *_standard()))
-
-
-def _standard() -> list[float]:
-    return [float(scale) for units in ("mm", "inch") for scale in recommended(units)]
-
-
-def _off(a: float, b: float) -> float:
-    return abs(a - b) / max(a, b, 1e-9)
-
-
-def _scales(width: float, height: float, box: Box, likely: Sequence[float]) -> list[float]:
-    """Scales at which a view of a true size could fill a box: the box's own, likely ones, standard ones near it."""
-    own = [drawn / true for drawn, true in ((box[2] - box[0], width), (box[3] - box[1], height)) if true > 1e-9]
-    if not own or max(own) <= 0:
-        return []
-    low, high = 0.7 * min(own), 1.4 * max(own)
-    result: list[float] = []
-    for scale in (*likely, *_standard(), *own):
-        if low <= scale <= high and all(abs(scale / other - 1) > 2e-3 for other in result):
-            result.append(scale)
-    # Far from both sides of the box a scale needs a reason: likely ones stay, the others must fit one side.
-    near = [s for s in result if s in likely or min(abs(s / o - 1) for o in own) < 0.02]
-    return near[:6]
-
-
-def _offsets(
-    drawn: Rows, expected: Rows, circles: Rows, rings: Rows, index: int, factor: float, tolerance: float
-) -> list[tuple[float, float]]:
-    """The best few shifts along one direction, each with the length of line that agrees on it."""
-    shifts: list[Rows] = []
-    weights: list[Rows] = []
-    if len(drawn) and len(expected):
-        shifts.append((drawn[:, 0][:, None] - factor * expected[:, 0][None, :]).ravel())
-        weights.append(np.minimum(drawn[:, 1][:, None], factor * expected[:, 1][None, :]).ravel())
-    if len(circles) and len(rings):
-        same = np.abs(circles[:, 2][:, None] - factor * rings[:, 2][None, :]) <= tolerance
-        gap = circles[:, index][:, None] - factor * rings[:, index][None, :]
-        shifts.append(gap[same])
-        weights.append(np.broadcast_to(circles[:, 2][:, None], same.shape)[same])
-    if not shifts or not sum(len(s) for s in shifts):
-        return []
-    every, weight = np.concatenate(shifts), np.concatenate(weights)
-    order = np.argsort(every)
-    every, weight = every[order], weight[order]
-    total = np.concatenate([[0.0], np.cumsum(weight)])
-    last = np.searchsorted(every, every + tolerance, side="right")
-    votes = total[last] - total[: len(every)]
-    result: list[tuple[float, float]] = []
-    best = float(votes.max())
-    for place in np.argsort(-votes, kind="stable"):
-        if len(result) >= 2 and votes[place] < _TIED * best:
-            break
-        stretch = slice(int(place), int(last[place]))
-        # The weighted median: a neighbouring line within the tolerance must not draw the place aside.
-        grown = np.cumsum(weight[stretch])
-        shift = float(every[stretch][np.searchsorted(grown, grown[-1] / 2)])
-        if all(abs(shift - other) > 2 * tolerance for other, _ in result):
-            result.append((shift, float(votes[place])))
-        if len(result) == _MOST_SHIFTS:
-            break
-    return result

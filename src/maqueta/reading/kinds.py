@@ -7,7 +7,7 @@ import re
 import unicodedata
 from typing import Final, Literal
 
-from maqueta.reading.content import Mark, Style
+from maqueta.reading.content import Stroke, Style
 
 #: "open": nothing says what it is; the geometry decides.
 Kind = Literal["visible", "hidden", "centre", "dimension", "text", "frame", "title", "construction", "hatch", "open"]
@@ -68,9 +68,9 @@ def _named(name: str, table: tuple[tuple[Kind, str], ...]) -> Kind | None:
 
 def pattern_kind(pattern: tuple[float, ...], name: str) -> Kind | None:
     """What a dash pattern means: even dashes hidden, long and short ones centre; None for a continuous line."""
-    strokes = [length for length in pattern if length >= 0]
-    if len(pattern) >= 2 and strokes:
-        longest, shortest = max(strokes), min(strokes)
+    lengths = [length for length in pattern if length >= 0]
+    if len(pattern) >= 2 and lengths:
+        longest, shortest = max(lengths), min(lengths)
         return "hidden" if shortest >= 0.6 * longest else "centre"
     if name in ("CONTINUOUS", "BYLAYER", "BYBLOCK"):
         return None
@@ -91,7 +91,7 @@ def kind_of(style: Style) -> Kind:
     return line or "open"
 
 
-def kinds_of(marks: tuple[Mark, ...]) -> list[Kind]:
-    """The kind of every mark."""
+def kinds_of(strokes: tuple[Stroke, ...]) -> list[Kind]:
+    """The kind of every stroke."""
     known: dict[Style, Kind] = {}
-    return [known.setdefault(mark.style, kind_of(mark.style)) for mark in marks]
+    return [known.setdefault(stroke.style, kind_of(stroke.style)) for stroke in strokes]

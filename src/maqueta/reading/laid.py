@@ -2,8 +2,8 @@
 
 from typing import Final
 
+from maqueta.geometry.compare import DrawnPiece, compare
 from maqueta.projection.attitude import Attitude
-from maqueta.projection.compare import DrawnPiece, compare
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.correct import rebased
 from maqueta.reading.identify import Fit, laid_on

@@ -10,11 +10,11 @@ from dataclasses import dataclass, replace
 from itertools import pairwise
 from typing import Final
 
-from maqueta.dimensioning.text import read_text
-from maqueta.projection.carrier import TURN, Circle, Line, Point
-from maqueta.projection.line_set import Box, Piece
+from maqueta.geometry.box import Box, apart
+from maqueta.geometry.carrier import TURN, Circle, Line, Point
+from maqueta.geometry.line_set import Piece
 from maqueta.reading.content import Pointer, Size, Words
-from maqueta.reading.groups import apart
+from maqueta.sizes.text import read_text
 
 #: How far a text may stand from its dimension line, in letter heights.
 _NEAR: Final = 1.6
@@ -109,14 +109,14 @@ def in_lines(words: Sequence[Words]) -> list[Words]:
             continue
         text, last = word.text, word
         if read_text(text).symbol in ("diameter", "thread"):
-            while (place := _under(words, last)) is not None and place not in below:
-                longer = read_text(f"{text} {words[place].text}")
-                if longer.value is None or longer.symbol not in ("diameter", "thread") or _alone(words[place].text):
+            while (number := _under(words, last)) is not None and number not in below:
+                longer = read_text(f"{text} {words[number].text}")
+                if longer.value is None or longer.symbol not in ("diameter", "thread") or _alone(words[number].text):
                     break
-                below.add(place)
-                text, last = f"{text} {words[place].text}", words[place]
+                below.add(number)
+                text, last = f"{text} {words[number].text}", words[number]
         result.append(replace(word, text=text))
-    return [word for place, word in enumerate(result) if word.text != words[place].text or place not in below]
+    return [word for number, word in enumerate(result) if word.text != words[number].text or number not in below]
 
 
 def _alone(text: str) -> bool:
@@ -335,9 +335,9 @@ def _places(axis: _Axis, lines: Sequence[Piece], tips: Sequence[Point]) -> list[
         elif max(map(abs, offs)) <= 0.1:
             found += [axis.on(point) for point in line.ends]
     result: list[float] = []
-    for place in sorted(found):
-        if not result or place - result[-1] > 0.1:
-            result.append(place)
+    for station in sorted(found):
+        if not result or station - result[-1] > 0.1:
+            result.append(station)
     return result[:60]
 
 

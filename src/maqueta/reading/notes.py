@@ -2,11 +2,11 @@
 
 from collections.abc import Collection, Sequence
 
-from maqueta.dimensioning.text import read_text
 from maqueta.reading.content import Words
 from maqueta.reading.frame import SheetFrame
 from maqueta.reading.title_words import angle_stated, is_label
 from maqueta.sheet.document import Note
+from maqueta.sizes.text import read_text
 
 
 def notes_of(words: Sequence[Words], frame: SheetFrame, used: Collection[str]) -> tuple[Note, ...]:

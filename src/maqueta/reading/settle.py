@@ -5,13 +5,15 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Final
 
-from maqueta.projection.carrier import Similarity
-from maqueta.projection.compare import DrawnPiece, length_of, lying_on
-from maqueta.projection.line_set import Piece, box_of, extremes
+from maqueta.geometry.box import box_of, grown
+from maqueta.geometry.carrier import Similarity
+from maqueta.geometry.compare import DrawnPiece, length_of, lying_on
+from maqueta.geometry.line_set import Piece, extremes
+from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.reading.content import Mark, Style
+from maqueta.reading.content import Stroke, Style
 from maqueta.reading.dashes import JOINED
-from maqueta.reading.groups import WIDER, grouped, grown
+from maqueta.reading.groups import WIDER, grouped
 from maqueta.reading.identify import Fit, identify
 from maqueta.reading.kinds import Kind
 from maqueta.solid.unit import MILLIMETRES
@@ -25,9 +27,9 @@ _MOST_GROUPS: Final = 16
 
 @dataclass(frozen=True)
 class Settled:
-    """Kinds with no open ones left among the `taken` marks; `either` may be visible or hidden, mark by mark.
+    """Kinds with no open ones left among the `taken` strokes; `either` may be visible or hidden, stroke by stroke.
 
-    `loose` are marks of whose kind the file itself says nothing; `dropped` marks and `left_out` styles were taken as
+    `loose` are strokes of whose kind the file itself says nothing; `dropped` strokes and `left_out` styles count as
     lettering and dimension lines.
     """
 
@@ -36,11 +38,11 @@ class Settled:
     either: frozenset[int]
     loose: frozenset[int]
     dropped: frozenset[int]
-    left_out: tuple[str, ...]
+    left_out: tuple[Phrase, ...]
 
 
 def settle_open(
-    marks: Sequence[Mark],
+    strokes: Sequence[Stroke],
     kinds: Sequence[Kind],
     taken: Sequence[int],
     aside: frozenset[int],
@@ -48,27 +50,27 @@ def settle_open(
     scales: Sequence[float],
     tolerance: float,
 ) -> Settled:
-    """Give every open mark a kind, or leave its whole style out of the views; what is `aside` belongs to none."""
+    """Give every open stroke a kind, or leave its whole style out of the views; what is `aside` belongs to none."""
     result = list(kinds)
     by_style: defaultdict[Style, list[int]] = defaultdict(list)
     for index in taken:
         if kinds[index] == "open":
-            by_style[replace(marks[index].style, pattern=(), pattern_name="")].append(index)
+            by_style[replace(strokes[index].style, pattern=(), pattern_name="")].append(index)
     known = [index for index in taken if kinds[index] != "open"]
     certain = [index for index in known if kinds[index] == "visible"]
-    left_out = [f"lines beside the views, taken as axes or dimension lines ({len(aside)})"] if aside else []
+    left_out = [phrase("unread-aside", count=len(aside))] if aside else []
     dropped = set(aside)
-    either = _dash_long(marks, kinds, taken)
-    strokes = _stroke_styles(marks, kinds)
-    for style, members in sorted(by_style.items(), key=lambda entry: -_ink(marks, entry[1])):
-        if (sibling := _left_over(marks, members, strokes.get(style, ()))) is not None:
+    either = _dash_long(strokes, kinds, taken)
+    styled = _stroke_styles(strokes, kinds)
+    for style, members in sorted(by_style.items(), key=lambda entry: -_ink(strokes, entry[1])):
+        if (sibling := _left_over(strokes, members, styled.get(style, ()))) is not None:
             for index in members:
                 result[index] = sibling
             continue
-        share, hidden = _on_the_part(marks, kinds, certain or members, members, projected, scales, tolerance)
+        share, hidden = _on_the_part(strokes, kinds, certain or members, members, projected, scales, tolerance)
         if share < _MOSTLY:
             dropped.update(members)
-            left_out.append(f"lines of the layer {style.layer}, taken as dimension or other lines ({len(members)})")
+            left_out.append(phrase("unread-layer", layer=style.layer, count=len(members)))
             continue
         for index in members:
             result[index] = "hidden" if hidden >= _HIDDEN and certain else "visible"
@@ -79,36 +81,36 @@ def settle_open(
     )
 
 
-def _stroke_styles(marks: Sequence[Mark], kinds: Sequence[Kind]) -> dict[Style, list[tuple[Kind, Mark]]]:
+def _stroke_styles(strokes: Sequence[Stroke], kinds: Sequence[Kind]) -> dict[Style, list[tuple[Kind, Stroke]]]:
     """Lines joined from strokes, by the style of their strokes."""
-    found: defaultdict[Style, list[tuple[Kind, Mark]]] = defaultdict(list)
-    for mark, kind in zip(marks, kinds, strict=True):
-        if mark.style.pattern_name == JOINED:
-            found[replace(mark.style, pattern=(), pattern_name="")].append((kind, mark))
+    found: defaultdict[Style, list[tuple[Kind, Stroke]]] = defaultdict(list)
+    for stroke, kind in zip(strokes, kinds, strict=True):
+        if stroke.style.pattern_name == JOINED:
+            found[replace(stroke.style, pattern=(), pattern_name="")].append((kind, stroke))
     return found
 
 
-def _left_over(marks: Sequence[Mark], members: Sequence[int], joined: Sequence[tuple[Kind, Mark]]) -> Kind | None:
+def _left_over(strokes: Sequence[Stroke], members: Sequence[int], joined: Sequence[tuple[Kind, Stroke]]) -> Kind | None:
     """The kind of a few short strokes that are left over in a style which is otherwise broken lines of one kind."""
     if len({kind for kind, _ in joined}) != 1:
         return None
-    longest = max(mark.style.pattern[0] for _, mark in joined)
-    short = all(marks[i].piece.length <= 1.2 * longest for i in members)
-    few = _ink(marks, members) <= sum(mark.piece.length for _, mark in joined)
+    longest = max(stroke.style.pattern[0] for _, stroke in joined)
+    short = all(strokes[i].piece.length <= 1.2 * longest for i in members)
+    few = _ink(strokes, members) <= sum(stroke.piece.length for _, stroke in joined)
     return joined[0][0] if short and few else None
 
 
-def _ink(marks: Sequence[Mark], members: Sequence[int]) -> float:
-    return sum(marks[i].piece.length for i in members)
+def _ink(strokes: Sequence[Stroke], members: Sequence[int]) -> float:
+    return sum(strokes[i].piece.length for i in members)
 
 
-def _dash_long(marks: Sequence[Mark], kinds: Sequence[Kind], taken: Sequence[int]) -> frozenset[int]:
+def _dash_long(strokes: Sequence[Stroke], kinds: Sequence[Kind], taken: Sequence[int]) -> frozenset[int]:
     """Short strokes of which nothing says what they are: they may be all that shows of a hidden line."""
-    return frozenset(i for i in taken if kinds[i] == "open" and marks[i].short > 0)
+    return frozenset(i for i in taken if kinds[i] == "open" and strokes[i].short > 0)
 
 
 def _on_the_part(
-    marks: Sequence[Mark],
+    strokes: Sequence[Stroke],
     kinds: Sequence[Kind],
     base: Sequence[int],
     members: Sequence[int],
@@ -117,16 +119,16 @@ def _on_the_part(
     tolerance: float,
 ) -> tuple[float, float]:
     """Share of the members' ink that lies on lines of the views that `base` shows, and the hidden share of that."""
-    boxes = [box_of(extremes(marks[i].piece)) for i in base]
+    boxes = [box_of(extremes(strokes[i].piece)) for i in base]
     on_visible = on_hidden = 0.0
-    own = [marks[i].piece for i in members]
+    own = [strokes[i].piece for i in members]
     left = list(range(len(base)))
     for gap in (0.0, *WIDER):
-        groups = grouped([grown(boxes[k], gap) for k in left])
+        groups = grouped([grown(boxes[k], gap / 2) for k in left])
         found = [[left[k] for k in places] for places in groups]
-        found.sort(key=lambda places: -sum(marks[base[k]].piece.length for k in places))
+        found.sort(key=lambda places: -sum(strokes[base[k]].piece.length for k in places))
         for places in found[:_MOST_GROUPS]:
-            pieces = [DrawnPiece(marks[base[k]].piece, either=True) for k in places]
+            pieces = [DrawnPiece(strokes[base[k]].piece, either=True) for k in places]
             if len(pieces) < 3:
                 continue
             fits = identify(projected, pieces, scales, tolerance, hidden=False)
@@ -144,10 +146,11 @@ def _on_the_part(
 
 
 def _shares(fit: Fit, own: Sequence[Piece], projected: ProjectedPart, tolerance: float) -> tuple[float, float]:
-    if fit.identity.attitude is None:
+    look = fit.identity.orthographic
+    if look is None:
         return 0.0, 0.0
     factor = fit.scale * MILLIMETRES[projected.part.unit]
-    lines = projected.line_set(fit.identity.attitude).moved(Similarity(factor, 0.0, *fit.at))
+    lines = projected.line_set(look).moved(Similarity(factor, 0.0, *fit.at))
     visible = lying_on(own, lines.of("visible"), tolerance)
     hidden = lying_on(own, lines.of("hidden"), tolerance)
     # Where both are near, the visible one is what shows.

@@ -5,20 +5,19 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Final
 
-from maqueta.dimensioning.pitch_circles import pitch_circles
-from maqueta.projection.carrier import Line, Similarity
-from maqueta.projection.line_set import Box, box_of
+from maqueta.geometry.box import Box, apart, box_of
+from maqueta.geometry.carrier import Line, Similarity
+from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.arranged import Standing, arrange
 from maqueta.reading.by_place import AXIS_NEAR, told_by_place
 from maqueta.reading.candidates import STRANGE
 from maqueta.reading.chords import join_chords
-from maqueta.reading.content import Content, Mark
+from maqueta.reading.content import Content, Stroke
 from maqueta.reading.dashes import join_dashes
 from maqueta.reading.errors import UnreadableSheetError
 from maqueta.reading.expectation import Expectation
 from maqueta.reading.frame import SheetFrame, find_frame
-from maqueta.reading.groups import apart
 from maqueta.reading.identify import Fit
 from maqueta.reading.kinds import Kind, kinds_of, pattern_kind
 from maqueta.reading.loose_sizes import Loose, loose_sizes
@@ -27,27 +26,27 @@ from maqueta.reading.settle import settle_open
 from maqueta.reading.sizes import tie_sizes
 from maqueta.reading.title import read_title, symbol_marks
 from maqueta.reading.untangled import untangled
-from maqueta.reading.view_groups import Group, box_of_marks, view_groups, without_strays
+from maqueta.reading.view_groups import Group, box_of_strokes, view_groups, without_strays
 from maqueta.sheet.document import (
     MOST_DIMENSIONS,
-    MOST_LINES,
     MOST_MARKS,
     MOST_NOTES,
     MOST_POINTS_IN_ALL,
     MOST_VIEWS,
     CentreLine,
-    Drafted,
     Frame,
     Paper,
     SheetDocument,
     TitleBlock,
-    View,
-    points_of,
 )
 from maqueta.sheet.drafted import Pen, drafted_of
+from maqueta.sheet.drafted_line import Drafted, points_of
 from maqueta.sheet.fields import FARTHEST, Identifier
 from maqueta.sheet.placed import PlacedView, placed_views
 from maqueta.sheet.scales import parse_scale
+from maqueta.sheet.view import MOST_LINES, View
+from maqueta.sheet.view_graph import with_front
+from maqueta.sizes.pitch_circles import pitch_circles
 from maqueta.solid.unit import MILLIMETRES, Unit
 
 _GEOMETRY: Final = ("visible", "hidden", "open")
@@ -58,48 +57,47 @@ class ReadSheet:
     """A sheet as read: the document and what could not be read."""
 
     document: SheetDocument
-    not_read: tuple[str, ...]
+    not_read: tuple[Phrase, ...]
 
 
 def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation) -> ReadSheet:
     """Read a sheet of a part. Raises UnreadableSheetError when there is nothing on it, or it fits on no paper."""
-    marks = join_dashes(join_chords(content.marks))
-    box = box_of_marks(marks, range(len(marks)))
+    strokes = join_dashes(join_chords(content.strokes))
+    box = box_of_strokes(strokes, range(len(strokes)))
     if max(box[2] - box[0], box[3] - box[1]) > FARTHEST:
-        raise UnreadableSheetError(f"the sheet is {max(box[2] - box[0], box[3] - box[1]) / 1000:.0f} m large")
-    kinds = kinds_of(marks)
-    frame = find_frame(marks, kinds, content.words, expected.paper)
-    symbol = symbol_marks(marks)
+        raise UnreadableSheetError(phrase("sheet-metres-large", size=max(box[2] - box[0], box[3] - box[1]) / 1000))
+    kinds = kinds_of(strokes)
+    frame = find_frame(strokes, kinds, content.words, expected.paper)
+    symbol = symbol_marks(strokes)
     aside = frame.members | (symbol[1] if symbol is not None else frozenset())
-    title = read_title(content.words, [marks[i] for i in sorted(aside)], frame.title)
+    title = read_title(content.words, [strokes[i] for i in sorted(aside)], frame.title)
     scales = _likely_scales(title, expected)
     taken = [i for i, kind in enumerate(kinds) if kind in _GEOMETRY and i not in aside]
     if not taken:
-        raise UnreadableSheetError("there is no line of a view on the sheet")
-    told = untangled(content, marks, kinds, taken, frame.title, projected, scales, expected.units, expected.tolerance)
+        raise UnreadableSheetError(phrase("sheet-without-views"))
+    told = untangled(content, strokes, kinds, taken, frame.title, projected, scales, expected.units, expected.tolerance)
     kinds, taken = told.kinds, [i for i in taken if told.kinds[i] != "dimension" and i not in told.aside]
-    settled = settle_open(marks, kinds, taken, told.aside, projected, scales, expected.tolerance)
+    settled = settle_open(strokes, kinds, taken, told.aside, projected, scales, expected.tolerance)
     kinds, taken = settled.kinds, settled.taken
-    groups = view_groups(marks, kinds, taken, settled.either, projected, scales, expected)
-    groups, beyond = _most(without_strays(groups, marks), marks)
+    groups = view_groups(strokes, kinds, taken, settled.either, projected, scales, expected)
+    groups, beyond = _most(without_strays(groups, strokes), strokes)
     fits, front = arrange([Standing(g.box, g.fits) for g in groups], expected.angle, expected.fronts, expected.views)
-    groups, kinds = told_by_place(groups, fits, marks, kinds, settled, projected, expected.tolerance)
-    views, left = _as_many_lines(_views(groups, fits, marks, kinds, settled.either, projected))
+    groups, kinds = told_by_place(groups, fits, strokes, kinds, settled, projected, expected.tolerance)
+    views, left = _as_many_lines(_views(groups, fits, strokes, kinds, settled.either, projected))
     shift = _shift(frame)
     document = SheetDocument(
         paper=_paper(frame, expected),
         units=expected.units,
         style=expected.style,
         decimals=expected.decimals,
-        front=views[front].id if front is not None else None,
-        views=tuple(views),
+        views=with_front(views, views[front].id) if front is not None else tuple(views),
         title=title,
     )
     placed = placed_views(projected, document)
-    axes = [mark for mark, kind in zip(marks, kinds, strict=True) if kind == "centre"]
-    loose = _loose(content, marks, kinds, settled.dropped, frame.title, placed, expected.units)
+    axes = [stroke for stroke, kind in zip(strokes, kinds, strict=True) if kind == "centre"]
+    loose = _loose(content, strokes, kinds, settled.dropped, frame.title, placed, expected.units)
     known = [item for item in placed if item.lines.pieces]
-    pitches = {i.view.id: pitch_circles(projected.part, i.view.attitude) for i in known if i.view.attitude is not None}
+    pitches = {i.view.id: pitch_circles(projected.part, i.orthographic) for i in known if i.orthographic is not None}
     all_sizes, leaders = [*content.sizes, *loose.sizes], [*content.pointers, *loose.pointers]
     tied = tie_sizes(all_sizes, leaders, content.words, known, expected.tolerance, pitches)
     centre_lines = _centre_lines(axes, [(item.view, item.box, item.factor) for item in placed])
@@ -108,27 +106,27 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
     )
     notes = notes_of(content.words, frame, tied.used)
     document = document.model_copy(update={"notes": notes[:MOST_NOTES]})
-    untied = [f"the dimension {text!r}, which touches no view" for text in tied.loose]
-    untied += [f"the text {text!r}, which stands at nothing it could be the size of" for text in loose.unclear]
+    untied = [phrase("unread-loose-dimension", text=text) for text in tied.loose]
+    untied += [phrase("unread-loose-text", text=text) for text in loose.unclear]
     too_many = [
-        f"{count} {what} more than the {most} a sheet may have"
+        phrase("unread-too-many", count=count, what=what, most=most)
         for count, what, most in (
-            (beyond, "groups of lines", MOST_VIEWS),
+            (beyond, "groups", MOST_VIEWS),
             (len(tied.dimensions) - MOST_DIMENSIONS, "dimensions", MOST_DIMENSIONS),
-            (len(centre_lines) - MOST_MARKS, "centre lines", MOST_MARKS),
+            (len(centre_lines) - MOST_MARKS, "centre-lines", MOST_MARKS),
             (len(notes) - MOST_NOTES, "notes", MOST_NOTES),
         )
         if count > 0
     ]
     if left:
-        too_many.append(f"{left} lines more than the {MOST_LINES}, or {MOST_POINTS_IN_ALL} points, a sheet may have")
+        too_many.append(phrase("unread-too-many-lines", count=left, most=MOST_LINES, points=MOST_POINTS_IN_ALL))
     not_read = [*content.not_read, *settled.left_out, *untied, *too_many]
     return ReadSheet(_moved(document, shift), tuple(not_read))
 
 
-def _most(groups: Sequence[Group], marks: Sequence[Mark]) -> tuple[list[Group], int]:
+def _most(groups: Sequence[Group], strokes: Sequence[Stroke]) -> tuple[list[Group], int]:
     """As many groups as a sheet may have views, views of the part and those with most ink first, and how many more."""
-    ink = [sum(marks[i].piece.length for i in group.members) for group in groups]
+    ink = [sum(strokes[i].piece.length for i in group.members) for group in groups]
     order = sorted(range(len(groups)), key=lambda k: (not groups[k].fits, -ink[k]))
     kept = sorted(order[:MOST_VIEWS])
     return [groups[k] for k in kept], max(0, len(groups) - MOST_VIEWS)
@@ -142,7 +140,7 @@ def _likely_scales(title: TitleBlock, expected: Expectation) -> list[float]:
 
 def _loose(
     content: Content,
-    marks: Sequence[Mark],
+    strokes: Sequence[Stroke],
     kinds: Sequence[Kind],
     dropped: frozenset[int],
     title: Box | None,
@@ -150,9 +148,9 @@ def _loose(
     units: Unit,
 ) -> Loose:
     """Sizes and leaders drawn as loose lines and texts."""
-    lines = [mark.piece for i, mark in enumerate(marks) if kinds[i] == "dimension" or i in dropped]
+    lines = [stroke.piece for i, stroke in enumerate(strokes) if kinds[i] == "dimension" or i in dropped]
     words = [word for word in content.words if title is None or not word.stands_in(title)]
-    scale = Counter(item.view.scale for item in placed if item.view.attitude is not None).most_common(1)
+    scale = Counter(item.view.scale for item in placed if item.view.kind == "principal").most_common(1)
     factor = (scale[0][0] if scale else 1.0) * MILLIMETRES[units]
     return loose_sizes(words, lines, content.filled, [item.box for item in placed], factor)
 
@@ -173,16 +171,16 @@ def _as_many_lines(views: Sequence[View]) -> tuple[list[View], int]:
 def _views(
     groups: Sequence[Group],
     fits: Sequence[Fit | None],
-    marks: Sequence[Mark],
+    strokes: Sequence[Stroke],
     kinds: Sequence[Kind],
     either: frozenset[int],
     projected: ProjectedPart,
 ) -> list[View]:
     unit = MILLIMETRES[projected.part.unit]
     views: list[View] = []
-    for place, group in enumerate(groups):
-        fit = fits[place]
-        name: Identifier = f"v{place + 1}"
+    for index, group in enumerate(groups):
+        fit = fits[index]
+        name: Identifier = f"v{index + 1}"
         scale = fit.scale if fit is not None else 1.0
         at = fit.at if fit is not None else group.box[:2]
         factor = scale * unit
@@ -190,11 +188,18 @@ def _views(
         lines: list[Drafted] = []
         for i in group.members:
             hidden = kinds[i] == "hidden"
-            style = marks[i].style
-            solid = hidden and pattern_kind(style.pattern, style.pattern_name) is None and marks[i].short == 0
-            pen = Pen("hidden" if hidden else "visible", marks[i].short, i in either, solid)
-            lines.append(drafted_of(marks[i].piece.moved(back), pen))
-        bare = View(id=name, at=at, scale=scale, hidden=any(line.pen == "hidden" for line in lines), lines=tuple(lines))
+            style = strokes[i].style
+            solid = hidden and pattern_kind(style.pattern, style.pattern_name) is None and strokes[i].short == 0
+            pen = Pen("hidden" if hidden else "visible", strokes[i].short, i in either, solid)
+            lines.append(drafted_of(strokes[i].piece.moved(back), pen))
+        bare = View(
+            id=name,
+            kind="unrecognised",
+            at=at,
+            scale=scale,
+            hidden=any(line.pen == "hidden" for line in lines),
+            lines=tuple(lines),
+        )
         views.append((fit.identity if fit is not None else STRANGE).on(bare))
     return views
 
@@ -237,13 +242,13 @@ def _moved(document: SheetDocument, shift: tuple[float, float]) -> SheetDocument
     return document.model_copy(update={"views": views, "paper": paper, "notes": notes})
 
 
-def _centre_lines(axes: Sequence[Mark], views: Sequence[tuple[View, Box, float]]) -> tuple[CentreLine, ...]:
+def _centre_lines(axes: Sequence[Stroke], views: Sequence[tuple[View, Box, float]]) -> tuple[CentreLine, ...]:
     """Centre lines of the views they run through; one that runs through several belongs to each."""
     result: list[CentreLine] = []
-    for mark in axes:
-        if not isinstance(mark.piece.carrier, Line):
+    for stroke in axes:
+        if not isinstance(stroke.piece.carrier, Line):
             continue
-        first, last = mark.piece.ends
+        first, last = stroke.piece.ends
         own = box_of((first, last))
         near = [entry for entry in views if apart(own, entry[1]) <= AXIS_NEAR]
         for view, _, factor in near[:6]:

@@ -5,15 +5,15 @@ from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Final, Literal
 
-from maqueta.dimensioning.pitch_circles import PitchCircle
-from maqueta.dimensioning.text import read_text
-from maqueta.projection.carrier import Circle, Line, Point
-from maqueta.projection.line_set import LineSet, extremes
+from maqueta.geometry.box import apart
+from maqueta.geometry.carrier import Circle, Line, Point
+from maqueta.geometry.line_set import LineSet, extremes
 from maqueta.reading.content import Pointer, Size, Words
-from maqueta.reading.groups import apart
 from maqueta.reading.slanted_sizes import angle_at, chamfer_at
 from maqueta.sheet.dimension import Dimension, Lettering, LinearDimension, RoundDimension
 from maqueta.sheet.placed import PlacedView
+from maqueta.sizes.pitch_circles import PitchCircle
+from maqueta.sizes.text import read_text
 
 #: Extension lines start about 1.5 mm off the outline (ASME Y14.5, from memory); points are looked for this far off.
 _GAP: Final = 3.0

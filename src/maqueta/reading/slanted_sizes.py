@@ -4,12 +4,12 @@ import math
 from collections.abc import Iterator, Sequence
 from typing import Final
 
-from maqueta.dimensioning.text import read_text
-from maqueta.projection.carrier import Line, Point
+from maqueta.geometry.carrier import Line, Point
 from maqueta.reading.content import Pointer, Size
-from maqueta.reading.dxf_dimension import crossing
+from maqueta.reading.dxf.dimension import crossing
 from maqueta.sheet.dimension import AngleDimension, ChamferDimension
 from maqueta.sheet.placed import PlacedView
+from maqueta.sizes.text import read_text
 
 #: A drawn line is the leg of an angle when it is turned against it by no more than this (radians).
 _ASTRAY: Final = 0.02

@@ -5,14 +5,14 @@ import re
 from collections.abc import Sequence
 from typing import Final
 
+from maqueta.geometry.box import Box, box_of
+from maqueta.geometry.carrier import TURN, Circle, Line
+from maqueta.geometry.nearness import Places
 from maqueta.projection.arrangement import Angle
-from maqueta.projection.carrier import TURN, Circle, Line
-from maqueta.projection.line_set import Box, box_of
-from maqueta.reading.content import Mark, Words
+from maqueta.reading.content import Stroke, Words
 from maqueta.reading.kinds import plain
 from maqueta.reading.title_words import angle_stated, field_of, is_label, label_of
 from maqueta.sheet.document import TitleBlock, TitleField
-from maqueta.solid.nearness import Places
 
 #: How far a value may stand from its label, mm: to the right, and below or above.
 _BESIDE, _BELOW = 70.0, 14.0
@@ -20,10 +20,10 @@ _BESIDE, _BELOW = 70.0, 14.0
 _ONE_CENTRE: Final = 0.1
 
 
-def read_title(words: Sequence[Words], marks: Sequence[Mark], box: Box | None) -> TitleBlock:
+def read_title(words: Sequence[Words], strokes: Sequence[Stroke], box: Box | None) -> TitleBlock:
     """The fields and the angle of a sheet. `box` is the title block's; words outside it count only with a label."""
     inside = [word for word in words if box is None or word.stands_in(box, 1.0)]
-    lines = [mark for mark in marks if isinstance(mark.piece.carrier, Line)]
+    lines = [stroke for stroke in strokes if isinstance(stroke.piece.carrier, Line)]
     fields: dict[TitleField, str] = {}
     angle: Angle | None = None
     for word in inside:
@@ -49,7 +49,7 @@ def read_title(words: Sequence[Words], marks: Sequence[Mark], box: Box | None) -
     for word in inside:
         if "scale" not in fields and re.fullmatch(r"\d+\s*:\s*\d[\d .,'’]*", word.text.strip()):
             fields["scale"] = word.text.strip()
-    return TitleBlock(fields=fields, angle=find_symbol(marks) or angle)
+    return TitleBlock(fields=fields, angle=find_symbol(strokes) or angle)
 
 
 def _tidy(text: str) -> str:
@@ -63,7 +63,7 @@ def _bare_angle(text: str) -> Angle | None:
     return "third" if re.match(r"\s*(?:THIRD|3|TERC|DRIT|TROIS|AMERIC)", words) else None
 
 
-def _value_of(label: Words, words: Sequence[Words], lines: Sequence[Mark], used: set[int]) -> int | None:
+def _value_of(label: Words, words: Sequence[Words], lines: Sequence[Stroke], used: set[int]) -> int | None:
     """The text that belongs to a label: beside it, below it or above it, with no line of the block between."""
     best: tuple[float, int] | None = None
     end = label.at[0] + label.width
@@ -86,12 +86,12 @@ def _value_of(label: Words, words: Sequence[Words], lines: Sequence[Mark], used:
     return best[1] if best is not None else None
 
 
-def _parted(label: Words, word: Words, lines: Sequence[Mark]) -> bool:
+def _parted(label: Words, word: Words, lines: Sequence[Stroke]) -> bool:
     """Whether a line of the block runs between two texts."""
     a = (label.at[0] + 0.3 * label.height, label.at[1] + 0.5 * label.height)
     b = (word.at[0] + 0.3 * word.height, word.at[1] + 0.5 * word.height)
-    for mark in lines:
-        left, bottom, right, top = box_of(mark.piece.ends)
+    for stroke in lines:
+        left, bottom, right, top = box_of(stroke.piece.ends)
         if top - bottom < 1e-6:
             t = (bottom - a[1]) / (b[1] - a[1]) if abs(b[1] - a[1]) > 1e-9 else -1.0
             if 0 < t < 1 and left <= a[0] + t * (b[0] - a[0]) <= right:
@@ -106,29 +106,29 @@ def _parted(label: Words, word: Words, lines: Sequence[Mark]) -> bool:
 _SYMBOL_HIGH: Final = 40.0
 
 
-def find_symbol(marks: Sequence[Mark]) -> Angle | None:
+def find_symbol(strokes: Sequence[Stroke]) -> Angle | None:
     """The symbol of projection: a truncated cone beside its end view (ISO 5456-2, from memory).
 
     In third angle the circles stand at the cone's small end, in first angle at its large end.
     """
-    found = symbol_marks(marks)
+    found = symbol_marks(strokes)
     return found[0] if found is not None else None
 
 
-def symbol_marks(marks: Sequence[Mark]) -> tuple[Angle, frozenset[int]] | None:
-    """The angle a symbol states, and the marks it is made of; None when there is none."""
+def symbol_marks(strokes: Sequence[Stroke]) -> tuple[Angle, frozenset[int]] | None:
+    """The angle a symbol states, and the strokes it is made of; None when there is none."""
     circles = [
-        (index, mark.piece.carrier)
-        for index, mark in enumerate(marks)
-        if isinstance(mark.piece.carrier, Circle)
-        and mark.piece.interval[1] - mark.piece.interval[0] > TURN - 1e-3
-        and mark.piece.carrier.radius < _SYMBOL_HIGH / 2
+        (index, stroke.piece.carrier)
+        for index, stroke in enumerate(strokes)
+        if isinstance(stroke.piece.carrier, Circle)
+        and stroke.piece.interval[1] - stroke.piece.interval[0] > TURN - 1e-3
+        and stroke.piece.carrier.radius < _SYMBOL_HIGH / 2
     ]
     slants = [
-        (index, mark.piece.ends)
-        for index, mark in enumerate(marks)
-        if (isinstance(mark.piece.carrier, Line) and 0.02 < math.tan(mark.piece.carrier.angle) % 1e9 < 1.5)
-        or (isinstance(mark.piece.carrier, Line) and -1.5 < math.tan(mark.piece.carrier.angle) < -0.02)
+        (index, stroke.piece.ends)
+        for index, stroke in enumerate(strokes)
+        if (isinstance(stroke.piece.carrier, Line) and 0.02 < math.tan(stroke.piece.carrier.angle) % 1e9 < 1.5)
+        or (isinstance(stroke.piece.carrier, Line) and -1.5 < math.tan(stroke.piece.carrier.angle) < -0.02)
     ]
     centres: Places[tuple[int, Circle]] = Places(_ONE_CENTRE)
     for i, circle in circles:

@@ -8,17 +8,18 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from typing import Final
 
-from maqueta.dimensioning.text import read_text
-from maqueta.projection.carrier import Line
-from maqueta.projection.line_set import Box, Piece, box_of, extremes
+from maqueta.geometry.box import Box, apart, box_of, within
+from maqueta.geometry.carrier import Line
+from maqueta.geometry.line_set import Piece, extremes
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.reading.content import Content, Mark, Words
-from maqueta.reading.groups import apart, grouped
+from maqueta.reading.content import Content, Stroke, Words
+from maqueta.reading.groups import grouped
 from maqueta.reading.identify import WHOLE, Found, find_within, identify
 from maqueta.reading.kinds import Kind
 from maqueta.reading.loose_sizes import Loose, loose_sizes
 from maqueta.reading.view_groups import drawn_piece
 from maqueta.sheet.scales import recommended
+from maqueta.sizes.text import read_text
 from maqueta.solid.unit import MILLIMETRES, Unit
 
 #: More views than this are on no sheet of one part.
@@ -41,7 +42,7 @@ Suits = Callable[[Box], bool]
 
 @dataclass(frozen=True, slots=True)
 class Untangled:
-    """Kinds of all marks, and the open ones outside the views that belong to none: axes, or rests of dimensions."""
+    """Kinds of all strokes, and the open ones outside the views that belong to none: axes, or rests of dimensions."""
 
     kinds: list[Kind]
     aside: frozenset[int] = frozenset()
@@ -55,7 +56,7 @@ class _View:
 
 def untangled(
     content: Content,
-    marks: Sequence[Mark],
+    strokes: Sequence[Stroke],
     kinds: Sequence[Kind],
     taken: Sequence[int],
     title: Box | None,
@@ -64,7 +65,7 @@ def untangled(
     units: Unit,
     tolerance: float,
 ) -> Untangled:
-    """Kinds in which the open marks that make up dimensions are dimension lines, and what else is beside the views.
+    """Kinds in which the open strokes that make up dimensions are dimension lines, and what else is beside the views.
 
     Nothing changes where the layers tell dimensions apart, or where there are no texts they could belong to.
     """
@@ -73,7 +74,7 @@ def untangled(
     open_ones = [i for i in taken if kinds[i] == "open"]
     if any(kind == "dimension" for kind in kinds) or not words or not open_ones:
         return Untangled(list(kinds))
-    finder = _Finder(content, words, marks, kinds, projected, scales, units, tolerance)
+    finder = _Finder(content, words, strokes, kinds, projected, scales, units, tolerance)
     views, rest = finder.whole(taken)
     if not views:
         return Untangled(list(kinds))
@@ -85,20 +86,20 @@ def untangled(
     made, found = finder.sizes(views, free)
     if not free:
         return Untangled(list(kinds))
-    pieces = [marks[i].piece for i in free]
+    pieces = [strokes[i].piece for i in free]
     used = made | {free[k] for k in _with_what_touches(found, pieces, [view.box for view in views])}
-    outside = [i for i in free if i not in used and not _in_any(marks[i], views, _BESIDE)]
-    aside = frozenset(outside) - _more_views(marks, kinds, outside, projected, scales, tolerance)
+    outside = [i for i in free if i not in used and not _in_any(strokes[i], views, _BESIDE)]
+    aside = frozenset(outside) - _more_views(strokes, kinds, outside, projected, scales, tolerance)
     return Untangled(["dimension" if i in used else kind for i, kind in enumerate(kinds)], aside)
 
 
-def _in_any(mark: Mark, views: Sequence[_View], slack: float) -> bool:
-    box = box_of(extremes(mark.piece))
-    return any(_within(box, view.box, slack) for view in views)
+def _in_any(stroke: Stroke, views: Sequence[_View], slack: float) -> bool:
+    box = box_of(extremes(stroke.piece))
+    return any(within(box, view.box, slack) for view in views)
 
 
 def _more_views(
-    marks: Sequence[Mark],
+    strokes: Sequence[Stroke],
     kinds: Sequence[Kind],
     outside: Sequence[int],
     projected: ProjectedPart,
@@ -107,9 +108,9 @@ def _more_views(
 ) -> set[int]:
     """Marks outside the views found that together could be another one: mirrored, at another scale, or spoilt."""
     result: set[int] = set()
-    for places in grouped([box_of(extremes(marks[i].piece)) for i in outside]):
+    for places in grouped([box_of(extremes(strokes[i].piece)) for i in outside]):
         members = [outside[k] for k in places]
-        pieces = [drawn_piece(marks[i], kinds[i], True) for i in members]
+        pieces = [drawn_piece(strokes[i], kinds[i], True) for i in members]
         fits = identify(projected, pieces, scales, tolerance, True)
         if fits and fits[0].disagreement <= _LIKE_A_VIEW:
             result.update(members)
@@ -118,11 +119,11 @@ def _more_views(
 
 @dataclass(frozen=True)
 class _Finder:
-    """Looks for views and for sizes among the marks of a sheet."""
+    """Looks for views and for sizes among the strokes of a sheet."""
 
     content: Content
     words: Sequence[Words]
-    marks: Sequence[Mark]
+    strokes: Sequence[Stroke]
     kinds: Sequence[Kind]
     projected: ProjectedPart
     scales: Sequence[float]
@@ -130,7 +131,7 @@ class _Finder:
     tolerance: float
 
     def whole(self, taken: Sequence[int]) -> tuple[list[_View], list[int]]:
-        """The views that are there whole, one after the other, and the marks that lie on none.
+        """The views that are there whole, one after the other, and the strokes that lie on none.
 
         All at one scale: the one at which they explain the most.
         """
@@ -179,9 +180,9 @@ class _Finder:
         return known, left
 
     def sizes(self, views: Sequence[_View], free: Sequence[int]) -> tuple[set[int], Loose]:
-        """The marks that sizes are made of, and the sizes."""
+        """The strokes that sizes are made of, and the sizes."""
         scale = Counter(view.scale for view in views).most_common(1)[0][0]
-        pieces = [self.marks[i].piece for i in free]
+        pieces = [self.strokes[i].piece for i in free]
         boxes = [view.box for view in views]
         found = loose_sizes(self.words, pieces, self.content.filled, boxes, scale * MILLIMETRES[self.units])
         return {free[k] for k in found.used}, found
@@ -193,12 +194,14 @@ class _Finder:
         least: float,
         suits: Suits = lambda _: True,
     ) -> Found | None:
-        pieces = [drawn_piece(self.marks[i], self.kinds[i], self.kinds[i] == "open") for i in rest]
+        pieces = [drawn_piece(self.strokes[i], self.kinds[i], self.kinds[i] == "open") for i in rest]
         return find_within(self.projected, pieces, scales, self.tolerance, least, suits)
 
     def _taken(self, views: Sequence[_View], rest: Sequence[int], found: Found) -> tuple[list[_View], list[int]]:
         # A line that leads out of a view is none of its own, though it may run along one.
-        gone = {rest[k] for k in found.members if _within(box_of(extremes(self.marks[rest[k]].piece)), found.box)}
+        gone = {
+            rest[k] for k in found.members if within(box_of(extremes(self.strokes[rest[k]].piece)), found.box, _IN_IT)
+        }
         return [*views, _View(found.box, found.fit.scale)], [i for i in rest if i not in gone]
 
 
@@ -221,7 +224,7 @@ def _with_what_touches(found: Loose, pieces: Sequence[Piece], boxes: Sequence[Bo
     outside = {
         k
         for k, box in enumerate(reach)
-        if not any(_within(box, view, _BESIDE) for view in boxes) and isinstance(pieces[k].carrier, Line)
+        if not any(within(box, view, _BESIDE) for view in boxes) and isinstance(pieces[k].carrier, Line)
     }
     grown = True
     while grown:
@@ -233,11 +236,6 @@ def _with_what_touches(found: Loose, pieces: Sequence[Piece], boxes: Sequence[Bo
         grown = bool(more)
         used |= more
     return used
-
-
-def _within(box: Box, view: Box, slack: float = _IN_IT) -> bool:
-    low = all(a >= b - slack for a, b in zip(box[:2], view[:2], strict=True))
-    return low and all(a <= b + slack for a, b in zip(box[2:], view[2:], strict=True))
 
 
 def _meet(piece: Piece, other: Piece) -> bool:

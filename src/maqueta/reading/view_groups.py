@@ -3,15 +3,15 @@
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 
-from maqueta.projection.compare import DrawnPiece
-from maqueta.projection.line_set import Box, box_of, extremes
+from maqueta.geometry.box import Box, apart, box_of, grown, union
+from maqueta.geometry.compare import DrawnPiece
+from maqueta.geometry.line_set import extremes
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.reading.content import Mark
+from maqueta.reading.content import Stroke
 from maqueta.reading.expectation import Expectation
-from maqueta.reading.groups import WIDER, apart, grouped, grown
+from maqueta.reading.groups import WIDER, grouped
 from maqueta.reading.identify import Fit, find_within, identify
 from maqueta.reading.kinds import Kind
-from maqueta.sheet.placed import union
 
 #: A group with fewer lines than this, or less ink than this part of a usual view, is a stray line of a view near by.
 _FEW_LINES, _LITTLE_INK = 3, 0.08
@@ -26,19 +26,19 @@ class Group:
     fits: tuple[Fit, ...]
 
 
-def box_of_marks(marks: Sequence[Mark], members: Sequence[int]) -> Box:
-    """The box around some marks."""
-    return box_of(p for i in members for p in extremes(marks[i].piece))
+def box_of_strokes(strokes: Sequence[Stroke], members: Sequence[int]) -> Box:
+    """The box around some strokes."""
+    return box_of(p for i in members for p in extremes(strokes[i].piece))
 
 
-def drawn_piece(mark: Mark, kind: Kind, either: bool) -> DrawnPiece:
-    """A mark of a view as a drawn piece of its kind."""
-    piece = replace(mark.piece, kind="hidden" if kind == "hidden" else "visible")
-    return DrawnPiece(piece, mark.short, either)
+def drawn_piece(stroke: Stroke, kind: Kind, either: bool) -> DrawnPiece:
+    """A stroke of a view as a drawn piece of its kind."""
+    piece = replace(stroke.piece, kind="hidden" if kind == "hidden" else "visible")
+    return DrawnPiece(piece, stroke.short, either)
 
 
 def view_groups(
-    marks: Sequence[Mark],
+    strokes: Sequence[Stroke],
     kinds: Sequence[Kind],
     taken: Sequence[int],
     either: frozenset[int],
@@ -46,22 +46,22 @@ def view_groups(
     scales: Sequence[float],
     expected: Expectation,
 ) -> list[Group]:
-    """Gather the `taken` marks into groups and find out which views each could be."""
-    boxes = [box_of_marks(marks, [i]) for i in taken]
+    """Gather the `taken` strokes into groups and find out which views each could be."""
+    boxes = [box_of_strokes(strokes, [i]) for i in taken]
     result: list[Group] = []
     for places in grouped(boxes):
         members = [taken[k] for k in places]
-        pieces = [drawn_piece(marks[i], kinds[i], i in either) for i in members]
+        pieces = [drawn_piece(strokes[i], kinds[i], i in either) for i in members]
         fits = identify(projected, pieces, scales, expected.tolerance, expected.hidden_lines)
         if fits and fits[0].disagreement <= 0.25:
-            result.append(Group(tuple(members), box_of_marks(marks, members), tuple(fits)))
+            result.append(Group(tuple(members), box_of_strokes(strokes, members), tuple(fits)))
             continue
-        result += _parted(marks, kinds, members, either, projected, scales, expected) or [
-            Group(tuple(members), box_of_marks(marks, members), tuple(fits))
+        result += _parted(strokes, kinds, members, either, projected, scales, expected) or [
+            Group(tuple(members), box_of_strokes(strokes, members), tuple(fits))
         ]
 
     def fits_of(members: Sequence[int]) -> list[Fit]:
-        pieces = [drawn_piece(marks[i], kinds[i], i in either) for i in members]
+        pieces = [drawn_piece(strokes[i], kinds[i], i in either) for i in members]
         return identify(projected, pieces, scales, expected.tolerance, expected.hidden_lines)
 
     return _gathered(result, fits_of)
@@ -77,7 +77,7 @@ def _gathered(groups: Sequence[Group], fits_of: Callable[[Sequence[int]], list[F
         loose = [group for group in result if not group.fits]
         if len(loose) < 2:
             break
-        for places in grouped([grown(group.box, gap) for group in loose]):
+        for places in grouped([grown(group.box, gap / 2) for group in loose]):
             members = tuple(sorted(i for k in places for i in loose[k].members))
             fits = fits_of(members) if len(places) > 1 else []
             if fits:
@@ -89,7 +89,7 @@ def _gathered(groups: Sequence[Group], fits_of: Callable[[Sequence[int]], list[F
 
 
 def _parted(
-    marks: Sequence[Mark],
+    strokes: Sequence[Stroke],
     kinds: Sequence[Kind],
     members: list[int],
     either: frozenset[int],
@@ -102,7 +102,7 @@ def _parted(
     parts: list[list[int]] = []
     boxes: list[Box] = []
     while len(rest) >= 3 and len(parts) < 8:
-        pieces = [drawn_piece(marks[i], kinds[i], i in either) for i in rest]
+        pieces = [drawn_piece(strokes[i], kinds[i], i in either) for i in rest]
         found = find_within(projected, pieces, scales, expected.tolerance)
         if found is None or not found.members:
             break
@@ -113,28 +113,28 @@ def _parted(
     if len(parts) < 2:
         return []
     for i in rest:
-        near = min(range(len(parts)), key=lambda k: apart(boxes[k], box_of_marks(marks, [i])))
+        near = min(range(len(parts)), key=lambda k: apart(boxes[k], box_of_strokes(strokes, [i])))
         parts[near].append(i)
     groups = []
     for own in parts:
-        pieces = [drawn_piece(marks[i], kinds[i], i in either) for i in own]
+        pieces = [drawn_piece(strokes[i], kinds[i], i in either) for i in own]
         fits = identify(projected, pieces, scales, expected.tolerance, expected.hidden_lines)
-        groups.append(Group(tuple(own), box_of_marks(marks, own), tuple(fits)))
+        groups.append(Group(tuple(own), box_of_strokes(strokes, own), tuple(fits)))
     return groups
 
 
-def without_strays(groups: Sequence[Group], marks: Sequence[Mark]) -> list[Group]:
+def without_strays(groups: Sequence[Group], strokes: Sequence[Stroke]) -> list[Group]:
     """Groups that could be views; stray lines join the group they stand nearest to."""
     recognised = [g for g in groups if g.fits]
     if not recognised:
         return list(groups)
-    usual = sum(marks[i].piece.length for g in recognised for i in g.members) / len(recognised)
+    usual = sum(strokes[i].piece.length for g in recognised for i in g.members) / len(recognised)
     kept = list(recognised)
     few: list[Group] = []
     for group in groups:
         if group.fits:
             continue
-        ink = sum(marks[i].piece.length for i in group.members)
+        ink = sum(strokes[i].piece.length for i in group.members)
         stray = len(group.members) < _FEW_LINES or ink < _LITTLE_INK * usual
         (few if stray else kept).append(group)
     for group in few:

@@ -1,5 +1,6 @@
 """The application: routes, guards, and the interface's files."""
 
+import gc
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
 from pathlib import Path
@@ -10,28 +11,21 @@ from fastapi import FastAPI, HTTPException
 from fastapi.responses import FileResponse
 from fastapi.routing import APIRoute
 
-from maqueta.service import guards
+from maqueta.phrases.phrase import phrase
+from maqueta.service import guards, health
 from maqueta.service.admission import MOST_ASIDE, PLACES
+from maqueta.service.bench import document_routes, model_answer_routes, readers_eye_routes
+from maqueta.service.bench import routes as bench_routes
+from maqueta.service.deliveries import routes as delivery_routes
+from maqueta.service.exercises import routes as exercise_routes
 from maqueta.service.interface_files import PackedFiles
+from maqueta.service.jobs import routes as job_routes
+from maqueta.service.marking import routes as marking_routes
 from maqueta.service.metrics import noted_work
+from maqueta.service.people import account_routes, class_routes, people_routes
 from maqueta.service.queue.chosen import work_queue
-from maqueta.service.routes import (
-    accounts,
-    answers,
-    bench,
-    builder,
-    classes,
-    delivery,
-    exercises,
-    health,
-    jobs,
-    models,
-    parts,
-    people,
-    reading,
-    sheets,
-)
 from maqueta.service.settings import Settings, files_of
+from maqueta.service.shelf import builder_routes, model_routes, part_routes
 from maqueta.service.workers import KernelWorkers
 from maqueta.service.world import World
 from maqueta.store.database import Database
@@ -42,7 +36,7 @@ _LONGEST_PATH: Final = 200
 
 def _operation_name(route: APIRoute) -> str:
     """Names operations in the OpenAPI document by area and function, so that generated types read well."""
-    area = route.endpoint.__module__.rsplit(".", 1)[-1]
+    area = route.endpoint.__module__.removeprefix("maqueta.service.").replace(".", "_").removesuffix("_routes")
     return f"{area}_{route.name}"
 
 
@@ -58,19 +52,20 @@ def describe() -> FastAPI:
     )
     areas = (
         health,
-        accounts,
-        people,
-        classes,
-        builder,
-        parts,
-        models,
-        jobs,
-        exercises,
-        bench,
-        answers,
-        reading,
-        delivery,
-        sheets,
+        account_routes,
+        people_routes,
+        class_routes,
+        builder_routes,
+        part_routes,
+        model_routes,
+        job_routes,
+        exercise_routes,
+        bench_routes,
+        document_routes,
+        model_answer_routes,
+        readers_eye_routes,
+        delivery_routes,
+        marking_routes,
     )
     for area in areas:
         app.include_router(area.router)
@@ -89,6 +84,9 @@ def create_app(settings: Settings, database: Database) -> FastAPI:
         # Beside the places inside, threads for who stands aside and for the interface's files.
         current_default_thread_limiter().total_tokens = PLACES + MOST_ASIDE + 12
         queue.start()
+        # What the service itself consists of is never garbage: it need not be looked through with every large answer.
+        gc.collect()
+        gc.freeze()
         try:
             yield
         finally:
@@ -111,12 +109,12 @@ def _serve_interface(app: FastAPI, folder: Path) -> None:
     @app.get("/{path:path}", include_in_schema=False)
     def page(path: str) -> FileResponse:
         if path.startswith("api/"):
-            raise HTTPException(404, "There is no such address.")
+            raise HTTPException(404, phrase("no-such-address"))
         if "\0" in path or len(path) > _LONGEST_PATH:
-            raise HTTPException(404, "There is no such address.")
+            raise HTTPException(404, phrase("no-such-address"))
         wanted = (folder / path).resolve()
         if path and wanted.is_file() and wanted.is_relative_to(folder.resolve()):
             return FileResponse(wanted)
         if not index.is_file():
-            raise HTTPException(503, "The interface has not been built. Run scripts/start.")
+            raise HTTPException(503, phrase("interface-not-built"))
         return FileResponse(index, headers={"cache-control": "no-cache"})

@@ -11,17 +11,17 @@ from typing import Final
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from maqueta.checking.model_sheet import Drafter, model_sheet
-from maqueta.checking.report import check
-from maqueta.checking.starting_sheet import proposed_changes
 from maqueta.demo.mistakes import MISTAKES
 from maqueta.demo.workshop import EXERCISES, LEVELS, DemoExercise, demo_recipe, demo_recipe_json
+from maqueta.judging.report import check
+from maqueta.making.model_sheet import Drafter, model_sheet
+from maqueta.making.starting_sheet import proposed_changes
 from maqueta.projection.projected_part import ProjectedPart, from_json
-from maqueta.service.kernel_work import described
-from maqueta.service.part_files import kept
-from maqueta.service.passwords import hashed
-from maqueta.service.present import FINDING
+from maqueta.service.marking.answers import FINDING, scope_json
+from maqueta.service.people.passwords import hashed
 from maqueta.service.settings import Settings
+from maqueta.service.shelf.at_kernel import described
+from maqueta.service.shelf.part_files import kept
 from maqueta.sheet.document import SheetDocument
 from maqueta.solid.source import part_of_recipe
 from maqueta.store.accounts import Role, add_account
@@ -171,8 +171,9 @@ def _sheet(
     record = save_draft(session, student, exercise, document.model_dump(mode="json"), 0)
     if state == "draft":
         return
-    findings = check(known, demo.task, document).findings
-    hand_in(session, record, [(f.rule, FINDING.dump_python(f, mode="json")) for f in findings])
+    checked = check(known, demo.task, document)
+    findings = [(f.rule, FINDING.dump_python(f, mode="json")) for f in checked.findings]
+    hand_in(session, record, findings, scope_json(checked.scope))
     record.handed_in_at = min(now(), exercise.due_at) - timedelta(hours=4)
     if state == "returned":
         decide(record.findings, instructor, "upheld", None)

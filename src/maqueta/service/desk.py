@@ -1,7 +1,7 @@
 """The desk of a request: work on sheets is given to the crew there, and stops when who asked has left."""
 
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Annotated, TypeVar
 
 from anyio import from_thread
@@ -9,15 +9,24 @@ from fastapi import Depends, HTTPException, Request
 from pebble import ProcessExpired
 from sqlalchemy.orm import Session
 
-from maqueta.checking.exercise import Exercise
-from maqueta.checking.scope import Scope
 from maqueta.confined import reason_of
-from maqueta.service.desk_work import Desk, scope
-from maqueta.service.present import scope_json, task_of
-from maqueta.service.variation import version_of
+from maqueta.judging.scope import Scope
+from maqueta.making.title_filled import Drafter
+from maqueta.phrases.phrase import phrase
+from maqueta.projection.look import Look
+from maqueta.service.desk_work import Desk
+from maqueta.service.exercises.answers import task_of
+from maqueta.service.exercises.variation import version_of
+from maqueta.service.marking.answers import SCOPE, scope_json
+from maqueta.service.marking.work import scope
+from maqueta.service.shelf.looks import in_looks
+from maqueta.service.shelf.part_files import source_of
 from maqueta.service.world import InTransaction, InWorld, World, aside
 from maqueta.sheet.document import SheetDocument
+from maqueta.store.clock import now
+from maqueta.store.files import StoredFile
 from maqueta.store.models import Account, ExerciseRecord, SheetRecord, VersionRecord
+from maqueta.task.exercise import Exercise
 
 Result = TypeVar("Result")
 
@@ -32,24 +41,44 @@ class DeskPlace:
 
     def desk(self, version: VersionRecord, task: Exercise, student: bool = False) -> Desk:
         """A part and what is asked. Raises HTTPException 409 while the part is not examined."""
-        return Desk(self.world.dossier(version), task, student)
+        return Desk(
+            self.world.dossier(version),
+            source_of(self.world.files, version),
+            task,
+            student,
+            triangles=StoredFile(self.world.files, version.mesh) if version.mesh is not None else None,
+        )
 
     def desk_of(self, exercise: ExerciseRecord, account: Account) -> Desk:
         """The desk of somebody who draws or has set an exercise."""
         version = version_of(self.world, self.session, exercise, account)
-        return self.desk(version, task_of(exercise), account.role == "student")
+        student = account.role == "student"
+        return replace(
+            self.desk(version, task_of(exercise), student), drafter=_drafter(account, exercise) if student else None
+        )
 
     def desk_at_sheet(self, sheet: SheetRecord, version: VersionRecord, account: Account) -> Desk:
         """The desk of somebody who looks at a sheet: once it is returned, nothing of it is kept from its student."""
         at_work = account.role == "student" and sheet.state != "returned"
-        return self.desk(version, task_of(sheet.exercise), at_work)
+        desk = self.desk(version, task_of(sheet.exercise), at_work)
+        return replace(desk, drafter=_drafter(account, sheet.exercise)) if sheet.state == "draft" and at_work else desk
 
     def run(self, work: Callable[..., Result], *arguments: object) -> Result:
         """The result of some work on a sheet; what the request has changed so far is kept, its locks are let go.
 
         Raises RefusedError as the work does, HTTPException 422 where the sheet takes longer than a sheet may.
         """
+        sheets = [sheet for sheet in arguments if isinstance(sheet, SheetDocument)]
+        looks = [look for sheet in sheets for look in sheet.looks_aslant]
+        shaded = any(sheet.shaded for sheet in sheets)
+        arguments = tuple(self._equipped(a, looks, shaded) if isinstance(a, Desk) else a for a in arguments)
         return self._run("sheet", self.world.settings.desk_seconds, work, arguments)
+
+    def _equipped(self, desk: Desk, looks: list[Look], shaded: bool) -> Desk:
+        """A desk with what a sheet needs: what views show that are neither square to the part nor pictorial, and the
+        triangles where it is shaded."""
+        seen = in_looks(self.world, self.session, desk.part, desk.source, looks) if looks else ()
+        return replace(desk, looks=seen, triangles=desk.triangles if shaded else None)
 
     def tell(self, work: Callable[..., Result], *arguments: object) -> Result:
         """What is told of a part alone; a large one takes longer than any sheet.
@@ -63,11 +92,17 @@ class DeskPlace:
             try:
                 return self.world.kernel.at_desk(work, *arguments, seconds=seconds, wanted=self.wanted)
             except (TimeoutError, ProcessExpired, MemoryError) as error:
-                raise HTTPException(422, f"This {what} cannot be worked on: {reason_of(error, seconds)}.") from error
+                raise HTTPException(
+                    422, phrase("cannot-be-worked-on", what=what, reason=reason_of(error, seconds))
+                ) from error
 
     def wanted(self) -> bool:
         """Whether who asked is still there."""
         return not from_thread.run(self.request.is_disconnected)
+
+
+def _drafter(account: Account, exercise: ExerciseRecord) -> Drafter:
+    return Drafter(account.name, exercise.school_class.name, f"{now():%Y-%m-%d}")
 
 
 async def desk_place(request: Request, world: InWorld, session: InTransaction) -> DeskPlace:
@@ -83,4 +118,4 @@ def scope_of_sheet(at: DeskPlace, sheet: SheetRecord, version: VersionRecord) ->
     if sheet.scope is None:
         document = SheetDocument.model_validate(sheet.document)
         sheet.scope = scope_json(at.run(scope, at.desk(version, task_of(sheet.exercise)), document))
-    return Scope(sheet.scope["unjudged"], sheet.scope["lacking"])
+    return SCOPE.validate_python(sheet.scope)

@@ -10,6 +10,9 @@ from typing import Final
 
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
+from maqueta.phrases.phrase import phrase
+from maqueta.service.language import spoken
+
 _LOG = logging.getLogger("maqueta.requests")
 #: The number of the request that is being answered; errors tell it and the log carries it.
 request_number: ContextVar[str] = ContextVar("request_number", default="")
@@ -31,7 +34,6 @@ _HEADERS: Final = {
 }
 #: Files named by their content never change: browsers keep them for a year.
 _FOR_A_YEAR: Final = "public, max-age=31536000, immutable"
-_FAILED: Final = "Something went wrong here. Nothing was changed. If it happens again, tell this number"
 
 
 def _usual_headers(path: str) -> dict[str, str]:
@@ -83,7 +85,8 @@ class Envelope:
 
 
 async def _failed(number: str, send: Send) -> None:
-    body = json.dumps({"message": f"{_FAILED}: {number}.", "detail": {}, "request": number}).encode()
+    told = spoken(phrase("something-went-wrong", number=number))
+    body = json.dumps({"message": told, "detail": {}, "request": number}).encode()
     headers = [(b"content-type", b"application/json"), (b"content-length", str(len(body)).encode())]
     await send({"type": "http.response.start", "status": 500, "headers": headers})
     await send({"type": "http.response.body", "body": body})

@@ -14,14 +14,16 @@ from sqlalchemy.exc import TimeoutError as ConnectionWaitError
 from starlette.exceptions import HTTPException as StarletteHTTPException
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
+from maqueta.phrases.invalid import first_fault, first_of
+from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.service.admission import FullHouseError
 from maqueta.service.desk_work import RefusedError
 from maqueta.service.envelope import Envelope, request_number
-from maqueta.service.forms import Problem
+from maqueta.service.language import Spoken, spoken
+from maqueta.service.messages import Problem
 from maqueta.service.metrics import noted
 from maqueta.service.queue.work_queue import CrewFullError, NotDoneError
 from maqueta.service.settings import Settings
-from maqueta.solid.errors import place_of
 from maqueta.store.errors import AlreadyAnonymous, FilesAway, NotVisible, OutOfDate
 
 _LOG = logging.getLogger("maqueta.service")
@@ -62,12 +64,20 @@ class SizeGuard:
         await self._app(scope, counted, send)
 
 
-def _too_large(most: int) -> str:
-    return f"That is too large: at most {most // (1024 * 1024)} MB can be taken. Nothing was changed."
+def _too_large(most: int) -> Phrase:
+    return phrase("request-too-large", most=most // (1024 * 1024))
 
 
-def _problem(status: int, message: str, headers: Mapping[str, str] | None = None, **detail: object) -> JSONResponse:
-    problem = Problem(message=message, detail=detail, request=request_number.get())
+def _told(detail: object) -> Phrase | str:
+    """What an HTTPException says: a phrase of ours, or what the framework says of its own accord."""
+    return detail if isinstance(detail, Phrase) else str(detail)
+
+
+def _problem(
+    status: int, message: Phrase | str, headers: Mapping[str, str] | None = None, **detail: object
+) -> JSONResponse:
+    told = spoken(message) if isinstance(message, Phrase) else message
+    problem = Problem(message=told, detail=detail, request=request_number.get())
     return JSONResponse(problem.model_dump(), status, headers)
 
 
@@ -76,28 +86,28 @@ def install(app: FastAPI, settings: Settings) -> None:
     app.add_middleware(SizeGuard, settings=settings)
     app.add_middleware(GZipMiddleware, minimum_size=1000, compresslevel=5)
     app.add_middleware(Envelope, counted=noted)
+    app.add_middleware(Spoken)
 
     @app.exception_handler(StarletteHTTPException)
     async def refused(_: Request, error: StarletteHTTPException) -> JSONResponse:
-        return _problem(error.status_code, str(error.detail), error.headers)
+        return _problem(error.status_code, _told(error.detail), error.headers)
 
     @app.exception_handler(FullHouseError)
     @app.exception_handler(CrewFullError)
     async def full(_: Request, __: Exception) -> JSONResponse:
-        return _problem(503, "Very many people are asking just now. Nothing was changed; try again.", _SOON)
+        return _problem(503, phrase("full-house"), _SOON)
 
     @app.exception_handler(NotVisible)
     async def not_visible(_: Request, __: NotVisible) -> JSONResponse:
-        return _problem(404, "There is no such thing here.")
+        return _problem(404, phrase("no-such-thing"))
 
     @app.exception_handler(AlreadyAnonymous)
     async def anonymous(_: Request, __: AlreadyAnonymous) -> JSONResponse:
-        return _problem(409, "Nobody knows any more whose account this was.")
+        return _problem(409, phrase("already-anonymous"))
 
     @app.exception_handler(OutOfDate)
     async def out_of_date(_: Request, error: OutOfDate) -> JSONResponse:
-        message = "This sheet was changed in another tab. What you have here is not lost; choose which one to keep."
-        return _problem(409, message, revision=error.revision)
+        return _problem(409, phrase("changed-in-another-tab"), revision=error.revision)
 
     @app.exception_handler(RefusedError)
     async def not_done(_: Request, error: RefusedError) -> JSONResponse:
@@ -105,34 +115,32 @@ def install(app: FastAPI, settings: Settings) -> None:
 
     @app.exception_handler(NotDoneError)
     async def given_up(_: Request, __: NotDoneError) -> JSONResponse:
-        return _problem(503, "The work was given up. Nothing was changed; try again in a moment.", _SOON)
+        return _problem(503, phrase("work-given-up"), _SOON)
 
     @app.exception_handler(ValidationError)
     async def not_read(_: Request, error: ValidationError) -> JSONResponse:
         # Kept by an earlier version that allowed more.
         _LOG.warning("what is kept does not validate: %s", error.errors()[0]["msg"])
-        return _problem(409, f"What is kept here cannot be read any more: {error.errors()[0]['msg']}.")
+        return _problem(409, phrase("kept-is-unreadable", reason=first_fault(error)))
 
     @app.exception_handler(RequestValidationError)
     async def invalid(_: Request, error: RequestValidationError) -> JSONResponse:
-        first = error.errors()[0]
-        where = ".".join(str(key) for key in place_of(first["loc"]) if key != "body")
-        return _problem(422, f"{where or 'The request'}: {first['msg']}. Nothing was changed.")
+        keys, what = first_of(error.errors())
+        where = ".".join(str(key) for key in keys if key != "body")
+        return _problem(422, phrase("request-invalid", where=where or "nowhere", reason=what))
 
     @app.exception_handler(FilesAway)
     async def no_files(_: Request, error: FilesAway) -> JSONResponse:
         _LOG.warning("%s", error)
-        message = "The place where files are kept does not answer just now. Nothing was changed; try again in a moment."
-        return _problem(503, message, _SOON)
+        return _problem(503, phrase("files-away"), _SOON)
 
     @app.exception_handler(OperationalError)
     @app.exception_handler(InterfaceError)
     @app.exception_handler(ConnectionWaitError)
     async def no_database(_: Request, __: Exception) -> JSONResponse:
         _LOG.warning("the database does not answer")
-        message = "The database does not answer just now. Nothing was changed; try again in a moment."
-        return _problem(503, message, _SOON)
+        return _problem(503, phrase("database-away"), _SOON)
 
     @app.exception_handler(DataError)
     async def beyond(_: Request, __: DataError) -> JSONResponse:
-        return _problem(422, "A number or a text in the request is larger than can be kept. Nothing was changed.")
+        return _problem(422, phrase("beyond-what-is-kept"))

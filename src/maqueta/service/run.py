@@ -14,10 +14,10 @@ from typing import IO
 import uvicorn
 
 from maqueta.service.app import create_app
-from maqueta.service.demo_data import load_demo
-from maqueta.service.first_account import first_administrator
 from maqueta.service.log_lines import LogLine
+from maqueta.service.marking.rechecking import ask_to_check_again
 from maqueta.service.nightly import Nightly
+from maqueta.service.people.first_account import FirstLogIn, anybody, first_administrator
 from maqueta.service.settings import Settings, SettingsError, files_of, from_environment
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore
@@ -92,6 +92,16 @@ def _watch(server: MariaDB, closing: threading.Event) -> None:
                 _LOG.error("%s", error)
 
 
+def _first_people(database: Database, files: FileStore, settings: Settings) -> FirstLogIn | None:
+    """Who is there to begin with, in an empty database: the demo world, or an administrator, who is told."""
+    if settings.demo and not anybody(database):
+        # It is made with the geometry kernel, which is loaded for nothing else here.
+        from maqueta.service.demo_data import load_demo
+
+        load_demo(database, files, settings)
+    return first_administrator(database)
+
+
 def serve(settings: Settings) -> None:
     """Run until told to stop. Raises StartError or DatabaseServerError with one clear line."""
     lock = _lock(settings.data)
@@ -116,7 +126,8 @@ def serve(settings: Settings) -> None:
             if not alone:
                 raise StartError("Another server on this database has been starting for ten minutes; see what it does.")
             database.migrate()
-            first = None if settings.demo and load_demo(database, files, settings) else first_administrator(database)
+            ask_to_check_again(database)
+            first = _first_people(database, files, settings)
         if settings.backup_hour is not None:
             nightly = Nightly(database, files, settings.data, settings.backup_hour)
             nightly.start()
@@ -156,7 +167,7 @@ def _print_log_ins(settings: Settings) -> None:
 
 
 def main() -> int:
-    """Entry point of `python -m maqueta.service.run`."""
+    """Entry point of `python -m maqueta.service`."""
     logging.basicConfig(level=logging.WARNING, format="%(asctime)s %(name)s: %(message)s")
     logging.getLogger("alembic").setLevel(logging.WARNING)
     signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
@@ -168,7 +179,3 @@ def main() -> int:
     except KeyboardInterrupt:
         pass
     return 0
-
-
-if __name__ == "__main__":
-    raise SystemExit(main())

@@ -1,20 +1,31 @@
 """What the service has done in other processes: parts that somebody waits for, sheets' files, sheets at the desk."""
 
 import time
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from typing import Any, TypeVar
 
-from maqueta.checking.exercise import Exercise
 from maqueta.confined import reason_of
-from maqueta.service.kernel_work import PartSource, PartWork, Preview, examine, preview, step_file, triangles_file
+from maqueta.geometry.line_set import LineSet
+from maqueta.projection.look import Look
+from maqueta.service.deliveries.file_work import SheetWork, read_sheet_file
 from maqueta.service.queue.work_queue import Hands, NotDoneError, Piece, Wanted, always
 from maqueta.service.settings import Settings
-from maqueta.service.sheet_work import SheetWork, read_sheet_file
+from maqueta.service.shelf.kernel_work import (
+    PartSource,
+    PartWork,
+    Preview,
+    examine,
+    looks_drawn,
+    preview,
+    step_file,
+    triangles_file,
+)
 from maqueta.solid.errors import PartError
-from maqueta.solid.mesh_file import MeshKind
+from maqueta.solid.mesh import MeshKind
 from maqueta.solid.recipe import Recipe
 from maqueta.solid.unit import Unit
 from maqueta.store.files import StoredFile
+from maqueta.task.exercise import Exercise
 
 Result = TypeVar("Result")
 #: Told of each piece of work: crew, work, how it ended, seconds.
@@ -36,14 +47,18 @@ class KernelWorkers:
         try:
             return self._now(examine, source)
         except PartError as error:
-            return PartWork(refused=str(error))
+            return PartWork(refused=error.reason)
 
     def preview(self, recipe: Recipe, flat: bool = False) -> Preview:
         """Build a recipe that is being written. Never raises for anything the recipe does."""
         try:
             return self._now(preview, recipe, flat)
         except PartError as error:
-            return Preview(fault=str(error))
+            return Preview(fault=error.reason)
+
+    def looks_drawn(self, source: PartSource, looks: Sequence[Look]) -> tuple[tuple[Look, LineSet], ...]:
+        """A part drawn in some looks. Raises PartError with the reason why not."""
+        return self._now(looks_drawn, source, looks)
 
     def step_file(self, source: PartSource) -> bytes:
         """A part as STEP. Raises PartError with the reason why not."""

@@ -9,12 +9,13 @@ from fastapi import Depends, HTTPException, Request
 from fastapi.concurrency import run_in_threadpool
 from sqlalchemy.orm import Session
 
+from maqueta.phrases.phrase import phrase
 from maqueta.service.admission import Admission
 from maqueta.service.envelope import asking, request_number
-from maqueta.service.passwords import PasswordDesk
+from maqueta.service.jobs.streams import JobNews
+from maqueta.service.people.passwords import PasswordDesk
 from maqueta.service.queue.work_queue import WorkQueue
 from maqueta.service.settings import Settings
-from maqueta.service.streams import JobNews
 from maqueta.service.workers import KernelWorkers
 from maqueta.store.database import Database, has_changed
 from maqueta.store.deeds import note_deed
@@ -45,8 +46,9 @@ class World:
     def dossier(self, version: VersionRecord) -> StoredFile:
         """A projected part. Raises HTTPException 409 while it is not examined."""
         if version.dossier is None:
-            why = version.error or "it is still being examined"
-            raise HTTPException(409, f"This part is not ready: {why}.")
+            if version.error:
+                raise HTTPException(409, phrase("part-not-ready-because", reason=version.error))
+            raise HTTPException(409, phrase("part-not-ready-yet"))
         return StoredFile(self.files, version.dossier)
 
 
@@ -105,9 +107,9 @@ def log_in(request: Request, session: InTransaction) -> LogIn:
     token = request.cookies.get(COOKIE)
     record = log_in_of(session, token) if token else None
     if record is None:
-        raise HTTPException(401, "You are not logged in, or your session has ended. What you drew is kept here.")
+        raise HTTPException(401, phrase("not-logged-in"))
     if request.method not in ("GET", "HEAD") and request.headers.get(TOKEN_HEADER) != record.request_token:
-        raise HTTPException(403, "This page is out of date. Reload it and try again.")
+        raise HTTPException(403, phrase("page-out-of-date"))
     who = asking.get()
     if who is not None:
         who.append(record.account_id)
@@ -117,7 +119,7 @@ def log_in(request: Request, session: InTransaction) -> LogIn:
 async def account(record: Annotated[LogIn, Depends(log_in)]) -> Account:
     """Who is asking. Raises HTTPException 403 while a password of one's own has to be chosen."""
     if record.account.must_change:
-        raise HTTPException(403, "Choose a password of your own first.")
+        raise HTTPException(403, phrase("choose-password-first"))
     return record.account
 
 
@@ -128,7 +130,7 @@ def _of_role(role: str) -> Any:
     async def check(who: AnyAccount) -> Account:
         # Told like a thing that does not exist, so that roles reveal nothing.
         if who.role != role:
-            raise HTTPException(404, "There is no such page.")
+            raise HTTPException(404, phrase("no-such-page"))
         return who
 
     return Depends(check)

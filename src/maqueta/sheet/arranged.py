@@ -1,15 +1,18 @@
 """Views set out by rule: in line around the front view, with equal gaps in the drawing area."""
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from typing import Final
 
-from maqueta.projection.arrangement import Angle, ViewName, place_of
-from maqueta.projection.attitude import Attitude, Corner, Side
-from maqueta.projection.line_set import Box
+from maqueta.geometry.box import Box
+from maqueta.projection.arrangement import Angle, ViewName, where_belongs
+from maqueta.projection.attitude import Attitude
+from maqueta.projection.corners import best_corner
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.sheet.document import SheetDocument, View
+from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.placed import placed_views
 from maqueta.sheet.spacing import proposed_scale
+from maqueta.sheet.view import FromCorner, View, square
+from maqueta.sheet.view_graph import with_front
 from maqueta.solid.unit import MILLIMETRES, Unit
 
 #: Room between views that a proposed scale leaves for dimensions, mm (common practice, no source).
@@ -34,10 +37,10 @@ def arranged(
     columns, rows = ["left", "apart", "right"], ["below", "apart", "above"]
     cells: dict[ViewName, tuple[int, int]] = {}
     for name in attitudes:
-        place = place_of(name, angle)
+        belongs = where_belongs(name, angle)
         cells[name] = (
-            columns.index(place) if place in ("left", "right") else 1,
-            rows.index(place) if place in ("above", "below") else 1,
+            columns.index(belongs) if belongs in ("left", "right") else 1,
+            rows.index(belongs) if belongs in ("above", "below") else 1,
         )
     sizes = {name: _size(projected, attitude) for name, attitude in attitudes.items()}
     widths = {c: max(sizes[n][0] for n, cell in cells.items() if cell[0] == c) for c in {c for c, _ in cells.values()}}
@@ -49,19 +52,25 @@ def arranged(
     factor = chosen * MILLIMETRES[projected.part.unit]
     views = []
     for index, (name, attitude) in enumerate(attitudes.items()):
-        box = projected.line_set(attitude).box
+        box = projected.line_set(attitude.look).box
         at = (lefts[cells[name][0]] - factor * box[0], bottoms[cells[name][1]] - factor * box[1])
-        views.append(View(id=f"v{index + 1}", side=attitude.side, up=attitude.up, at=at, scale=chosen))
-    return tuple(views), chosen
+        views.append(View(id=f"v{index + 1}", look=square(attitude), at=at, scale=chosen))
+    front = next((view.id for view, name in zip(views, attitudes, strict=True) if name == "front"), None)
+    return with_front(views, front), chosen
 
 
 def pictorial(
-    projected: ProjectedPart, front: Attitude, scale: float, others: Sequence[View], area: Box
+    projected: ProjectedPart,
+    front: Attitude,
+    names: Collection[ViewName],
+    scale: float,
+    others: Sequence[View],
+    area: Box,
 ) -> tuple[View, ...]:
-    """The equal-axis view "p1" that shows front, top and right, in a free place near a corner; none without room."""
-    corner = _corner((front.side, front.up, front.right))
+    """The equal-axis view "p1" from the corner that belongs to views of these names, where there is room for it."""
+    corner = best_corner(projected, front, names)
     factor = scale * MILLIMETRES[projected.part.unit]
-    left, bottom, right, top = projected.corners[corner].box
+    left, bottom, right, top = projected.line_set(projected.corner(corner)).box
     width, height = factor * (right - left), factor * (top - bottom)
     taken = [item.box for item in placed_views(projected, SheetDocument(views=tuple(others)))]
     for step in range(8):
@@ -76,14 +85,16 @@ def pictorial(
             clear = all(box[2] < t[0] or t[2] < box[0] or box[3] < t[1] or t[3] < box[1] for t in taken)
             if clear and x > area[0] and y > area[1] and box[2] < area[2] and box[3] < area[3]:
                 at = (x - factor * left, y - factor * bottom)
-                return (View(id="p1", corner=corner, at=at, scale=scale, hidden=False),)
+                return (
+                    View(id="p1", kind="pictorial", look=FromCorner(corner=corner), at=at, scale=scale, hidden=False),
+                )
     return ()
 
 
 def _size(projected: ProjectedPart, attitude: Attitude) -> tuple[float, float]:
     """True width and height of a view, mm."""
     unit = MILLIMETRES[projected.part.unit]
-    left, bottom, right, top = projected.line_set(attitude).box
+    left, bottom, right, top = projected.line_set(attitude.look).box
     return (right - left) * unit, (top - bottom) * unit
 
 
@@ -95,9 +106,3 @@ def _stations(start: float, room: float, sizes: Sequence[tuple[int, float]]) -> 
         stations[key] = at
         at += size
     return stations
-
-
-def _corner(sides: Iterable[Side]) -> Corner:
-    signs = {side[1]: side[0] for side in sides}
-    corner: Corner = signs["x"] + signs["y"] + signs["z"]  # type: ignore[assignment]
-    return corner

@@ -6,7 +6,8 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from maqueta.sheet.fields import Identifier, SheetPoint, ShortText, Strict, ViewPoint
+from maqueta.sheet.fields import Identifier, SheetPoint, ShortText, ViewPoint
+from maqueta.strict import Strict
 
 
 class Lettering(Strict):

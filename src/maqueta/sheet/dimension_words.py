@@ -2,17 +2,24 @@
 
 from maqueta.sheet.dimension import AngleDimension, ChamferDimension, Dimension, RoundDimension, chamfer_of, true_size
 from maqueta.sheet.document import SheetDocument
-from maqueta.sheet.sizes import converted, write_size
 from maqueta.sheet.spacing import as_fraction
+from maqueta.sheet.written_sizes import converted, write_size
 from maqueta.solid.unit import Unit
 
+#: Stands for the true size in a text that is typed.
+TRUE_SIZE = "<>"
 #: Angles are written to this many decimals of a degree at most (common practice, no source).
 _ANGLE_DECIMALS = 2
 
 
 def dimension_text(dimension: Dimension, sheet: SheetDocument, part_unit: Unit) -> str:
-    """The text typed over, or the part's true size; in brackets for a reference."""
+    """The text typed over, or the part's true size; in brackets for a reference.
+
+    In a text "<>" stands for the true size, so that what is written around it stays when the part changes.
+    """
     text = dimension.text if dimension.text is not None else true_text(dimension, sheet, part_unit)
+    if TRUE_SIZE in text:
+        text = text.replace(TRUE_SIZE, true_text(dimension, sheet, part_unit))
     return f"({text})" if dimension.reference and not text.startswith("(") else text
 
 

@@ -5,33 +5,36 @@ unit, in the plane (right, up) of the view, seen from the model's origin; the vi
 lands on the sheet.
 """
 
-import math
-from collections.abc import Iterable
-from typing import Annotated, Any, Literal, Self
+from typing import Annotated, Any, Final, Literal, Self
 
 from pydantic import Field, model_validator
 
+from maqueta.phrases.phrase import phrase
+from maqueta.phrases.told import ToldError
 from maqueta.projection.arrangement import Angle
-from maqueta.projection.attitude import Attitude, Corner, Side
+from maqueta.projection.attitude import attitude_of
+from maqueta.projection.look import Look
 from maqueta.sheet.dimension import Dimension
+from maqueta.sheet.drafted_line import points_of
 from maqueta.sheet.fields import (
     Identifier,
     Rectangle,
     SheetPoint,
     ShortText,
-    Strict,
     ViewPoint,
 )
+from maqueta.sheet.former import upgraded
 from maqueta.sheet.paper import Layout, PaperSize, layout
+from maqueta.sheet.view import MOST_LINES, Aslant, View, view_look
+from maqueta.sheet.view_graph import FOLDED_FROM, front_of
 from maqueta.solid.unit import Unit
+from maqueta.strict import Strict
 
 #: The most a sheet may hold of each: far beyond any real one, so that none can exhaust the service.
 MOST_VIEWS = 30
 MOST_DIMENSIONS = 400
 MOST_MARKS = 400
-MOST_LINES = 4000
 MOST_NOTES = 200
-MOST_POINTS = 2000
 #: Points of all drafted lines of a sheet together; the largest sheet still opens in less than two seconds.
 MOST_POINTS_IN_ALL = 20_000
 #: How far centre lines reach past the outline (common practice, no source).
@@ -41,6 +44,8 @@ TitleField = Literal[
     "title", "drafter", "class", "date", "scale", "sheet", "number", "material", "unit", "paper", "checked"
 ]
 Style = Literal["iso", "asme"]
+#: Millimetres go with ISO, inches with ASME (common practice, no source).
+USUAL_STYLE: Final[dict[Unit, Style]] = {"mm": "iso", "inch": "asme"}
 
 
 class Frame(Strict):
@@ -53,7 +58,7 @@ class Frame(Strict):
     def _spread(self) -> Self:
         for box in (self.border, self.title):
             if box is not None and (box[0] >= box[2] or box[1] >= box[3]):
-                raise ValueError("a frame is wider and higher than nothing")
+                raise ToldError(phrase("frame-without-size"))
         return self
 
 
@@ -72,94 +77,6 @@ class Paper(Strict):
             return usual
         _, bottom, right, _ = self.frame.border
         return Layout(usual.width, usual.height, self.frame.border, self.frame.title or (right, bottom, right, bottom))
-
-
-Turn = Annotated[float, Field(ge=-100, le=100, allow_inf_nan=False)]
-#: An equal-axis view may stand on any of its six axis directions (degrees).
-AxisTurn = Literal[0, 60, 120, 180, 240, 300]
-DraftedPen = Literal["visible", "hidden", "construction"]
-
-
-class _Drafted(Strict):
-    """A line drawn by hand; `short` is by how many mm a broken one may end early, its last gap not showing.
-
-    `either` marks a stroke of a file that may be a visible line or a single dash of a hidden one; `solid` a hidden line
-    drawn without dashes.
-    """
-
-    pen: DraftedPen = "visible"
-    solid: bool = False
-    either: bool = False
-    short: Annotated[float, Field(ge=0, le=20, allow_inf_nan=False)] = 0.0
-
-
-class DraftedLine(_Drafted):
-    """A straight line, or with more than two points a free curve."""
-
-    kind: Literal["line"] = "line"
-    points: Annotated[tuple[ViewPoint, ...], Field(min_length=2, max_length=MOST_POINTS)]
-
-
-class DraftedArc(_Drafted):
-    """A circle or arc, counter-clockwise from the angle `start` by `sweep` (radians)."""
-
-    kind: Literal["arc"] = "arc"
-    centre: ViewPoint
-    radius: Annotated[float, Field(gt=0, le=1e6, allow_inf_nan=False)]
-    start: Turn = 0.0
-    sweep: Annotated[float, Field(gt=0, le=6.2831854, allow_inf_nan=False)] = 2 * math.pi
-
-
-class DraftedEllipse(_Drafted):
-    """An ellipse or part of one: `angle` of the major half axis, then eccentric angles (radians)."""
-
-    kind: Literal["ellipse"] = "ellipse"
-    centre: ViewPoint
-    major: Annotated[float, Field(gt=0, le=1e6, allow_inf_nan=False)]
-    minor: Annotated[float, Field(gt=0, le=1e6, allow_inf_nan=False)]
-    angle: Turn = 0.0
-    start: Turn = 0.0
-    sweep: Annotated[float, Field(gt=0, le=6.2831854, allow_inf_nan=False)] = 2 * math.pi
-
-
-Drafted = Annotated[DraftedLine | DraftedArc | DraftedEllipse, Field(discriminator="kind")]
-
-
-class View(Strict):
-    """One view: a principal one (`side` and `up`) or a pictorial one (`corner`, turned in its plane by degrees).
-
-    A projected view has the part's own lines; a drafted one has its `lines`, drawn by hand or read from a file. A
-    drafted view of which neither attitude nor corner is known fits no view of the part; a `mirrored` one fits only
-    as a mirror image (about the upright through its `at`).
-    """
-
-    id: Identifier
-    side: Side | None = None
-    up: Side | None = None
-    corner: Corner | None = None
-    turn: AxisTurn = 0
-    at: SheetPoint
-    scale: Annotated[float, Field(gt=1e-4, le=1000, allow_inf_nan=False)] = 1.0
-    hidden: bool = True
-    smooth: bool = False
-    lines: Annotated[tuple[Drafted, ...], Field(max_length=MOST_LINES)] | None = None
-    mirrored: bool = False
-
-    @model_validator(mode="after")
-    def _one_way_of_looking(self) -> Self:
-        loose = self.lines is not None and self.side is None and self.up is None
-        if self.corner is None and (self.side is None or self.up is None) and not loose:
-            raise ValueError("a view needs side and up, or a corner")
-        if self.corner is not None and (self.side is not None or self.up is not None):
-            raise ValueError("a pictorial view has a corner, no side and no up")
-        if self.side is not None and self.up is not None:
-            Attitude(self.side, self.up)
-        return self
-
-    @property
-    def attitude(self) -> Attitude | None:
-        """How a principal view looks at the part; None for a pictorial one."""
-        return Attitude(self.side, self.up) if self.side is not None and self.up is not None else None
 
 
 class CentreMark(Strict):
@@ -208,18 +125,17 @@ class TitleBlock(Strict):
 
 
 class SheetDocument(Strict):
-    """One sheet. `front` names the view its drafter takes as the front view, `name` is that of sheet or file.
+    """One sheet; `name` is that of sheet or file. Its front view is the one the others are folded out from.
 
     With `fractions`, sizes in inches are written as fractions instead of decimals.
     """
 
-    format: Literal[1] = 1
+    format: Literal[2] = 2
     paper: Paper = Paper()
     units: Unit = "mm"
     style: Style = "iso"
     decimals: Annotated[int, Field(ge=0, le=4)] = 1
     fractions: bool = False
-    front: Identifier | None = None
     views: Annotated[tuple[View, ...], Field(max_length=MOST_VIEWS)] = ()
     dimensions: Annotated[tuple[Dimension, ...], Field(max_length=MOST_DIMENSIONS)] = ()
     marks: Annotated[tuple[Mark, ...], Field(max_length=MOST_MARKS)] = ()
@@ -231,9 +147,9 @@ class SheetDocument(Strict):
     def _not_too_large(self) -> Self:
         lines = [line for view in self.views for line in view.lines or ()]
         if len(lines) > MOST_LINES:
-            raise ValueError(f"a sheet has at most {MOST_LINES} drafted lines")
+            raise ToldError(phrase("too-many-drafted-lines", most=MOST_LINES))
         if points_of(lines) > MOST_POINTS_IN_ALL:
-            raise ValueError(f"the curves of a sheet have at most {MOST_POINTS_IN_ALL} points")
+            raise ToldError(phrase("too-many-points", most=MOST_POINTS_IN_ALL))
         return self
 
     @model_validator(mode="after")
@@ -246,28 +162,57 @@ class SheetDocument(Strict):
             ("note", [n.id for n in self.notes]),
         ):
             if len(set(names)) != len(names):
-                raise ValueError(f"two {kind}s have the same id")
+                raise ToldError(phrase("same-id-twice", thing=kind))
         known = set(views)
         for user in (*self.dimensions, *self.marks):
             if user.view not in known:
-                raise ValueError(f"“{user.id}” belongs to a view “{user.view}” that is not on the sheet")
-        if self.front is not None and self.front not in known:
-            raise ValueError(f"the front view “{self.front}” is not on the sheet")
+                raise ToldError(phrase("view-not-on-sheet", id=user.id, view=user.view))
         return self
+
+    @model_validator(mode="after")
+    def _folded_out(self) -> Self:
+        kinds = {view.id: view.kind for view in self.views}
+        parents = {view.id: view.parent for view in self.views}
+        for view in self.views:
+            if view.parent is None:
+                continue
+            if view.parent not in kinds:
+                raise ToldError(phrase("parent-not-on-sheet", id=view.id, view=view.parent))
+            if kinds[view.parent] not in FOLDED_FROM:
+                raise ToldError(phrase("parent-cannot-unfold", id=view.id, view=view.parent))
+            above: set[str] = {view.id}
+            step: str | None = view.parent
+            while step is not None:
+                if step in above:
+                    raise ToldError(phrase("view-from-itself", id=view.id))
+                above.add(step)
+                step = parents[step]
+        return self
+
+    @model_validator(mode="before")
+    @classmethod
+    def _of_this_format(cls, data: Any) -> Any:
+        return upgraded(data)
+
+    @property
+    def front(self) -> str | None:
+        """The view its drafter takes as the front view: the principal one that others are folded out from.
+
+        None where no view is named so: then there are several that stand for themselves.
+        """
+        return front_of(self.views)
+
+    @property
+    def looks_aslant(self) -> tuple[Look, ...]:
+        """The looks of its views that have to be drawn when first asked for; a projected part knows the others."""
+        looks = (view_look(view.look) for view in self.views if isinstance(view.look, Aslant))
+        return tuple(dict.fromkeys(look for look in looks if attitude_of(look) is None))
+
+    @property
+    def shaded(self) -> bool:
+        """Whether any of its views is shaded."""
+        return any(view.shading is not None for view in self.views)
 
     def view(self, identifier: str) -> View:
         """A view by its id; the document guarantees that every reference resolves."""
         return next(view for view in self.views if view.id == identifier)
-
-
-def points_of(lines: Iterable[Drafted]) -> int:
-    """How many points drafted lines have in all; arcs and ellipses are given by three."""
-    return sum(len(line.points) if isinstance(line, DraftedLine) else 3 for line in lines)
-
-
-def open_document(data: Any) -> SheetDocument:
-    """Read a sheet document of any known format from parsed JSON.
-
-    Raises pydantic.ValidationError; a document of a newer format is refused by its number.
-    """
-    return SheetDocument.model_validate(data)

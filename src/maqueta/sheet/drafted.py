@@ -4,10 +4,10 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from maqueta.projection.carrier import TURN, Circle, Ellipse, Free, Line, Point, recognised
-from maqueta.projection.compare import DrawnPiece
-from maqueta.projection.line_set import LineKind, Piece
-from maqueta.sheet.document import MOST_POINTS, Drafted, DraftedArc, DraftedEllipse, DraftedLine, DraftedPen
+from maqueta.geometry.carrier import TURN, Circle, Ellipse, Free, Line, Point, recognised
+from maqueta.geometry.compare import DrawnPiece
+from maqueta.geometry.line_set import LineKind, Piece
+from maqueta.sheet.drafted_line import MOST_POINTS, Drafted, DraftedArc, DraftedEllipse, DraftedLine, DraftedPen
 
 #: Points of a free curve closer to a line or circle than this part of their spread are one.
 _STRAIGHT = 1e-5

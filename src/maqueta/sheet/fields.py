@@ -2,7 +2,7 @@
 
 from typing import Annotated
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import Field
 
 #: The farthest a thing may lie off the paper, mm.
 FARTHEST = 10_000.0
@@ -16,9 +16,3 @@ ViewPoint = tuple[ModelLength, ModelLength]
 #: Characters of a text on a sheet.
 LONGEST_TEXT = 120
 ShortText = Annotated[str, Field(max_length=LONGEST_TEXT)]
-
-
-class Strict(BaseModel):
-    """Unknown keys are refused, values do not change."""
-
-    model_config = ConfigDict(extra="forbid", frozen=True, allow_inf_nan=False)

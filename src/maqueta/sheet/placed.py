@@ -1,17 +1,21 @@
 """Views on paper: their line sets moved to the place and scale the sheet gives them."""
 
-import math
-from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
-from maqueta.projection.carrier import Point, Similarity
-from maqueta.projection.compare import DrawnPiece
-from maqueta.projection.line_set import Box, LineSet, Piece, box_of, extremes
-from maqueta.projection.mirror import mirror_image
+from shapely.geometry import MultiPoint
+from shapely.geometry.base import BaseGeometry
+
+from maqueta.geometry.box import Box, box_of
+from maqueta.geometry.carrier import Interval, Point, Similarity
+from maqueta.geometry.compare import DrawnPiece
+from maqueta.geometry.line_set import LineSet, Piece, extremes
+from maqueta.geometry.mirror import mirror_image
+from maqueta.projection.look import Look
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.sheet.document import SheetDocument, View
+from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.drafted import construction_of, pieces_of
+from maqueta.sheet.view import View
 from maqueta.solid.unit import MILLIMETRES
 
 
@@ -19,16 +23,22 @@ from maqueta.solid.unit import MILLIMETRES
 class PlacedView:
     """A view of the sheet with the line set it should have. `factor` is mm on paper per unit of the part.
 
-    A drafted view that fits no view of the part has an empty line set.
+    A drafted view that fits no view of the part has no look and an empty line set.
     """
 
     view: View
     lines: LineSet
     factor: float
+    look: Look | None
 
     def to_sheet(self, point: Point) -> Point:
         """A point of the view's plane on the sheet."""
         return (self.view.at[0] + self.factor * point[0], self.view.at[1] + self.factor * point[1])
+
+    @property
+    def orthographic(self) -> Look | None:
+        """The look of a view whose sizes and axes are judged; None for a pictorial one, or one that fits no view."""
+        return None if self.view.kind == "pictorial" else self.look
 
     @property
     def move(self) -> Similarity:
@@ -59,6 +69,18 @@ class PlacedView:
         return construction_of(self.view.lines or ())
 
     @cached_property
+    def hull(self) -> BaseGeometry:
+        """The convex outline of the drawn lines on the sheet, mm."""
+        points = [self.to_sheet(point) for piece in self.drawn for point in piece.outline()]
+        return MultiPoint(points or [self.view.at]).convex_hull
+
+    def reach(self, way: Point) -> Interval:
+        """From where to where the drawn lines reach along a direction of the sheet (unit vector), mm."""
+        points = [self.to_sheet(point) for piece in self.drawn for point in piece.outline()] or [self.view.at]
+        along = [x * way[0] + y * way[1] for x, y in points]
+        return min(along), max(along)
+
+    @cached_property
     def box(self) -> Box:
         """Bounding box of the drawn lines on the sheet, mm."""
         points = [p for piece in self.drawn for p in extremes(piece)]
@@ -67,29 +89,11 @@ class PlacedView:
 
 
 def placed_views(projected: ProjectedPart, sheet: SheetDocument) -> tuple[PlacedView, ...]:
-    """All views of a sheet with their line sets, in the sheet's order."""
+    """All views of a sheet with their line sets, in the sheet's order. Raises UnseenLookError."""
     unit = MILLIMETRES[projected.part.unit]
     placed = []
     for view in sheet.views:
-        if view.corner is not None:
-            lines = projected.corners[view.corner]
-            if view.turn:
-                angle = math.radians(view.turn)
-                lines = lines.moved(Similarity(math.cos(angle), math.sin(angle), 0.0, 0.0))
-        elif view.attitude is not None:
-            lines = projected.line_set(view.attitude)
-            lines = mirror_image(lines) if view.mirrored else lines
-        else:
-            lines = LineSet(())
-        placed.append(PlacedView(view, lines, view.scale * unit))
+        look = view.sees(projected)
+        lines = projected.line_set(look) if look is not None else LineSet(())
+        placed.append(PlacedView(view, mirror_image(lines) if view.mirrored else lines, view.scale * unit, look))
     return tuple(placed)
-
-
-def union(boxes: Sequence[Box]) -> Box:
-    """The box around boxes."""
-    return (
-        min(b[0] for b in boxes),
-        min(b[1] for b in boxes),
-        max(b[2] for b in boxes),
-        max(b[3] for b in boxes),
-    )

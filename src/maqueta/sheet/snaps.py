@@ -10,9 +10,9 @@ import shapely
 from shapely import STRtree
 from shapely.geometry import LineString
 
-from maqueta.projection.carrier import TURN, Circle, Ellipse, Free, Line, Point
-from maqueta.projection.crossing import covers, crossings
-from maqueta.projection.line_set import Piece
+from maqueta.geometry.carrier import TURN, Circle, Ellipse, Free, Line, Point
+from maqueta.geometry.crossing import covers, crossings
+from maqueta.geometry.line_set import Piece
 from maqueta.sheet.placed import PlacedView
 
 SnapKind = Literal["end", "centre", "crossing", "middle"]

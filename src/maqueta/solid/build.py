@@ -8,6 +8,7 @@ from OCP.BRepAlgoAPI import BRepAlgoAPI_Cut, BRepAlgoAPI_Fuse
 from OCP.BRepBuilderAPI import BRepBuilderAPI_Transform
 from OCP.gp import gp_Ax1, gp_Ax2, gp_Dir, gp_Pnt, gp_Trsf, gp_Vec
 
+from maqueta.phrases.phrase import phrase
 from maqueta.solid.edge_choice import dressed
 from maqueta.solid.errors import FeatureError, PartError
 from maqueta.solid.kernel import Shape, box_of, count_solids, is_valid, unified, volume_of
@@ -59,7 +60,7 @@ def build(recipe: Recipe) -> Shape:
     last = 0
     for index, feature in enumerate(recipe.features):
         if feature.name in made:
-            raise FeatureError(feature.name, index, "another feature has this name already")
+            raise FeatureError(feature.name, index, phrase("feature-name-taken"))
         if feature.suppressed:
             made[feature.name] = []
             continue
@@ -68,15 +69,15 @@ def build(recipe: Recipe) -> Shape:
         except FeatureError:
             raise
         except (ProfileError, PartError) as error:
-            raise FeatureError(feature.name, index, str(error)) from error
+            raise FeatureError(feature.name, index, error.reason) from error
         except Exception as error:  # the kernel raises its own exception types, none of them public
-            raise FeatureError(feature.name, index, "the geometry kernel could not make it") from error
+            raise FeatureError(feature.name, index, phrase("kernel-could-not-make-it")) from error
         last = index
     if body is None:
-        raise PartError("every feature is suppressed: nothing is left of the part")
+        raise PartError(phrase("every-feature-suppressed"))
     pieces = count_solids(body)
     if pieces != 1:
-        raise FeatureError(recipe.features[last].name, last, f"the part falls into {pieces} pieces")
+        raise FeatureError(recipe.features[last].name, last, phrase("part-in-pieces", pieces=pieces))
     return body
 
 
@@ -84,7 +85,7 @@ def _with(body: Shape | None, feature: Feature, made: dict[str, list[Tool]]) -> 
     """The body after one more feature, and the tools it was made with, for repeating."""
     if isinstance(feature, Fillet | Chamfer):
         if body is None:
-            raise PartError("the first feature must add material")
+            raise PartError(phrase("first-adds-material"))
         low, high = box_of(body)
         shaped = dressed(body, feature, max(h - lo for lo, h in zip(low, high, strict=True)))
         _check(shaped)
@@ -98,7 +99,7 @@ def _with(body: Shape | None, feature: Feature, made: dict[str, list[Tool]]) -> 
 def _apply(body: Shape | None, tool: Tool) -> Shape:
     if body is None:
         if tool.operation == "cut":
-            raise PartError("the first feature must add material")
+            raise PartError(phrase("first-adds-material"))
         result, before = tool.shape, 0.0
     else:
         before = volume_of(body)
@@ -107,9 +108,9 @@ def _apply(body: Shape | None, tool: Tool) -> Shape:
     after = _check(result)
     least = 1e-9 * max(before, after)
     if tool.operation == "cut" and before - after <= least:
-        raise PartError("it cuts nothing: it lies outside the part")
+        raise PartError(phrase("cuts-nothing"))
     if tool.operation == "add" and after - before <= least:
-        raise PartError("it adds nothing: it lies inside the part")
+        raise PartError(phrase("adds-nothing"))
     return result
 
 
@@ -117,9 +118,9 @@ def _check(body: Shape) -> float:
     """The volume of a body. Raises PartError when it is no valid solid or nothing is left of it."""
     volume = volume_of(body) if count_solids(body) else 0.0
     if not is_valid(body) or not math.isfinite(volume):
-        raise PartError("the result is not a valid solid")
+        raise PartError(phrase("result-not-valid"))
     if volume <= 0.0:
-        raise PartError("nothing of the part is left")
+        raise PartError(phrase("nothing-left"))
     return volume
 
 
@@ -135,7 +136,7 @@ def _tools(body: Shape | None, feature: Feature, made: dict[str, list[Tool]]) ->
             return boss_tools(feature)
         case Step():
             if body is None:
-                raise PartError("the first feature must add material")
+                raise PartError(phrase("first-adds-material"))
             return step_tools(feature, box_of(body))
         case Slot():
             return slot_tools(feature)
@@ -159,7 +160,7 @@ def _tools(body: Shape | None, feature: Feature, made: dict[str, list[Tool]]) ->
 def _named(names: Sequence[str], made: dict[str, list[Tool]]) -> list[Tool]:
     missing = [name for name in names if name not in made]
     if missing:
-        raise PartError(f"there is no earlier feature “{missing[0]}”")
+        raise PartError(phrase("no-earlier-feature", name=missing[0]))
     return [tool for name in names for tool in made[name]]
 
 
@@ -169,13 +170,13 @@ def _moved(tool: Tool, move: Any) -> Tool:
 
 def _repeat_moves(repeat: Repeat) -> list[Any]:
     moves = []
-    for place in range(1, repeat.count):
+    for number in range(1, repeat.count):
         move = gp_Trsf()
         if repeat.step is not None:
-            move.SetTranslation(gp_Vec(*(place * along for along in point(repeat.step))))
+            move.SetTranslation(gp_Vec(*(number * along for along in point(repeat.step))))
         elif repeat.about is not None:
             axis = gp_Ax1(gp_Pnt(*point(repeat.at)), gp_Dir(*UNIT[repeat.about]))
-            move.SetRotation(axis, 2 * math.pi * place / repeat.count)
+            move.SetRotation(axis, 2 * math.pi * number / repeat.count)
         moves.append(move)
     return moves
 

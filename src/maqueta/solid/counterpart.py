@@ -5,8 +5,9 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Final
 
-from maqueta.solid.nearness import Places
-from maqueta.solid.part import AXES, Axis, Edge, Part, Vector
+from maqueta.geometry.directions import AXES, Axis, Vector
+from maqueta.geometry.nearness import Places
+from maqueta.solid.part import Edge, Part
 
 #: Lengths agree within this part of the part's size.
 _NEAR: Final = 1e-5
@@ -22,15 +23,15 @@ class Counterparts:
 
 def mirrored_edges(part: Part, axis: Axis) -> Mapping[int, int] | None:
     """Which edge lies opposite to which, about the middle plane square to an axis; None where one has none."""
-    place = AXES.index(axis)
-    middle = (part.low[place] + part.high[place]) / 2
-    if abs(part.centroid[place] - middle) > _NEAR * part.size:
+    axis_index = AXES.index(axis)
+    middle = (part.low[axis_index] + part.high[axis_index]) / 2
+    if abs(part.centroid[axis_index] - middle) > _NEAR * part.size:
         return None
 
     def mirrored(point: Vector) -> Vector:
         x, y, z = point
-        flipped = 2 * middle - point[place]
-        return (flipped, y, z) if place == 0 else (x, flipped, z) if place == 1 else (x, y, flipped)
+        flipped = 2 * middle - point[axis_index]
+        return (flipped, y, z) if axis_index == 0 else (x, flipped, z) if axis_index == 1 else (x, y, flipped)
 
     near = _NEAR * part.size
     middles = {index: middle_of(edge) for index, edge in enumerate(part.edges) if not edge.seam}

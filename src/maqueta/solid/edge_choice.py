@@ -15,10 +15,10 @@ from OCP.gp import gp_Pnt
 from OCP.TopAbs import TopAbs_EDGE, TopAbs_FACE, TopAbs_IN, TopAbs_REVERSED
 from OCP.TopoDS import TopoDS
 
-from maqueta.solid.directions import parallel
+from maqueta.geometry.directions import Vector, parallel
+from maqueta.phrases.phrase import phrase
 from maqueta.solid.errors import PartError
 from maqueta.solid.kernel import Shape, shapes_of
-from maqueta.solid.part import Vector
 from maqueta.solid.recipe import Chamfer, EdgeChoice, EdgesBetween, Fillet, plain
 from maqueta.solid.tools import direction, point
 
@@ -44,7 +44,7 @@ def dressed(body: Shape, feature: Fillet | Chamfer, size: float) -> Shape:
     except Exception:  # the kernel raises its own exception types, none of them public
         done = False
     if not done:
-        raise PartError(f"{amount:g} is too large for the edges chosen")
+        raise PartError(phrase("edges-too-small", amount=amount))
     return make.Shape()
 
 
@@ -54,7 +54,7 @@ def _chosen(body: Shape, choices: Sequence[EdgeChoice], size: float) -> list[Any
         if isinstance(choice, EdgesBetween):
             edges = _between(body, choice)
             if not edges:
-                raise PartError(f"no edge lies between the sides {choice.between[0]} and {choice.between[1]}")
+                raise PartError(phrase("no-edge-between", first=choice.between[0], second=choice.between[1]))
         else:
             edges = [_nearest(body, point(choice.near), size)]
         found += [edge for edge in edges if not any(edge.IsSame(other) for other in found)]
@@ -69,7 +69,7 @@ def _nearest(body: Shape, at: tuple[float, float, float], size: float) -> Any:
         if gap.IsDone() and gap.Value() < least - 1e-9:
             best, least = TopoDS.Edge(raw), gap.Value()
     if best is None or least > _FARTHEST * size:
-        raise PartError(f"no edge lies near ({at[0]:g}, {at[1]:g}, {at[2]:g})")
+        raise PartError(phrase("no-edge-near", x=at[0], y=at[1], z=at[2]))
     return best
 
 

@@ -1,44 +1,25 @@
 """What can go wrong between a recipe or a file and a solid."""
 
-from collections.abc import Sequence
-from typing import Final
-
-from pydantic import ValidationError
-
-_ALTERNATIVES: Final = frozenset({"float", "str", "int", "tuple", "list"})
+from maqueta.phrases.phrase import Phrase, phrase
+from maqueta.phrases.told import ToldError
 
 
-class PartError(Exception):
-    """A part cannot be used; the message is meant for the person who made it."""
+class PartError(ToldError):
+    """A part cannot be used; the reason is meant for the person who made it."""
 
 
 class FeatureError(PartError):
     """One feature of a recipe cannot be built.
 
-    `feature` is its name as shown to people, `index` its place in the list (0-based).
+    `feature` is its name as shown to people, `index` its place in the list (0-based), `why` what is wrong with it.
     """
 
-    def __init__(self, feature: str, index: int, reason: str) -> None:
-        super().__init__(f"feature {index + 1} “{feature}”: {reason}")
+    def __init__(self, feature: str, index: int, why: Phrase) -> None:
+        super().__init__(phrase("feature-at-fault", number=index + 1, name=feature, reason=why))
         self.feature = feature
         self.index = index
-        self.reason = reason
+        self.why = why
 
-    def __reduce__(self) -> tuple[type["FeatureError"], tuple[str, int, str]]:
+    def __reduce__(self) -> tuple[type["FeatureError"], tuple[str, int, Phrase]]:
         # It travels between processes.
-        return FeatureError, (self.feature, self.index, self.reason)
-
-
-def place_of(location: Sequence[int | str]) -> tuple[int | str, ...]:
-    """Where in the data an error lies: keys and places in lists alone.
-
-    Names of alternatives ("constrained-str", "function-after[…]", "float") are no keys of the data.
-    """
-    return tuple(k for k in location if isinstance(k, int) or (k.isidentifier() and k not in _ALTERNATIVES))
-
-
-def first_fault(error: ValidationError) -> str:
-    """The first thing wrong with validated data: where, by keys and places in lists, and what."""
-    first = error.errors()[0]
-    where = ".".join(map(str, place_of(first["loc"]))) or "the file"
-    return f"{where}: {first['msg']}"
+        return FeatureError, (self.feature, self.index, self.why)

@@ -14,10 +14,12 @@ from OCP.GProp import GProp_GProps
 from OCP.TopAbs import TopAbs_EDGE, TopAbs_FACE, TopAbs_REVERSED
 from OCP.TopoDS import TopoDS
 
+from maqueta.geometry.directions import Vector
+from maqueta.phrases.phrase import phrase
 from maqueta.solid.errors import PartError
 from maqueta.solid.features import recognise
 from maqueta.solid.kernel import Shape, box_of, count_solids, shapes_of
-from maqueta.solid.part import Edge, EdgeKind, Face, FaceKind, Part, Vector
+from maqueta.solid.part import Edge, EdgeKind, Face, FaceKind, Part
 from maqueta.solid.unit import Unit
 
 _SURFACES: dict[Any, FaceKind] = {
@@ -46,7 +48,7 @@ def examine(
     """Describe a solid as a Part. Raises PartError when the shape holds no solid."""
     solids = count_solids(shape)
     if solids == 0:
-        raise PartError("there is no solid in it, only surfaces or curves")
+        raise PartError(phrase("no-solid-in-it"))
     low, high = box_of(shape)
     scale = _usable_size(low, high, unit)
     BRepLib.EncodeRegularity_s(shape, _SMOOTH_ANGLE)
@@ -74,7 +76,7 @@ def examine(
     BRepGProp.VolumeProperties_s(shape, volume)
     BRepGProp.SurfaceProperties_s(shape, surface)
     if not volume.Mass() > 0:
-        raise PartError("the solid encloses no volume")
+        raise PartError(phrase("solid-without-volume"))
     return Part(
         hash=part_hash,
         name=name,
@@ -97,13 +99,13 @@ def _usable_size(low: Vector, high: Vector, unit: Unit) -> float:
     """The longest size of a box. Raises PartError for one that the kernel's absolute tolerances were not made for."""
     corners = (*low, *high)
     if not all(math.isfinite(c) for c in corners):
-        raise PartError("the solid reaches to where no number can tell")
+        raise PartError(phrase("solid-endless"))
     size = max(h - lo for lo, h in zip(low, high, strict=True))
     if not SMALLEST_PART <= size <= LARGEST_PART:
-        bounds = f"parts are between {SMALLEST_PART:g} and {LARGEST_PART:g} {unit}"
-        raise PartError(f"the solid is {size:.3g} {unit} large; {bounds}")
+        large = float(f"{size:.3g}")
+        raise PartError(phrase("solid-of-no-use", size=large, unit=unit, least=SMALLEST_PART, most=LARGEST_PART))
     if max(map(abs, corners)) > 100 * LARGEST_PART:
-        raise PartError("the solid lies too far from the origin")
+        raise PartError(phrase("solid-too-far-away"))
     return size
 
 

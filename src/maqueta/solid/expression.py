@@ -10,6 +10,9 @@ import re
 from collections.abc import Callable, Mapping
 from typing import Final
 
+from maqueta.phrases.phrase import phrase
+from maqueta.phrases.told import ToldError
+
 LONGEST: Final = 120
 
 _MIXED = re.compile(r"(?<![\w.])(\d+)\s+(\d+)\s*/\s*(\d+)(?![\w.])")
@@ -23,18 +26,18 @@ _BINARY: Final[dict[type[ast.operator], Callable[[float, float], float]]] = {
 }
 
 
-class ExpressionError(ValueError):
-    """An expression cannot be read or has no value; the message says why."""
+class ExpressionError(ToldError):
+    """An expression cannot be read or has no value, and why."""
 
 
 def _parsed(text: str) -> ast.expr:
     if len(text) > LONGEST:
-        raise ExpressionError(f"an expression may have at most {LONGEST} characters")
+        raise ExpressionError(phrase("expression-too-long", most=LONGEST))
     plain = _MIXED.sub(r"(\1+\2/\3)", _DECIMAL_COMMA.sub(".", text.translate(_SIGNS))).strip()
     try:
         return ast.parse(plain, mode="eval").body
     except (SyntaxError, ValueError, RecursionError, MemoryError) as error:
-        raise ExpressionError(f"“{text}” cannot be read as a size") from error
+        raise ExpressionError(phrase("expression-unreadable", text=text)) from error
 
 
 def names_in(text: str) -> frozenset[str]:
@@ -51,9 +54,9 @@ def evaluate(text: str, sizes: Mapping[str, float]) -> float:
     try:
         value = _value(_parsed(text), sizes)
     except (ZeroDivisionError, OverflowError) as error:
-        raise ExpressionError(f"“{text}” divides by zero or is too large") from error
+        raise ExpressionError(phrase("expression-divides-by-zero", text=text)) from error
     if not math.isfinite(value):
-        raise ExpressionError(f"“{text}” is not a finite size")
+        raise ExpressionError(phrase("expression-not-finite", text=text))
     return value
 
 
@@ -63,7 +66,7 @@ def _value(node: ast.expr, sizes: Mapping[str, float]) -> float:
             return float(number)
         case ast.Name(id=name):
             if name not in sizes:
-                raise ExpressionError(f"there is no size called “{name}”")
+                raise ExpressionError(phrase("no-size-called", name=name))
             return sizes[name]
         case ast.UnaryOp(op=ast.USub(), operand=operand):
             return -_value(operand, sizes)
@@ -71,4 +74,4 @@ def _value(node: ast.expr, sizes: Mapping[str, float]) -> float:
             return _value(operand, sizes)
         case ast.BinOp(left=left, op=op, right=right) if type(op) in _BINARY:
             return _BINARY[type(op)](_value(left, sizes), _value(right, sizes))
-    raise ExpressionError("only numbers, names, + − × ÷ and brackets can be used")
+    raise ExpressionError(phrase("expression-of-sums-only"))

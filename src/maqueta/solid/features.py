@@ -4,8 +4,8 @@ import math
 from collections.abc import Sequence
 from typing import Final
 
-from maqueta.solid.directions import along_axis
-from maqueta.solid.part import AXES, Axis, Edge, Face, Feature, Part, RoundKind, Vector
+from maqueta.geometry.directions import AXES, Axis, Vector, along_axis
+from maqueta.solid.part import Edge, Face, Feature, Part, RoundKind
 
 #: A face of revolution that spans at least this goes all the way round (radians).
 FULL_TURN: Final = 2 * math.pi - 1e-6
@@ -24,13 +24,13 @@ def across(axis: Axis) -> tuple[Axis, Axis]:
 
 def feature_reach(part: Part, feature: Feature) -> tuple[float, float]:
     """From where to where a feature reaches along its axis, in model coordinates, lower end first."""
-    place = AXES.index(feature.axis)
+    axis_index = AXES.index(feature.axis)
     face = part.faces[feature.faces[0]]
     if face.kind == "cone":
-        rims = [part.edges[e].centre[place] for e in face.edges if part.edges[e].kind == "circle"]
+        rims = [part.edges[e].centre[axis_index] for e in face.edges if part.edges[e].kind == "circle"]
         return min(rims), max(rims)
-    sense = 1.0 if face.direction[place] > 0 else -1.0
-    first, last = (face.point[place] + sense * reach for reach in face.reach)
+    sense = 1.0 if face.direction[axis_index] > 0 else -1.0
+    first, last = (face.point[axis_index] + sense * reach for reach in face.reach)
     return min(first, last), max(first, last)
 
 

@@ -6,10 +6,10 @@ from dataclasses import dataclass
 from itertools import combinations, pairwise
 from typing import Final, Literal
 
+from maqueta.geometry.directions import AXES, Axis, Vector, along_axis
 from maqueta.solid.counterpart import mirrored_edges
-from maqueta.solid.directions import along_axis
 from maqueta.solid.features import FULL_TURN, across, coordinate
-from maqueta.solid.part import AXES, Axis, Face, Feature, Part, Vector
+from maqueta.solid.part import Face, Feature, Part
 
 #: Lengths agree within this part of the part's size.
 _NEAR: Final = 1e-6

@@ -12,7 +12,7 @@ from OCP.ShapeUpgrade import ShapeUpgrade_UnifySameDomain
 from OCP.TopAbs import TopAbs_SOLID
 from OCP.TopExp import TopExp_Explorer
 
-from maqueta.solid.part import Vector
+from maqueta.geometry.directions import Vector
 
 #: A kernel shape. The bindings are untyped native code; the name says what is meant.
 Shape = Any

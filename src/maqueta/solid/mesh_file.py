@@ -1,14 +1,13 @@
 """A part's triangles as files for other programs: STL and glTF."""
 
-from typing import Any, Final, Literal
+from typing import Any, Final
 
 import numpy as np
 import trimesh
 
-from maqueta.solid.mesh import Mesh
+from maqueta.solid.mesh import Mesh, MeshKind
 from maqueta.solid.unit import Unit
 
-MeshKind = Literal["stl", "glb"]
 #: glTF counts in metres (glTF 2.0, 3.4: "The units for all linear distances are meters") with Y up.
 _METRES: Final[dict[Unit, float]] = {"mm": 0.001, "inch": 0.0254}
 _Y_UP: Final = np.array([[1.0, 0, 0, 0], [0, 0, 1, 0], [0, -1, 0, 0], [0, 0, 0, 1]])

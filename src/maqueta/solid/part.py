@@ -6,15 +6,12 @@ Model space is right-handed, Z up, in the part's own unit. Directions are unit v
 from dataclasses import dataclass, field
 from typing import Literal
 
+from maqueta.geometry.directions import Axis, Vector
 from maqueta.solid.unit import Unit
 
-Vector = tuple[float, float, float]
 FaceKind = Literal["plane", "cylinder", "cone", "sphere", "torus", "other"]
 EdgeKind = Literal["line", "circle", "ellipse", "other"]
-Axis = Literal["x", "y", "z"]
 RoundKind = Literal["hole", "boss", "counterbore", "countersink"]
-
-AXES: tuple[Axis, Axis, Axis] = ("x", "y", "z")
 
 
 @dataclass(frozen=True, slots=True)

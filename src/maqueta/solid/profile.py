@@ -5,6 +5,8 @@ from collections.abc import Sequence
 
 from shapely.geometry import LinearRing
 
+from maqueta.phrases.phrase import phrase
+from maqueta.phrases.told import ToldError
 from maqueta.solid.recipe import Arc, Corner, Number, ProfileStep, plain
 
 Point = tuple[float, float]
@@ -15,8 +17,8 @@ _ARC_STEPS = 24
 _TOUCHING = 1e-9
 
 
-class ProfileError(ValueError):
-    """A profile cannot bound a face; the message says why."""
+class ProfileError(ToldError):
+    """A profile cannot bound a face, and why."""
 
 
 def profile_curves(profile: Sequence[ProfileStep]) -> list[Curve]:
@@ -27,19 +29,19 @@ def profile_curves(profile: Sequence[ProfileStep]) -> list[Curve]:
     """
     ends = [_end(step) for step in profile]
     count = len(profile)
-    rounds = {place: _rounding(profile, ends, place) for place in range(count) if isinstance(profile[place], Corner)}
+    rounds = {index: _rounding(profile, ends, index) for index in range(count) if isinstance(profile[index], Corner)}
     curves: list[Curve] = []
-    for place, step in enumerate(profile):
-        before = (place - 1) % count
+    for index, step in enumerate(profile):
+        before = (index - 1) % count
         start = rounds[before][2] if before in rounds else ends[before]
         if isinstance(step, Arc):
-            curves.append((start, _flat(step.through), ends[place]))
+            curves.append((start, _flat(step.through), ends[index]))
             continue
-        end = rounds[place][0] if place in rounds else ends[place]
+        end = rounds[index][0] if index in rounds else ends[index]
         if math.dist(start, end) > _TOUCHING * (1 + math.dist(start, (0.0, 0.0))):
             curves.append((start, end))
-        if place in rounds:
-            curves.append(rounds[place])
+        if index in rounds:
+            curves.append(rounds[index])
     return curves
 
 
@@ -51,29 +53,29 @@ def _end(step: ProfileStep) -> Point:
     return _flat(step if isinstance(step, tuple) else step.to)
 
 
-def _rounding(profile: Sequence[ProfileStep], ends: Sequence[Point], place: int) -> tuple[Point, Point, Point]:
+def _rounding(profile: Sequence[ProfileStep], ends: Sequence[Point], index: int) -> tuple[Point, Point, Point]:
     """The arc that rounds a corner: where it begins, its middle, and where it ends."""
-    step, count = profile[place], len(profile)
+    step, count = profile[index], len(profile)
     assert isinstance(step, Corner)
-    at, before, after = ends[place], ends[place - 1], ends[(place + 1) % count]
-    if isinstance(profile[(place + 1) % count], Arc):
-        raise ProfileError(f"corner {place + 1} is followed by an arc: only a corner between two lines can be rounded")
+    at, before, after = ends[index], ends[index - 1], ends[(index + 1) % count]
+    if isinstance(profile[(index + 1) % count], Arc):
+        raise ProfileError(phrase("corner-before-arc", corner=index + 1))
     lengths = (math.dist(at, before), math.dist(at, after))
     if min(lengths) == 0:
-        raise ProfileError("the profile repeats a point")
+        raise ProfileError(phrase("profile-repeats-point"))
     back = ((before[0] - at[0]) / lengths[0], (before[1] - at[1]) / lengths[0])
     on = ((after[0] - at[0]) / lengths[1], (after[1] - at[1]) / lengths[1])
     cosine = max(-1.0, min(1.0, back[0] * on[0] + back[1] * on[1]))
     half = math.acos(cosine) / 2
     if half < 1e-6 or half > math.pi / 2 - 1e-6:
-        raise ProfileError(f"corner {place + 1} lies on a straight line and cannot be rounded")
+        raise ProfileError(phrase("corner-on-straight-line", corner=index + 1))
     radius = plain(step.radius)
     reach = radius / math.tan(half)
-    for length, other in ((lengths[0], place - 1), (lengths[1], (place + 1) % count)):
+    for length, other in ((lengths[0], index - 1), (lengths[1], (index + 1) % count)):
         neighbour = profile[other]
         taken = _reach(profile, ends, other) if isinstance(neighbour, Corner) else 0.0
         if reach + taken > length * (1 + 1e-9):
-            raise ProfileError(f"the radius {radius:g} of corner {place + 1} is too large for its lines")
+            raise ProfileError(phrase("corner-radius-too-large", radius=radius, corner=index + 1))
     # The middle of the arc lies on the bisector, a radius short of the centre.
     bisector = (back[0] + on[0], back[1] + on[1])
     norm = math.hypot(*bisector)
@@ -85,11 +87,11 @@ def _rounding(profile: Sequence[ProfileStep], ends: Sequence[Point], place: int)
     )
 
 
-def _reach(profile: Sequence[ProfileStep], ends: Sequence[Point], place: int) -> float:
+def _reach(profile: Sequence[ProfileStep], ends: Sequence[Point], index: int) -> float:
     """How far a rounded corner reaches along its two lines."""
-    step = profile[place]
+    step = profile[index]
     assert isinstance(step, Corner)
-    at, before, after = ends[place], ends[place - 1], ends[(place + 1) % len(profile)]
+    at, before, after = ends[index], ends[index - 1], ends[(index + 1) % len(profile)]
     turn = math.atan2(before[1] - at[1], before[0] - at[0]) - math.atan2(after[1] - at[1], after[0] - at[0])
     half = abs(math.remainder(turn, 2 * math.pi)) / 2
     return plain(step.radius) / math.tan(half) if half > 1e-9 else 0.0
@@ -100,7 +102,7 @@ def arc_circle(start: Point, through: Point, end: Point) -> tuple[Point, float]:
     (ax, ay), (bx, by), (cx, cy) = start, through, end
     twice_area = 2 * (ax * (by - cy) + bx * (cy - ay) + cx * (ay - by))
     if abs(twice_area) < 1e-12 * (1 + max(map(abs, (ax, ay, bx, by, cx, cy)))) ** 2:
-        raise ProfileError("the three points of an arc lie in one line")
+        raise ProfileError(phrase("arc-in-one-line"))
     a2, b2, c2 = ax * ax + ay * ay, bx * bx + by * by, cx * cx + cy * cy
     x = (a2 * (by - cy) + b2 * (cy - ay) + c2 * (ay - by)) / twice_area
     y = (a2 * (cx - bx) + b2 * (ax - cx) + c2 * (bx - ax)) / twice_area
@@ -113,12 +115,12 @@ def check_profile(profile: Sequence[ProfileStep]) -> None:
     for curve in profile_curves(profile):
         points.extend(_flattened(curve)[:-1])
     if len(points) < 3 or len(set(points)) < len(points):
-        raise ProfileError("the profile repeats a point")
+        raise ProfileError(phrase("profile-repeats-point"))
     ring = LinearRing(points)
     if ring.convex_hull.area < 1e-12 * (1 + ring.length) ** 2:
-        raise ProfileError("the profile encloses no area")
+        raise ProfileError(phrase("profile-without-area"))
     if not ring.is_simple:
-        raise ProfileError("the profile crosses itself")
+        raise ProfileError(phrase("profile-crosses-itself"))
 
 
 def _flattened(curve: Curve) -> list[Point]:

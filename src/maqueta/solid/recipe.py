@@ -5,10 +5,14 @@ Wherever a number is asked for, an expression in named sizes may stand instead: 
 
 from typing import Annotated, Literal
 
-from pydantic import AfterValidator, BaseModel, ConfigDict, Field, model_validator
+from pydantic import AfterValidator, Field, model_validator
 
+from maqueta.geometry.directions import Side
+from maqueta.phrases.phrase import phrase
+from maqueta.phrases.told import ToldError
 from maqueta.solid.expression import names_in
 from maqueta.solid.unit import Unit
+from maqueta.strict import Strict
 
 #: Far beyond any teaching part, near enough that the kernel's absolute tolerance (1e-7) still means something.
 LARGEST = 100_000.0
@@ -33,27 +37,22 @@ Point2 = tuple[Coordinate, Coordinate]
 Point3 = tuple[Coordinate, Coordinate, Coordinate]
 Name = Annotated[str, Field(min_length=1, max_length=80)]
 AxisName = Literal["x", "y", "z"]
-SideName = Literal["-x", "+x", "-y", "+y", "-z", "+z"]
 Operation = Literal["add", "cut"]
 
 
-class _Strict(BaseModel):
-    model_config = ConfigDict(extra="forbid", frozen=True, allow_inf_nan=False)
-
-
-class _Feature(_Strict):
+class _Feature(Strict):
     #: Left out of the part, but kept in the list.
     suppressed: bool = False
 
 
-class Arc(_Strict):
+class Arc(Strict):
     """An arc of a profile from the previous point through `through` to `to`."""
 
     through: Point2
     to: Point2
 
 
-class Corner(_Strict):
+class Corner(Strict):
     """A corner of a profile between two straight lines, rounded with a radius."""
 
     to: Point2
@@ -107,7 +106,7 @@ class Boss(_Feature):
     kind: Literal["boss"]
     name: Name = "boss"
     at: Point3
-    out: SideName
+    out: Side
     diameter: Size
     height: Size
 
@@ -121,7 +120,7 @@ class Step(_Feature):
 
     kind: Literal["step"]
     name: Name = "step"
-    edge: tuple[SideName, SideName]
+    edge: tuple[Side, Side]
     across: Size
     down: Size
     at: Point3 | None = None
@@ -131,7 +130,7 @@ class Step(_Feature):
     @model_validator(mode="after")
     def _two_sides(self) -> "Step":
         if self.edge[0][1] == self.edge[1][1]:
-            raise ValueError("the two sides of an edge lie along different axes")
+            raise ToldError(phrase("edge-sides-alike"))
         return self
 
 
@@ -141,7 +140,7 @@ class Slot(_Feature):
     kind: Literal["slot"]
     name: Name = "slot"
     at: Point3
-    into: SideName
+    into: Side
     along: AxisName
     length: Size
     width: Size
@@ -158,20 +157,20 @@ class Pocket(_Feature):
     kind: Literal["pocket"]
     name: Name = "pocket"
     at: Point3
-    into: SideName
+    into: Side
     size: tuple[Size, Size]
     depth: Size
     corner: OptionalSize = 0.0
 
 
-class Counterbore(_Strict):
+class Counterbore(Strict):
     """A wider flat-bottomed mouth of a hole."""
 
     diameter: Size
     depth: Size
 
 
-class Countersink(_Strict):
+class Countersink(Strict):
     """A conical mouth of a hole: diameter at the surface, and the angle between its sides in degrees."""
 
     diameter: Size
@@ -184,7 +183,7 @@ class Hole(_Feature):
     kind: Literal["hole"]
     name: Name = "hole"
     at: Point3
-    into: SideName
+    into: Side
     diameter: Size
     depth: Size | Literal["through"] = "through"
     counterbore: Counterbore | None = None
@@ -193,7 +192,7 @@ class Hole(_Feature):
     @model_validator(mode="after")
     def _one_mouth(self) -> "Hole":
         if self.counterbore is not None and self.countersink is not None:
-            raise ValueError("a hole has a counterbore or a countersink, not both")
+            raise ToldError(phrase("hole-mouth-twice"))
         return self
 
 
@@ -206,27 +205,27 @@ class Rib(_Feature):
     kind: Literal["rib"]
     name: Name = "rib"
     at: Point3
-    legs: tuple[SideName, SideName]
+    legs: tuple[Side, Side]
     lengths: tuple[Size, Size]
     thickness: Size
 
     @model_validator(mode="after")
     def _square_legs(self) -> "Rib":
         if self.legs[0][1] == self.legs[1][1]:
-            raise ValueError("the two legs of a rib lie along different axes")
+            raise ToldError(phrase("rib-legs-alike"))
         return self
 
 
-class NearEdge(_Strict):
+class NearEdge(Strict):
     """The edge that passes nearest to a point."""
 
     near: Point3
 
 
-class EdgesBetween(_Strict):
+class EdgesBetween(Strict):
     """All outer edges along which a face towards the one side meets a face towards the other."""
 
-    between: tuple[SideName, SideName]
+    between: tuple[Side, Side]
 
 
 EdgeChoice = NearEdge | EdgesBetween
@@ -265,7 +264,7 @@ class Repeat(_Feature):
     @model_validator(mode="after")
     def _one_way(self) -> "Repeat":
         if (self.step is None) == (self.about is None):
-            raise ValueError("give either step or about")
+            raise ToldError(phrase("repeat-step-or-about"))
         return self
 
 
@@ -285,7 +284,7 @@ Feature = Annotated[
 ]
 
 
-class NamedSize(_Strict):
+class NamedSize(Strict):
     """A size with a name, for use in expressions; one with `low` and `high` may vary from sheet to sheet.
 
     `value` may use names that come earlier in the list. Varied values are `low` plus whole multiples of `step`.
@@ -300,7 +299,7 @@ class NamedSize(_Strict):
     @model_validator(mode="after")
     def _range(self) -> "NamedSize":
         if (self.low is None) != (self.high is None):
-            raise ValueError("a range needs both its ends, low and high")
+            raise ToldError(phrase("range-half"))
         return self
 
     @property
@@ -309,15 +308,15 @@ class NamedSize(_Strict):
         return self.low is not None
 
 
-class Recipe(_Strict):
+class Recipe(Strict):
     """A part: its named sizes and its features in the order they are made. The first feature must add material."""
 
     format: Literal[1] = 1
     name: Name
     units: Unit = "mm"
     material: Annotated[str, Field(max_length=80)] = ""
-    natural_up: SideName | None = "+z"
-    sizes: Annotated[list[NamedSize], Field(max_length=MOST_SIZES)] = []
+    natural_up: Side | None = "+z"
+    sizes: Annotated[list[NamedSize], Field(max_length=MOST_SIZES)] = Field(default=[])
     features: Annotated[list[Feature], Field(min_length=1, max_length=MOST_FEATURES)]
 
 

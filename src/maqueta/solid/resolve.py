@@ -6,7 +6,9 @@ from typing import Any, Final
 
 from pydantic import BaseModel, ValidationError
 
-from maqueta.solid.errors import FeatureError, PartError, first_fault
+from maqueta.phrases.invalid import first_fault
+from maqueta.phrases.phrase import phrase
+from maqueta.solid.errors import FeatureError, PartError
 from maqueta.solid.expression import ExpressionError, evaluate
 from maqueta.solid.recipe import NamedSize, Number, Recipe
 
@@ -26,7 +28,7 @@ def size_values(recipe: Recipe, instead: Mapping[str, float] | None = None) -> d
     values: dict[str, float] = {}
     for size in recipe.sizes:
         if size.name in values:
-            raise PartError(f"there are two sizes called “{size.name}”")
+            raise PartError(phrase("two-sizes-called", name=size.name))
         given = (instead or {}).get(size.name)
         values[size.name] = _number(size, size.value, values) if given is None else given
     return values
@@ -38,7 +40,7 @@ def _number(size: NamedSize, written: Number, values: Mapping[str, float]) -> fl
     try:
         return evaluate(written, values)
     except ExpressionError as error:
-        raise PartError(f"size “{size.name}”: {error}") from error
+        raise PartError(phrase("size-at-fault", name=size.name, reason=error.reason)) from error
 
 
 def resolved(recipe: Recipe, instead: Mapping[str, float] | None = None) -> Recipe:
@@ -56,7 +58,7 @@ def resolved(recipe: Recipe, instead: Mapping[str, float] | None = None) -> Reci
             numbers = _filled(feature, values)
             kept.append(type(feature).model_validate(numbers))
         except ExpressionError as error:
-            raise FeatureError(feature.name, index, str(error)) from error
+            raise FeatureError(feature.name, index, error.reason) from error
         except ValidationError as error:
             raise FeatureError(feature.name, index, first_fault(error)) from error
     return recipe.model_copy(update={"sizes": [], "features": kept})
@@ -88,7 +90,7 @@ def varied_sizes(recipe: Recipe, seed: str) -> dict[str, float]:
             continue
         low, high, step = (_number(size, number, known) for number in (size.low, size.high, size.step))
         if high < low or step <= 0:
-            raise PartError(f"size “{size.name}”: its range is empty")
+            raise PartError(phrase("size-at-fault", name=size.name, reason=phrase("range-empty")))
         steps = int((high - low) / step + 1e-9)
         # A generator for each size, so that adding another size does not change those already given out.
         chance = random.Random(f"{seed}/{size.name}")

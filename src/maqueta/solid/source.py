@@ -1,19 +1,17 @@
 """Parts from files: a recipe in JSON or a STEP file, told apart by content."""
 
 import hashlib
-import json
 from collections.abc import Mapping
 from pathlib import Path
-from typing import Any
 
-from pydantic import ValidationError
-
+from maqueta.phrases.phrase import phrase
 from maqueta.solid.build import build
-from maqueta.solid.errors import PartError, first_fault
+from maqueta.solid.errors import PartError
 from maqueta.solid.examine import examine
 from maqueta.solid.kernel import Shape
 from maqueta.solid.part import Part
 from maqueta.solid.recipe import Recipe
+from maqueta.solid.recipe_file import recipe_in
 from maqueta.solid.resolve import resolved
 from maqueta.solid.step import StepReport, read_step_with_report
 
@@ -41,14 +39,6 @@ def part_of_recipe(recipe: Recipe, sizes: Mapping[str, float] | None = None) -> 
     return shape, part
 
 
-def read_recipe(data: Any) -> Recipe:
-    """Validate parsed JSON as a recipe. Raises PartError naming the key and the reason."""
-    try:
-        return Recipe.model_validate(data)
-    except ValidationError as error:
-        raise PartError(first_fault(error)) from error
-
-
 def load_part(
     path: Path, called: str | None = None, sizes: Mapping[str, float] | None = None
 ) -> tuple[Shape, Part, StepReport | None]:
@@ -60,20 +50,11 @@ def load_part(
     name = Path(called or path.name)
     kind = name.suffix.lower()
     if path.stat().st_size > LARGEST_FILE:
-        raise PartError("the file is larger than 64 MB")
+        raise PartError(phrase("part-file-too-large", most=LARGEST_FILE // 1024**2))
     if kind in (".step", ".stp"):
         shape, unit, report = read_step_with_report(path)
         digest = hashlib.sha256(path.read_bytes()).hexdigest()
         return shape, examine(shape, part_hash=digest, name=name.stem, unit=unit), report
     if kind != ".json":
-        raise PartError("a part is a .step or .stp file, or a recipe in a .json file")
+        raise PartError(phrase("no-part-file"))
     return (*part_of_recipe(recipe_in(path.read_bytes()), sizes), None)
-
-
-def recipe_in(data: bytes) -> Recipe:
-    """The recipe in a JSON file. Raises PartError."""
-    try:
-        parsed = json.loads(data)
-    except (ValueError, RecursionError) as error:
-        raise PartError(f"it is not JSON ({error})") from error
-    return read_recipe(parsed)

@@ -1,17 +1,11 @@
 """How a part stands by itself: on which sides it rests without toppling."""
 
 from dataclasses import dataclass
-from typing import Final
 
 from shapely.geometry import MultiPoint, Point
 
-from maqueta.solid.part import AXES, Part
-from maqueta.solid.recipe import SideName
-
-_SIDES: Final[tuple[SideName, ...]] = ("-x", "+x", "-y", "+y", "-z", "+z")
-_OPPOSITE: Final[dict[SideName, SideName]] = {
-    "-x": "+x", "+x": "-x", "-y": "+y", "+y": "-y", "-z": "+z", "+z": "-z"
-}  # fmt: skip
+from maqueta.geometry.directions import AXES, SIDES, Side, opposite
+from maqueta.solid.part import Part
 
 
 @dataclass(frozen=True, slots=True)
@@ -22,7 +16,7 @@ class Standing:
     part's outline seen from above; `height` how high its centre of gravity lies, as a share of its height.
     """
 
-    up: SideName
+    up: Side
     footprint: float
     height: float
 
@@ -35,7 +29,7 @@ def standings(part: Part) -> tuple[Standing, ...]:
     """
     found = []
     points = [sample for edge in part.edges for sample in edge.samples]
-    for side in _SIDES:
+    for side in SIDES:
         axis = AXES.index(side[1])
         first, second = (k for k in range(3) if k != axis)
         low = side[0] == "-"
@@ -48,5 +42,5 @@ def standings(part: Part) -> tuple[Standing, ...]:
         if not foot.buffer(-1e-6 * part.size).contains(weight):
             continue
         height = (part.centroid[axis] - ground) / part.extents[axis] * (1 if low else -1)
-        found.append(Standing(_OPPOSITE[side], foot.area / outline.area, height))
-    return tuple(sorted(found, key=lambda s: (-round(s.footprint, 6), round(s.height, 6), _SIDES.index(s.up))))
+        found.append(Standing(opposite(side), foot.area / outline.area, height))
+    return tuple(sorted(found, key=lambda s: (-round(s.footprint, 6), round(s.height, 6), SIDES.index(s.up))))

@@ -16,6 +16,7 @@ from OCP.STEPControl import STEPControl_AsIs, STEPControl_Reader, STEPControl_Wr
 from OCP.TopAbs import TopAbs_FACE, TopAbs_SHELL, TopAbs_SOLID
 from OCP.TopoDS import TopoDS, TopoDS_Compound
 
+from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.solid.errors import PartError
 from maqueta.solid.kernel import Shape, count_solids, is_valid, shapes_of, unified, volume_of
 from maqueta.solid.unit import Unit
@@ -40,14 +41,14 @@ _NO_NUMBER: Final = re.compile(
 
 @dataclass(frozen=True, slots=True)
 class StepReport:
-    """What became of a STEP file: its protocol, its unit as written, and in sentences what was read, healed, left."""
+    """What became of a STEP file: its protocol, its unit as written, and what was read, healed, left out."""
 
     protocol: str
     unit_written: str
     solids: int
-    read: tuple[str, ...]
-    healed: tuple[str, ...]
-    left_out: tuple[str, ...]
+    read: tuple[Phrase, ...]
+    healed: tuple[Phrase, ...]
+    left_out: tuple[Phrase, ...]
 
 
 def read_step(path: Path) -> tuple[Shape, Unit]:
@@ -64,30 +65,30 @@ def read_step_with_report(path: Path) -> tuple[Shape, Unit, StepReport]:
     """
     protocol = _protocol(path)
     if _NO_NUMBER.search(path.read_bytes()):
-        raise PartError("the STEP file has coordinates that are no usable numbers")
+        raise PartError(phrase("step-unusable-numbers"))
     reader = STEPControl_Reader()
     if reader.ReadFile(str(path)) != IFSelect_RetDone:
-        raise PartError("the STEP file cannot be read: its contents are damaged")
+        raise PartError(phrase("step-damaged"))
     lengths, angles, solid_angles = (Sequence_TCollection_AsciiString() for _ in range(3))
     reader.FileUnits(lengths, angles, solid_angles)
     names = sorted({lengths.Value(i + 1).ToCString().lower() for i in range(lengths.Length())})
     unit: Unit = "inch" if any("inch" in name for name in names) else "mm"
     reader.SetSystemLengthUnit(25.4 if unit == "inch" else 1.0)
     if reader.TransferRoots() == 0:
-        raise PartError("the STEP file holds no shape")
+        raise PartError(phrase("step-without-shape"))
     shape = reader.OneShape()
     if shape is None or shape.IsNull():
-        raise PartError("the STEP file holds no shape")
+        raise PartError(phrase("step-without-shape"))
     solids = shapes_of(shape, TopAbs_SOLID)
     healed, left_out = [], []
     loose = _loose_faces(shape, solids)
     if not solids:
         solids = _closed(loose)
         if not solids:
-            raise PartError("the STEP file holds no solid, only surfaces or curves")
-        healed.append(f"{len(loose)} separate surfaces were joined into {_counted(len(solids), 'closed solid')}")
+            raise PartError(phrase("step-without-solid"))
+        healed.append(phrase("step-joined", surfaces=len(loose), solids=len(solids)))
     elif loose:
-        left_out.append(f"{_counted(len(loose), 'surface')} outside any solid")
+        left_out.append(phrase("step-loose", surfaces=len(loose)))
     mended = []
     for number, solid in enumerate(solids, 1):
         good, change = _healthy(solid, number, len(solids))
@@ -97,18 +98,19 @@ def read_step_with_report(path: Path) -> tuple[Shape, Unit, StepReport]:
     joined = unified(whole)
     before, after = (len(shapes_of(s, TopAbs_FACE)) for s in (whole, joined))
     if after < before:
-        healed.append(f"{before} faces became {after}: neighbours on one surface are one face")
-    written = ", ".join(names) or "no unit"
+        healed.append(phrase("step-faces-joined", before=before, after=after))
     read = (
-        f"{_counted(len(mended), 'solid')} with {_counted(after, 'face')}",
-        f"written in {written}" + ("" if unit == "inch" or "milli" in written else ", read as millimetres"),
+        phrase("step-read", solids=len(mended), faces=after),
+        _unit_read(", ".join(names), unit),
     )
-    report = StepReport(protocol, written, len(mended), read, tuple(healed), tuple(left_out))
+    report = StepReport(protocol, ", ".join(names), len(mended), read, tuple(healed), tuple(left_out))
     return joined, unit, report
 
 
-def _counted(number: int, thing: str) -> str:
-    return f"{number} {thing}{'' if number == 1 else 's'}"
+def _unit_read(written: str, unit: Unit) -> Phrase:
+    if not written:
+        return phrase("step-unit-missing")
+    return phrase("step-unit", unit=written, read="as-it-is" if unit == "inch" or "milli" in written else "as-mm")
 
 
 def _protocol(path: Path) -> str:
@@ -116,7 +118,7 @@ def _protocol(path: Path) -> str:
     with path.open("rb") as file:
         head = file.read(65536)
     if _HEADER not in head[:4096]:
-        raise PartError("this is not a STEP file: the heading ISO-10303-21 is missing")
+        raise PartError(phrase("no-step-file"))
     return protocol_of(head)
 
 
@@ -157,19 +159,17 @@ def _closed(faces: list[Shape]) -> list[Shape]:
     return solids
 
 
-def _healthy(solid: Shape, number: int, count: int) -> tuple[Shape, list[str]]:
+def _healthy(solid: Shape, number: int, count: int) -> tuple[Shape, list[Phrase]]:
     """A solid that passes the kernel's check, and what had to be done for it. Raises PartError."""
     if is_valid(solid) and volume_of(solid) > 0:
         return solid, []
     fix = ShapeFix_Shape(solid)
     fix.Perform()
     mended = shapes_of(fix.Shape(), TopAbs_SOLID)
-    which = "the solid" if count == 1 else f"solid {number}"
+    which = 0 if count == 1 else number
     if len(mended) != 1 or not is_valid(mended[0]) or volume_of(mended[0]) <= 0:
-        raise PartError(
-            f"{which} in the STEP file is broken: it fails the geometry kernel's check and cannot be healed"
-        )
-    return mended[0], [f"{which} failed the geometry kernel's check and was healed"]
+        raise PartError(phrase("step-solid-broken", which=which))
+    return mended[0], [phrase("step-solid-healed", which=which)]
 
 
 def _together(solids: list[Shape]) -> Shape:
@@ -192,5 +192,5 @@ def write_step(shape: Shape, unit: Unit, path: Path) -> None:
         temporary = Path(scratch.name)
     if writer.Write(str(temporary)) != IFSelect_RetDone:
         temporary.unlink(missing_ok=True)
-        raise PartError("the STEP file could not be written")
+        raise PartError(phrase("step-not-written"))
     temporary.replace(path)

@@ -16,9 +16,10 @@ from OCP.BRepPrimAPI import (
 from OCP.GC import GC_MakeArcOfCircle
 from OCP.gp import gp_Ax1, gp_Ax2, gp_Dir, gp_Pnt, gp_Vec
 
+from maqueta.geometry.directions import AXES, Side, Vector
+from maqueta.phrases.phrase import phrase
 from maqueta.solid.errors import PartError
 from maqueta.solid.kernel import Shape
-from maqueta.solid.part import AXES, Vector
 from maqueta.solid.profile import check_profile, profile_curves
 from maqueta.solid.recipe import (
     LARGEST,
@@ -33,7 +34,6 @@ from maqueta.solid.recipe import (
     ProfileStep,
     Revolve,
     Rib,
-    SideName,
     Slot,
     Step,
     plain,
@@ -60,7 +60,7 @@ def point(at: Sequence[Number]) -> Vector:
     return (plain(at[0]), plain(at[1]), plain(at[2]))
 
 
-def direction(side: SideName) -> Vector:
+def direction(side: Side) -> Vector:
     """Unit vector of a model direction such as "-z"."""
     sign = -1.0 if side[0] == "-" else 1.0
     x, y, z = UNIT[side[1]]
@@ -89,16 +89,16 @@ def revolve_tools(feature: Revolve) -> list[Tool]:
     across = (along + 1) % 3
     at = point(feature.at)
     if min(x for curve in profile_curves(feature.profile) for x, _ in curve) < 0:
-        raise PartError("the profile crosses the axis: a radius is negative")
+        raise PartError(phrase("profile-crosses-axis"))
 
-    def place(flat: tuple[float, float]) -> Any:
+    def in_space(flat: tuple[float, float]) -> Any:
         spot = list(at)
         spot[across] += flat[0]
         spot[along] += flat[1]
         return gp_Pnt(*spot)
 
     axis = gp_Ax1(gp_Pnt(*at), gp_Dir(*UNIT[feature.axis]))
-    return [Tool(BRepPrimAPI_MakeRevol(_profile_face(feature.profile, place), axis).Shape(), feature.operation)]
+    return [Tool(BRepPrimAPI_MakeRevol(_profile_face(feature.profile, in_space), axis).Shape(), feature.operation)]
 
 
 def boss_tools(boss: Boss) -> list[Tool]:
@@ -123,7 +123,7 @@ def step_tools(step: Step, box: Box) -> list[Tool]:
     if step.length is not None:
         high[run] = low[run] + plain(step.length)
     if any(h <= lo for lo, h in zip(low, high, strict=True)):
-        raise PartError("the step has no size")
+        raise PartError(phrase("step-without-size"))
     return [Tool(BRepPrimAPI_MakeBox(gp_Pnt(*low), gp_Pnt(*high)).Shape(), "cut")]
 
 
@@ -135,12 +135,12 @@ def hole_tools(hole: Hole) -> list[Tool]:
     tools = [Tool(_cylinder(at, into, diameter, depth), "cut")]
     if (bore := hole.counterbore) is not None:
         if plain(bore.diameter) <= diameter:
-            raise PartError("the counterbore is no wider than the hole")
+            raise PartError(phrase("counterbore-too-narrow"))
         tools.append(Tool(_cylinder(at, into, plain(bore.diameter), plain(bore.depth)), "cut"))
     if (sink := hole.countersink) is not None:
         wide = plain(sink.diameter)
         if wide <= diameter:
-            raise PartError("the countersink is no wider than the hole")
+            raise PartError(phrase("countersink-too-narrow"))
         height = (wide - diameter) / 2 / math.tan(math.radians(plain(sink.angle)) / 2)
         axis = gp_Ax2(gp_Pnt(*at), gp_Dir(*into))
         tools.append(Tool(BRepPrimAPI_MakeCone(axis, wide / 2, diameter / 2, height).Shape(), "cut"))
@@ -150,10 +150,10 @@ def hole_tools(hole: Hole) -> list[Tool]:
 def slot_tools(slot: Slot) -> list[Tool]:
     """What a slot takes away."""
     if slot.along == slot.into[1]:
-        raise PartError("a slot runs across the direction it is sunk in")
+        raise PartError(phrase("slot-runs-inwards"))
     length, width = plain(slot.length), plain(slot.width)
     if length <= width and slot.ends == "round":
-        raise PartError("a slot with round ends is longer than it is wide")
+        raise PartError(phrase("slot-too-short"))
     depth = _THROUGH if isinstance(slot.depth, str) else slot.depth
     half, side = length / 2, width / 2
     outline: list[ProfileStep] = [(-half, -side), (half, -side), (half, side), (-half, side)]
@@ -193,12 +193,12 @@ def _cylinder(at: Vector, along: Vector, diameter: float, length: float) -> Shap
     return BRepPrimAPI_MakeCylinder(gp_Ax2(gp_Pnt(*at), gp_Dir(*along)), diameter / 2, length).Shape()
 
 
-def _profile_face(profile: Sequence[ProfileStep], place: Any) -> Any:
+def _profile_face(profile: Sequence[ProfileStep], in_space: Any) -> Any:
     """A plane face from a profile; `place` puts a 2D profile point into model space."""
     check_profile(profile)
     wire = BRepBuilderAPI_MakeWire()
     for curve in profile_curves(profile):
-        points = [place(flat) for flat in curve]
+        points = [in_space(flat) for flat in curve]
         if len(points) == 2:
             wire.Add(BRepBuilderAPI_MakeEdge(*points).Edge())
         else:
@@ -209,17 +209,17 @@ def _profile_face(profile: Sequence[ProfileStep], place: Any) -> Any:
 def _pushed(profile: Sequence[ProfileStep], plane: str, offset: float, depth: float) -> Shape:
     first, second, third = _PLANES[plane]
 
-    def place(flat: tuple[float, float]) -> Any:
+    def in_space(flat: tuple[float, float]) -> Any:
         at = [0.0, 0.0, 0.0]
         at[first], at[second], at[third] = flat[0], flat[1], offset
         return gp_Pnt(*at)
 
     push = [0.0, 0.0, 0.0]
     push[third] = depth
-    return BRepPrimAPI_MakePrism(_profile_face(profile, place), gp_Vec(*push)).Shape()
+    return BRepPrimAPI_MakePrism(_profile_face(profile, in_space), gp_Vec(*push)).Shape()
 
 
-def _sunk(outline: Sequence[ProfileStep], at: Vector, into: SideName, along: Vector, depth: float) -> Shape:
+def _sunk(outline: Sequence[ProfileStep], at: Vector, into: Side, along: Vector, depth: float) -> Shape:
     """An outline around `at`, its first coordinate along `along`, pushed into the part."""
     down = direction(into)
     across = (
@@ -228,8 +228,8 @@ def _sunk(outline: Sequence[ProfileStep], at: Vector, into: SideName, along: Vec
         down[0] * along[1] - down[1] * along[0],
     )
 
-    def place(flat: tuple[float, float]) -> Any:
+    def in_space(flat: tuple[float, float]) -> Any:
         return gp_Pnt(*_shifted(_shifted(at, along, flat[0]), across, flat[1]))
 
     push = gp_Vec(*(depth * c for c in down))
-    return BRepPrimAPI_MakePrism(_profile_face(outline, place), push).Shape()
+    return BRepPrimAPI_MakePrism(_profile_face(outline, in_space), push).Shape()

@@ -121,11 +121,11 @@ def _manifest(packed: tarfile.TarFile) -> Manifest:
     return Manifest(str(known["made_at"]), str(known["database"]), names)
 
 
-def _extract(packed: tarfile.TarFile, name: str, place: Path) -> None:
+def _extract(packed: tarfile.TarFile, name: str, into: Path) -> None:
     member = packed.extractfile(name)
     if member is None:
         raise KeyError(name)
-    with place.open("wb") as output:
+    with into.open("wb") as output:
         shutil.copyfileobj(member, output)
 
 

@@ -41,10 +41,10 @@ class BucketStore(FileStore):
 
     def path(self, name: str) -> Path:
         """A copy on this machine. Raises FileNotFoundError, FilesAway."""
-        place = self._place(name)
-        if not place.exists():
+        kept = self._place(name)
+        if not kept.exists():
             self._written(name, self._fetched(name))
-        return place
+        return kept
 
     def names(self) -> Iterator[str]:
         """The names of all files, in order. Raises FilesAway."""

@@ -3,12 +3,13 @@
 from collections import Counter
 from collections.abc import Iterable, Mapping, Sequence
 from datetime import datetime
-from typing import Any, Literal
+from typing import Any, Final, Literal
 
 from sqlalchemy import Select, delete, func, select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session, contains_eager, defer, joinedload, selectinload
 
+from maqueta.judging.again import CHECKER
 from maqueta.store.clock import now
 from maqueta.store.database import locked
 from maqueta.store.errors import NotVisible, OutOfDate
@@ -17,6 +18,7 @@ from maqueta.store.models import (
     Enrolment,
     ExerciseRecord,
     FindingRecord,
+    JobRecord,
     ModelAnswerRecord,
     PartRecord,
     SchoolClass,
@@ -24,6 +26,8 @@ from maqueta.store.models import (
     VersionRecord,
 )
 
+#: The kind of a job that checks the sheets of an exercise again.
+CHECKING_AGAIN: Final = "sheets"
 SheetState = Literal["draft", "handed-in", "returned"]
 Decision = Literal["upheld", "waived"]
 #: How a finding stood for whoever decides about it.
@@ -245,14 +249,52 @@ def hand_in(
     scope: Mapping[str, Any] | None = None,
 ) -> None:
     """Close a draft and keep what the program found, and what of it could be judged."""
-    session.execute(delete(FindingRecord).where(FindingRecord.sheet_id == sheet.id))
     sheet.state = "handed-in"
-    sheet.scope = dict(scope) if scope is not None else None
     sheet.handed_in_at = now()
-    for place, (rule, measured) in enumerate(findings):
-        session.add(FindingRecord(sheet_id=sheet.id, place=place, rule=rule, measured=dict(measured), remark=""))
+    sheet.changed = None
+    keep_findings(
+        session, sheet, [FindingRecord(rule=rule, measured=dict(m), remark="") for rule, m in findings], scope
+    )
+
+
+def keep_findings(
+    session: Session, sheet: SheetRecord, findings: Iterable[FindingRecord], scope: Mapping[str, Any] | None
+) -> None:
+    """Keep what a check of a sheet found, in its order and in place of what was found before."""
+    session.execute(delete(FindingRecord).where(FindingRecord.sheet_id == sheet.id))
+    sheet.scope = dict(scope) if scope is not None else None
+    sheet.checker = CHECKER
+    for place, finding in enumerate(findings):
+        finding.sheet_id, finding.place = sheet.id, place
+        session.add(finding)
     session.flush()
     session.expire(sheet, ["findings"])
+
+
+def stale_sheets(session: Session, exercise_id: int) -> list[int]:
+    """Numbers of the sheets of an exercise that are still out and were checked by an older version."""
+    query = select(SheetRecord.id).where(
+        SheetRecord.exercise_id == exercise_id, SheetRecord.state == "handed-in", SheetRecord.checker < CHECKER
+    )
+    return list(session.scalars(query.order_by(SheetRecord.id)))
+
+
+def stale_exercises(session: Session) -> list[ExerciseRecord]:
+    """Exercises with sheets that were checked by an older version and that nobody checks again yet."""
+    asked = select(JobRecord.subject_id).where(
+        JobRecord.kind == CHECKING_AGAIN, JobRecord.state.in_(("waiting", "running"))
+    )
+    stale = select(SheetRecord.exercise_id).where(SheetRecord.state == "handed-in", SheetRecord.checker < CHECKER)
+    query = select(ExerciseRecord).where(ExerciseRecord.id.in_(stale), ExerciseRecord.id.not_in(asked))
+    return list(session.scalars(query.order_by(ExerciseRecord.id)))
+
+
+def stale_sheet(session: Session, sheet_id: int, lock: bool = False) -> SheetRecord | None:
+    """A sheet if it is still to be checked again."""
+    query = select(SheetRecord).where(
+        SheetRecord.id == sheet_id, SheetRecord.state == "handed-in", SheetRecord.checker < CHECKER
+    )
+    return session.scalar(locked(query, of=SheetRecord) if lock else query)
 
 
 def deliver(

@@ -2,11 +2,12 @@
 
 from collections.abc import Sequence
 from datetime import timedelta
-from typing import Literal
+from typing import Final, Literal
 
 from sqlalchemy import and_, func, or_, select, update
 from sqlalchemy.orm import Session
 
+from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.store.clock import now
 from maqueta.store.errors import NotVisible
 from maqueta.store.models import Account, JobRecord
@@ -16,7 +17,7 @@ FINISHED: tuple[JobState, ...] = ("done", "failed", "cancelled")
 #: After so long without a sign of life somebody else takes a job; three who try are enough.
 LOST_AFTER = timedelta(seconds=15)
 MOST_ATTEMPTS = 3
-EXAMINATION_STOPPED = "the examination was stopped"
+EXAMINATION_STOPPED: Final = phrase("examination-stopped")
 
 
 def add_job(session: Session, owner: Account, kind: str, subject_id: int) -> JobRecord:
@@ -27,7 +28,7 @@ def add_job(session: Session, owner: Account, kind: str, subject_id: int) -> Job
         subject_id=subject_id,
         state="waiting",
         progress=0.0,
-        message="",
+        message=None,
         created_at=now(),
     )
     session.add(job)
@@ -73,7 +74,7 @@ def cancel_job(session: Session, owner: Account, job_id: int) -> JobRecord:
     if job is None:
         raise NotVisible
     if job.state not in FINISHED:
-        job.state, job.message = "cancelled", "cancelled"
+        job.state, job.message = "cancelled", phrase("job-cancelled")
     return job
 
 
@@ -85,7 +86,7 @@ def sign_of_life(session: Session, job_id: int, attempt: int) -> bool:
     return job is not None
 
 
-def note_progress(session: Session, job_id: int, attempt: int, share: float, doing: str) -> None:
+def note_progress(session: Session, job_id: int, attempt: int, share: float, doing: Phrase) -> None:
     """Say how far a running job is, and what it is doing."""
     running = update(JobRecord).where(
         JobRecord.id == job_id, JobRecord.state == "running", JobRecord.attempts == attempt

@@ -150,10 +150,9 @@ class MariaDB:
             if Path(f"/proc/{pid}").stat().st_uid != os.getuid():
                 return False
             words = Path(f"/proc/{pid}/cmdline").read_bytes().split(b"\0")
-            ended = Path(f"/proc/{pid}/stat").read_text().rpartition(")")[2].split()[0] == "Z"
         except OSError:
             return False
-        return f"--datadir={self._data}".encode() in words and not ended
+        return f"--datadir={self._data}".encode() in words and _runs(pid)
 
     def _left_behind(self) -> int | None:
         """The process of a server on this data folder that another run has left."""
@@ -169,7 +168,8 @@ class MariaDB:
             while time.monotonic() < deadline:
                 if self._process is not None:
                     self._process.poll()
-                if not self._serves(pid):
+                # One that is ending has no words any more, and still holds its files.
+                if not _runs(pid):
                     return
                 time.sleep(0.02)
         raise DatabaseServerError(f"the database server (process {pid}) cannot be ended")
@@ -201,3 +201,11 @@ class MariaDB:
         if self._process is not None or self._found is not None:
             self._process = self._found = None
             shutil.rmtree(self._home, ignore_errors=True)
+
+
+def _runs(pid: int) -> bool:
+    """Whether a process has not ended, whatever it still does."""
+    try:
+        return Path(f"/proc/{pid}/stat").read_text().rpartition(")")[2].split()[0] != "Z"
+    except OSError:
+        return False

@@ -18,6 +18,9 @@ from sqlalchemy import (
 )
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 
+from maqueta.phrases.phrase import Phrase
+from maqueta.store.said import Said
+
 
 class Base(DeclarativeBase):
     """Common naming of constraints, so that migrations can name them."""
@@ -33,7 +36,10 @@ class Base(DeclarativeBase):
 
 
 class Account(Base):
-    """A person who can log in. With `must_change` nothing is open to them but choosing a password of their own."""
+    """A person who can log in. With `must_change` nothing is open to them but choosing a password of their own.
+
+    `language` is the one they read; None follows their browser.
+    """
 
     __tablename__ = "account"
     id: Mapped[int] = mapped_column(primary_key=True)
@@ -43,6 +49,7 @@ class Account(Base):
     password_hash: Mapped[str] = mapped_column(String(200))
     active: Mapped[bool] = mapped_column(Boolean, default=True)
     must_change: Mapped[bool] = mapped_column(Boolean, default=False)
+    language: Mapped[str | None] = mapped_column(String(5))
     created_at: Mapped[datetime] = mapped_column(DateTime)
     anonymised_at: Mapped[datetime | None] = mapped_column(DateTime)
 
@@ -171,7 +178,7 @@ class VersionRecord(Base):
     number: Mapped[int] = mapped_column(Integer)
     file_name: Mapped[str] = mapped_column(String(200))
     state: Mapped[str] = mapped_column(String(12))
-    error: Mapped[str] = mapped_column(Text, default="")
+    error: Mapped[Phrase | None] = mapped_column(Said)
     source: Mapped[str] = mapped_column(String(64))
     natural_up: Mapped[str | None] = mapped_column(String(2))
     sizes: Mapped[dict[str, float] | None] = mapped_column(JSON)
@@ -182,6 +189,22 @@ class VersionRecord(Base):
     picture: Mapped[str | None] = mapped_column(String(64))
     created_at: Mapped[datetime] = mapped_column(DateTime)
     part: Mapped[PartRecord] = relationship()
+
+
+class ProjectionRecord(Base):
+    """A part drawn in a look that is none of the usual ones: `part` is its hash, `lines` the file with its line set.
+
+    `look` is the exact frame as text, so that nothing is kept twice; looks no drawing could tell apart are found by
+    comparing frames.
+    """
+
+    __tablename__ = "projection"
+    __table_args__ = (UniqueConstraint("part", "look"),)
+    id: Mapped[int] = mapped_column(primary_key=True)
+    part: Mapped[str] = mapped_column(String(64))
+    look: Mapped[str] = mapped_column(String(250))
+    lines: Mapped[str] = mapped_column(String(64))
+    drawn_at: Mapped[datetime] = mapped_column(DateTime)
 
 
 class ExerciseRecord(Base):
@@ -227,7 +250,8 @@ class StudentPartRecord(Base):
 class SheetRecord(Base):
     """A student's sheet for an exercise. `revision` grows with every change.
 
-    `scope` tells what of it could be judged when it was handed in; sheets older than this column have none.
+    `scope` tells what of it could be judged when it was handed in; sheets older than this column have none. `checker`
+    is the version that checked it last, `changed` what came and went when a later one checked it again.
     """
 
     __tablename__ = "sheet"
@@ -239,6 +263,8 @@ class SheetRecord(Base):
     revision: Mapped[int] = mapped_column(Integer)
     document: Mapped[dict[str, Any]] = mapped_column(JSON)
     scope: Mapped[dict[str, Any] | None] = mapped_column(JSON)
+    checker: Mapped[int] = mapped_column(Integer, default=0)
+    changed: Mapped[dict[str, Any] | None] = mapped_column(JSON)
     remark: Mapped[str] = mapped_column(Text, default="")
     saved_at: Mapped[datetime] = mapped_column(DateTime)
     handed_in_at: Mapped[datetime | None] = mapped_column(DateTime)
@@ -280,7 +306,7 @@ class JobRecord(Base):
     subject_id: Mapped[int] = mapped_column(Integer)
     state: Mapped[str] = mapped_column(String(12), index=True)
     progress: Mapped[float] = mapped_column(Float, default=0.0)
-    message: Mapped[str] = mapped_column(Text, default="")
+    message: Mapped[Phrase | None] = mapped_column(Said)
     attempts: Mapped[int] = mapped_column(Integer, default=0)
     seen_at: Mapped[datetime | None] = mapped_column(DateTime)
     created_at: Mapped[datetime] = mapped_column(DateTime)

@@ -46,6 +46,7 @@ def held(session: Session, person: Account) -> Held:
             "name": person.name,
             "role": person.role,
             "active": person.active,
+            "language": person.language,
             "created_at": person.created_at,
         },
         "log_ins": [

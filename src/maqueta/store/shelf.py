@@ -56,7 +56,7 @@ def add_version(
         number=newest + 1 if sizes is None else newest,
         file_name=file_name[:200],
         state="waiting",
-        error="",
+        error=None,
         source=source,
         natural_up=natural_up,
         sizes=dict(sizes) if sizes is not None else None,

@@ -1,6 +1,9 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 
+import { term } from "../../frame/words";
+import { t } from "../../frame/language";
 import type { Ink, Point, SheetDocument } from "../../api/types";
+import { usePaperScale } from "../../paper/Paper";
 import type { Bench } from "../bench";
 import { inView, MM_PER_UNIT, nearest, nextAlong, pickables, REACH_PX, WAYS } from "../geometry";
 import { penPoint, type PenPoint } from "./penPoint";
@@ -12,15 +15,14 @@ interface Props {
   tool: DraftTool;
   ink: Ink;
   drawn: SheetDocument;
-  /** Screen pixels per sheet millimetre. */
-  scale: number;
   toSheet: (event: React.PointerEvent) => Point;
 }
 
 const INK = "#2c7a70";
 
 /** The pen on the sheet: points are taken one by one, the last one draws or changes. */
-export function DraftLayer({ bench, tool, ink, drawn, scale, toSheet }: Props) {
+export function DraftLayer({ bench, tool, ink, drawn, toSheet }: Props) {
+  const scale = usePaperScale();
   const { drafting, draft, document } = bench;
   const { view, pen, grid, size } = drafting;
   const surface = useRef<SVGRectElement>(null);
@@ -124,7 +126,11 @@ export function DraftLayer({ bench, tool, ink, drawn, scale, toSheet }: Props) {
         height={paper[1]}
         fill="transparent"
         tabIndex={0}
-        aria-label={`${TOOL_FACTS[tool].label}: arrow keys move the pen, Shift with them goes to the next point, Enter sets it`}
+        role="application"
+        aria-label={t(
+          "{{tool}}: arrow keys move the pen, Shift with them goes to the next point, Enter sets it",
+          { tool: t(TOOL_FACTS[tool].label) },
+        )}
         style={{ cursor: "crosshair", outline: "none" }}
         data-testid="draft-surface"
         onPointerMove={(e) => setCursor(aimed(toSheet(e), e.shiftKey))}
@@ -174,7 +180,7 @@ export function DraftLayer({ bench, tool, ink, drawn, scale, toSheet }: Props) {
                 fill={INK}
                 stroke="none"
               >
-                {cursor.on}
+                {term(cursor.on)}
               </text>
             )}
           </>

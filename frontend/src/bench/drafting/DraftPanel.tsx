@@ -1,5 +1,7 @@
 import { Button, NumberInput, SegmentedControl, Select, Text } from "@mantine/core";
 
+import { term, viewLabel } from "../../frame/words";
+import { said, t } from "../../frame/language";
 import type { Bench } from "../bench";
 import classes from "../Bench.module.css";
 import {
@@ -14,9 +16,9 @@ import {
 } from "./tools";
 
 const GROUPS: { label: string; tools: readonly DraftTool[] }[] = [
-  { label: "Draw", tools: DRAW_TOOLS },
-  { label: "Change", tools: CHANGE_TOOLS },
-  { label: "Carry over", tools: CARRY_TOOLS },
+  { label: said("Draw"), tools: DRAW_TOOLS },
+  { label: said("Change"), tools: CHANGE_TOOLS },
+  { label: said("Carry over"), tools: CARRY_TOOLS },
 ];
 
 /** Pens, tools and paper grid for the views that are drafted by hand. */
@@ -26,15 +28,15 @@ export function DraftPanel({ bench }: { bench: Bench }) {
   if (!view) return null;
   const grids = document.units === "inch" ? INCH_GRIDS : MM_GRIDS;
   return (
-    <section aria-label="Drafting" className={classes.drafting}>
+    <section aria-label={t("Drafting")} className={classes.drafting}>
       {drafted.length > 1 && (
         <SegmentedControl
           size="xs"
           fullWidth
-          aria-label="View in hand"
+          aria-label={t("View in hand")}
           data={drafted.map((v) => ({
             value: v.id,
-            label: ink?.views.find((f) => f.id === v.id)?.name ?? v.id,
+            label: viewLabel(ink?.views.find((f) => f.id === v.id)?.name ?? v.id),
           }))}
           value={view.id}
           onChange={drafting.setView}
@@ -44,17 +46,17 @@ export function DraftPanel({ bench }: { bench: Bench }) {
         size="xs"
         mt={8}
         fullWidth
-        aria-label="Pen"
+        aria-label={t("Pen")}
         data={PEN_NAMES.map((pen) => ({
           value: pen,
-          label: pen === "construction" ? "thin" : pen,
+          label: term(pen === "construction" ? "thin" : pen),
         }))}
         value={drafting.pen}
         onChange={(pen) => drafting.setPen(pen as Pen)}
       />
       {GROUPS.map(({ label, tools }) => (
-        <div key={label} className={classes.toolGroup} role="group" aria-label={label}>
-          <span className="quiet small">{label}</span>
+        <div key={label} className={classes.toolGroup} role="group" aria-label={t(label)}>
+          <span className="quiet small">{t(label)}</span>
           <div>
             {tools.map((name) => (
               <Button
@@ -64,7 +66,7 @@ export function DraftPanel({ bench }: { bench: Bench }) {
                 aria-pressed={tool === name}
                 onClick={() => setTool(tool === name ? "move" : name)}
               >
-                {TOOL_FACTS[name].label}
+                {t(TOOL_FACTS[name].label)}
               </Button>
             ))}
           </div>
@@ -72,8 +74,8 @@ export function DraftPanel({ bench }: { bench: Bench }) {
       ))}
       <Text className="small" mt={8} mih={36}>
         {isDraftTool(tool)
-          ? TOOL_FACTS[tool].hints.join(" ")
-          : "Choose a tool to draw in this view."}
+          ? TOOL_FACTS[tool].hints.map((hint) => t(hint)).join(" ")
+          : t("Choose a tool to draw in this view.")}
       </Text>
       {drafting.change.error && (
         <Text c="var(--fault)" role="alert" size="sm">
@@ -83,8 +85,8 @@ export function DraftPanel({ bench }: { bench: Bench }) {
       <div className={classes.pair}>
         <NumberInput
           size="xs"
-          label={`Size, ${document.units}`}
-          placeholder="by pointing"
+          label={t("Size, {{unit}}", { unit: term(document.units) })}
+          placeholder={t("by pointing")}
           min={0}
           decimalScale={4}
           value={drafting.size ?? ""}
@@ -92,8 +94,8 @@ export function DraftPanel({ bench }: { bench: Bench }) {
         />
         <Select
           size="xs"
-          label="Paper grid"
-          data={grids}
+          label={t("Paper grid")}
+          data={grids.map((grid) => ({ ...grid, label: t(grid.label) }))}
           value={String(drafting.grid)}
           allowDeselect={false}
           onChange={(value) => drafting.setGrid(Number(value))}
@@ -104,13 +106,13 @@ export function DraftPanel({ bench }: { bench: Bench }) {
 }
 
 const MM_GRIDS = [
-  { value: "0", label: "none" },
+  { value: "0", label: said("none") },
   { value: "1", label: "1 mm" },
   { value: "5", label: "5 mm" },
   { value: "10", label: "10 mm" },
 ];
 const INCH_GRIDS = [
-  { value: "0", label: "none" },
+  { value: "0", label: said("none") },
   { value: String(25.4 / 16), label: "1/16 in" },
   { value: String(25.4 / 8), label: "1/8 in" },
   { value: String(25.4 / 4), label: "1/4 in" },

@@ -1,4 +1,5 @@
 import type { Change } from "../../api/types";
+import { said } from "../../frame/language";
 
 export const DRAW_TOOLS = ["line", "rectangle", "circle", "arc"] as const;
 export const CHANGE_TOOLS = ["erase", "trim", "extend", "parallel", "redraw"] as const;
@@ -20,70 +21,77 @@ interface Facts {
 
 export const TOOL_FACTS: Record<DraftTool, Facts> = {
   line: {
-    label: "Line",
+    label: said("Line"),
     points: 2,
-    hints: ["Set the pen down.", "Where does the line end? Shift keeps it level or upright."],
-  },
-  rectangle: {
-    label: "Rectangle",
-    points: 2,
-    hints: ["Set the first corner.", "Set the opposite corner."],
-  },
-  circle: { label: "Circle", points: 2, hints: ["Set the centre.", "Set a point of the circle."] },
-  arc: {
-    label: "Arc",
-    points: 3,
     hints: [
-      "Set the centre.",
-      "Set where the arc begins.",
-      "Where does it end, counter-clockwise?",
+      said("Set the pen down."),
+      said("Where does the line end? Shift keeps it level or upright."),
     ],
   },
-  erase: { label: "Erase", points: 1, hints: ["Point at the line to take away."] },
+  rectangle: {
+    label: said("Rectangle"),
+    points: 2,
+    hints: [said("Set the first corner."), said("Set the opposite corner.")],
+  },
+  circle: {
+    label: said("Circle"),
+    points: 2,
+    hints: [said("Set the centre."), said("Set a point of the circle.")],
+  },
+  arc: {
+    label: said("Arc"),
+    points: 3,
+    hints: [
+      said("Set the centre."),
+      said("Set where the arc begins."),
+      said("Where does it end, counter-clockwise?"),
+    ],
+  },
+  erase: { label: said("Erase"), points: 1, hints: [said("Point at the line to take away.")] },
   trim: {
-    label: "Trim",
+    label: said("Trim"),
     points: 1,
-    hints: ["Point at the stretch to take away, between two crossing lines."],
+    hints: [said("Point at the stretch to take away, between two crossing lines.")],
   },
   extend: {
-    label: "Extend",
+    label: said("Extend"),
     points: 1,
-    hints: ["Point near the end that shall reach the next line."],
+    hints: [said("Point near the end that shall reach the next line.")],
   },
   parallel: {
-    label: "Parallel",
+    label: said("Parallel"),
     points: 2,
     hints: [
-      "Point at a line or circle.",
-      "Point to where its parallel runs, or to its side when a size is given.",
+      said("Point at a line or circle."),
+      said("Point to where its parallel runs, or to its side when a size is given."),
     ],
   },
   redraw: {
-    label: "Other pen",
+    label: said("Other pen"),
     points: 1,
-    hints: ["Point at a line to draw it in the chosen pen."],
+    hints: [said("Point at a line to draw it in the chosen pen.")],
   },
   throw: {
-    label: "Throw across",
+    label: said("Throw across"),
     points: 2,
     hints: [
-      "Take a point of any view.",
-      "Move level or upright: the thin line crosses the whole sheet.",
+      said("Take a point of any view."),
+      said("Move level or upright: the thin line crosses the whole sheet."),
     ],
   },
   mitre: {
-    label: "45° line",
+    label: said("45° line"),
     points: 1,
-    hints: ["Set a point of the 45° line that carries depth between top and side view."],
+    hints: [said("Set a point of the 45° line that carries depth between top and side view.")],
   },
   carry: {
-    label: "Carry a size",
+    label: said("Carry a size"),
     points: 4,
     hints: [
-      "Take the first end of the size.",
-      "Take its other end.",
-      "From where shall it be set off?",
-      "To which side?",
+      said("Take the first end of the size."),
+      said("Take its other end."),
+      said("From where shall it be set off?"),
+      said("To which side?"),
     ],
   },
 };

@@ -1,7 +1,24 @@
-import { Button, NumberInput, SegmentedControl, Switch, TextInput } from "@mantine/core";
+import {
+  Autocomplete,
+  Button,
+  Group,
+  NumberInput,
+  SegmentedControl,
+  Switch,
+  TextInput,
+} from "@mantine/core";
+import { useEffect, useRef } from "react";
 
+import { terms } from "../../frame/words";
+import { t } from "../../frame/language";
 import type { Dimension } from "../../api/types";
 import type { Bench } from "../bench";
+import classes from "../Bench.module.css";
+import { aroundOf, writtenAround } from "../written";
+
+/** What is offered for a tolerance; anything else may be typed. */
+const DEVIATIONS = ["±0.05", "±0.1", "±0.2", "+0.1/0", "0/-0.1"];
+const FITS = ["H7", "H8", "H11", "h6", "h9", "g6", "f7", "js6", "k6", "n6", "p6"];
 
 interface Props {
   bench: Bench;
@@ -17,19 +34,19 @@ export function ChosenDimension({ bench, dimension }: Props) {
         d.id === dimension.id ? ({ ...d, ...next } as Dimension) : d,
       ),
     }));
+  const own = useRef<HTMLDivElement>(null);
+  // Chosen far down in the list, or on the sheet, it may be out of sight.
+  useEffect(() => own.current?.scrollIntoView({ block: "nearest" }), []);
+  const around = aroundOf(dimension.text ?? null);
   const whole = calloutOf(bench, dimension);
   return (
-    <div style={{ marginTop: 12 }}>
+    <div ref={own} className={classes.chosen} style={{ marginTop: 12 }}>
       {dimension.kind === "linear" && (
         <SegmentedControl
           size="xs"
           fullWidth
-          aria-label="Direction"
-          data={[
-            { value: "across", label: "across" },
-            { value: "up", label: "up" },
-            { value: "aligned", label: "straight" },
-          ]}
+          aria-label={t("Direction")}
+          data={terms(["across", "up", "aligned"])}
           value={dimension.along}
           onChange={(along) => change({ along: along as "across" | "up" | "aligned" })}
         />
@@ -37,7 +54,7 @@ export function ChosenDimension({ bench, dimension }: Props) {
       {"count" in dimension && (
         <NumberInput
           size="xs"
-          label="How many alike"
+          label={t("How many alike")}
           min={1}
           max={99}
           value={dimension.count}
@@ -46,22 +63,44 @@ export function ChosenDimension({ bench, dimension }: Props) {
       )}
       {whole && whole !== dimension.text && (
         <Button size="xs" mt={6} variant="default" onClick={() => change({ text: whole })}>
-          Whole hole: {whole}
+          {t("Whole hole: {{text}}", { text: whole })}
         </Button>
       )}
       <Switch
         size="xs"
         mt={8}
-        label="In brackets, for reference only"
+        label={t("In brackets, for reference only")}
         checked={dimension.reference}
         onChange={(e) => change({ reference: e.currentTarget.checked })}
       />
+      {around && (
+        <Group grow gap={6} mt={6} align="start">
+          <Autocomplete
+            size="xs"
+            label={t("Tolerance")}
+            description={t("±0.1, +0.2/0 or H7")}
+            data={dimension.kind === "diameter" ? [...DEVIATIONS, ...FITS] : DEVIATIONS}
+            value={around.tolerance}
+            maxLength={40}
+            onChange={(tolerance) => change({ text: writtenAround({ ...around, tolerance }) })}
+          />
+          <Autocomplete
+            size="xs"
+            label={t("Words behind it")}
+            description={t("THRU, TYP, both sides")}
+            data={["THRU", "TYP", t("BOTH SIDES")]}
+            value={around.behind}
+            maxLength={60}
+            onChange={(behind) => change({ text: writtenAround({ ...around, behind }) })}
+          />
+        </Group>
+      )}
       <TextInput
         size="xs"
         mt={6}
-        label="Typed over"
-        description="Empty: the size of the part"
-        placeholder="the part's own size"
+        label={t("Typed over")}
+        description={t("Empty: the size of the part")}
+        placeholder={t("the part's own size")}
         value={dimension.text ?? ""}
         maxLength={120}
         onChange={(e) => change({ text: e.currentTarget.value || null })}

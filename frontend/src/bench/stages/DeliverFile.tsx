@@ -2,9 +2,10 @@ import { Button, FileButton, List, NativeSelect, Text, Title } from "@mantine/co
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
+import { viewWords } from "../../frame/words";
+import { t } from "../../frame/language";
 import { answer, api, fileBody } from "../../api/client";
 import type { ReadSheet, Said, SheetDocument } from "../../api/types";
-import { plural } from "../../frame/words";
 import type { Bench } from "../bench";
 import classes from "../Bench.module.css";
 
@@ -14,16 +15,7 @@ interface Correction {
   said: Said;
 }
 
-const NAMES: [Said, string][] = [
-  ["front", "front view"],
-  ["top", "top view"],
-  ["right", "right view"],
-  ["left", "left view"],
-  ["bottom", "bottom view"],
-  ["rear", "rear view"],
-  ["pictorial", "pictorial"],
-  ["none", "no view of the part"],
-];
+const VIEWS: Said[] = ["front", "top", "right", "left", "bottom", "rear", "pictorial"];
 
 /** A sheet drawn elsewhere: read from a DXF file, then put right where a view was taken for another. */
 export function DeliverFile({ bench }: { bench: Bench }) {
@@ -64,18 +56,19 @@ export function DeliverFile({ bench }: { bench: Bench }) {
   const trouble = bringIn.error ?? correct.error;
 
   return (
-    <section aria-label="A sheet drawn elsewhere" className={classes.elsewhere}>
+    <section aria-label={t("A sheet drawn elsewhere")} className={classes.elsewhere}>
       <Title order={3} size="h5">
-        A sheet drawn elsewhere
+        {t("A sheet drawn elsewhere")}
       </Title>
       <Text className="quiet small">
-        A DXF file is read and checked line by line. It takes the place of what is on the bench;
-        Undo brings that back.
+        {t(
+          "A DXF file is read and checked line by line. It takes the place of what is on the bench; Undo brings that back.",
+        )}
       </Text>
       <FileButton accept=".dxf" onChange={(file) => file && bringIn.mutate(file)}>
         {(props) => (
           <Button {...props} variant="default" mt="xs" fullWidth loading={bringIn.isPending}>
-            Bring in a DXF file
+            {t("Bring in a DXF file")}
           </Button>
         )}
       </FileButton>
@@ -85,21 +78,26 @@ export function DeliverFile({ bench }: { bench: Bench }) {
         </Text>
       )}
       {drafted.length > 0 && reading.data && (
-        <ul className={classes.readViews} aria-label="Views found">
+        <ul className={classes.readViews} aria-label={t("Views found")}>
           {reading.data.views
             .filter((view) => drafted.includes(view.id))
             .map((view, place) => (
               <li key={view.id}>
                 <NativeSelect
                   size="xs"
-                  label={`Group ${place + 1}`}
+                  label={t("Group {{number}}", { number: place + 1 })}
                   description={
                     view.name === "unrecognised"
-                      ? "fits no view of the part"
-                      : `agrees on ${Math.floor(100 * view.match)} % of the ink`
+                      ? t("fits no view of the part")
+                      : t("agrees on {{share}} % of the ink", {
+                          share: Math.floor(100 * view.match),
+                        })
                   }
                   value={view.name === "unrecognised" ? "none" : view.name}
-                  data={NAMES.map(([value, label]) => ({ value, label }))}
+                  data={[
+                    ...VIEWS.map((value) => ({ value, label: viewWords(value) })),
+                    { value: "none", label: t("no view of the part") },
+                  ]}
                   disabled={correct.isPending}
                   onChange={(event) =>
                     correct.mutate({
@@ -116,7 +114,7 @@ export function DeliverFile({ bench }: { bench: Bench }) {
       {notRead && notRead.length > 0 && (
         <>
           <Text size="sm" mt="xs">
-            {plural(notRead.length, "thing was", "things were")} not read:
+            {t("{{count}} things were not read:", { count: notRead.length })}
           </Text>
           <List size="xs" className="quiet">
             {notRead.map((text) => (

@@ -1,5 +1,7 @@
 import { Button, CloseButton, Group, Text, Title } from "@mantine/core";
 
+import { term, viewLabel } from "../../frame/words";
+import { said, t } from "../../frame/language";
 import type { Dimension } from "../../api/types";
 import { ReadersEye } from "../../reader/ReadersEye";
 import { type Bench, type Tool, without } from "../bench";
@@ -11,25 +13,25 @@ import { ToolButtons } from "./ToolButtons";
 const TOOLS: { tool: Tool; label: string; hint: string }[] = [
   {
     tool: "size",
-    label: "Size",
-    hint: "Point at two edges or points of one view, then place the dimension.",
+    label: said("Size"),
+    hint: said("Point at two edges or points of one view, then place the dimension."),
   },
-  { tool: "diameter", label: "⌀", hint: "Point at a circle, then place the text." },
-  { tool: "radius", label: "R", hint: "Point at an arc, then place the text." },
+  { tool: "diameter", label: "⌀", hint: said("Point at a circle, then place the text.") },
+  { tool: "radius", label: "R", hint: said("Point at an arc, then place the text.") },
   {
     tool: "angle",
-    label: "Angle",
-    hint: "Point at two lines of one view, then place the arc between them.",
+    label: said("Angle"),
+    hint: said("Point at two lines of one view, then place the arc between them."),
   },
   {
     tool: "chamfer",
-    label: "Chamfer",
-    hint: "Point at a bevelled edge, then place its leg and angle.",
+    label: said("Chamfer"),
+    hint: said("Point at a bevelled edge, then place its leg and angle."),
   },
   {
     tool: "move",
-    label: "Choose",
-    hint: "Take hold of a dimension to move it; Delete takes it away.",
+    label: said("Choose"),
+    hint: said("Take hold of a dimension to move it; Delete takes it away."),
   },
 ];
 
@@ -42,14 +44,16 @@ export function DimensionsStage({ bench }: { bench: Bench }) {
   return (
     <>
       <Title order={2} size="h4">
-        Dimensions
+        {t("Dimensions")}
       </Title>
       <ToolButtons bench={bench} tools={TOOLS} />
-      <Text className="quiet small">{TOOLS.find((t) => t.tool === tool)?.hint}</Text>
+      <Text className="quiet small">
+        {t(TOOLS.find((known) => known.tool === tool)?.hint ?? "")}
+      </Text>
       {chosen && <ChosenDimension key={chosen.id} bench={bench} dimension={chosen} />}
       {bench.answering && <ProposeDimensions bench={bench} />}
       <ReadersEye reader={bench.reader} />
-      <div style={{ marginTop: 12 }} role="list" aria-label="Dimensions on the sheet">
+      <div style={{ marginTop: 12 }} role="list" aria-label={t("Dimensions on the sheet")}>
         {document.dimensions.map((dimension) => (
           <Group
             key={dimension.id}
@@ -72,8 +76,8 @@ export function DimensionsStage({ bench }: { bench: Bench }) {
               {described(bench, dimension)}
             </Button>
             <CloseButton
-              size="xs"
-              aria-label={`Take ${described(bench, dimension)} away`}
+              size={24}
+              aria-label={t("Take {{what}} away", { what: described(bench, dimension) })}
               onClick={() =>
                 bench.draft.change((now) => without(now, { role: "dimension", id: dimension.id }))
               }
@@ -88,6 +92,6 @@ export function DimensionsStage({ bench }: { bench: Bench }) {
 function described({ ink }: Bench, dimension: Dimension): string {
   const group = ink?.groups.find((g) => g.role === "dimension" && g.id === dimension.id);
   const text = group?.items.find((item) => item.kind === "text");
-  const view = ink?.views.find((v) => v.id === dimension.view)?.name ?? "";
-  return `${text?.kind === "text" ? text.text : dimension.kind} · ${view}`;
+  const view = viewLabel(ink?.views.find((v) => v.id === dimension.view)?.name ?? "");
+  return `${text?.kind === "text" ? text.text : term(dimension.kind)} · ${view}`;
 }

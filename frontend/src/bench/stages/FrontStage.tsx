@@ -1,6 +1,8 @@
 import { Button, Group, Text, Title } from "@mantine/core";
 import { useState } from "react";
 
+import { viewWords } from "../../frame/words";
+import { t } from "../../frame/language";
 import type { View } from "../../api/types";
 import { useViews } from "../../drawing/useViews";
 import { SideView } from "../../drawing/SideView";
@@ -9,8 +11,9 @@ import { PartView } from "../../turntable/PartView";
 import type { Bench } from "../bench";
 import classes from "../Bench.module.css";
 import { centredAt, centreOf, nextId } from "../geometry";
+import { attitudeOf, frontOf, withFront } from "../viewGraph";
 import { startingScale, startingPlace } from "./placing";
-import { TurnButtons } from "./TurnButtons";
+import { TurnButtons } from "../../turntable/TurnButtons";
 import { useBenchTurning } from "./useBenchTurning";
 
 const MOST_CANDIDATES = 3;
@@ -22,22 +25,21 @@ export function FrontStage({ bench }: { bench: Bench }) {
   const { attitude } = turning;
   const byHand = bench.exercise.task.drafting.kind === "drafted";
   const { document, draft } = bench;
-  const front = document.views.find((v) => v.id === document.front);
+  const front = attitudeOf(frontOf(document) ?? undefined);
 
   const take = ({ side, up }: Attitude) =>
     draft.change((now) => {
-      const old = now.views.find((v) => v.id === now.front);
+      const old = frontOf(now);
       const id = old?.id ?? nextId("v", now.views);
       const fresh: View = {
         id,
-        side,
-        up,
-        corner: null,
+        kind: "principal",
+        look: { side, up },
+        parent: null,
         at: [0, 0],
         scale: old?.scale ?? startingScale(bench),
         hidden: true,
         smooth: false,
-        turn: 0,
         mirrored: false,
         lines: byHand ? [] : null,
       };
@@ -48,8 +50,7 @@ export function FrontStage({ bench }: { bench: Bench }) {
       const others = now.views.filter((v) => v.id !== id);
       return {
         ...now,
-        front: id,
-        views: [placed, ...others],
+        views: withFront([placed, ...others], id),
         // What hung on the old front view measured another side.
         dimensions: now.dimensions.filter((d) => d.view !== id),
         marks: now.marks.filter((m) => m.view !== id),
@@ -59,10 +60,10 @@ export function FrontStage({ bench }: { bench: Bench }) {
   return (
     <>
       <Title order={2} size="h4">
-        Front
+        {t("Front")}
       </Title>
       <Text className="quiet small" mb={6}>
-        Longest size across, most shape, fewest hidden lines in all views, natural position.
+        {t("Longest size across, most shape, fewest hidden lines in all views, natural position.")}
       </Text>
       <div className={classes.model} style={{ height: 220 }}>
         <PartView {...turning.view} />
@@ -71,7 +72,7 @@ export function FrontStage({ bench }: { bench: Bench }) {
       {attitude && !byHand && <Candidate bench={bench} attitude={attitude} />}
       <Group mt="xs" gap={8}>
         <Button size="xs" disabled={!attitude} onClick={() => attitude && take(attitude)}>
-          Take as front view
+          {t("Take as front view")}
         </Button>
         {!byHand && (
           <Button
@@ -82,26 +83,26 @@ export function FrontStage({ bench }: { bench: Bench }) {
               attitude && setCandidates([attitude, ...candidates].slice(0, MOST_CANDIDATES))
             }
           >
-            Keep to compare
+            {t("Keep to compare")}
           </Button>
         )}
       </Group>
-      {front?.side && (
+      {front && (
         <Text className="small" mt="xs">
-          Front view now: {sideWords(front.side)}.
-          {byHand && " The sheet waits for its lines: draw them under Lines."}
+          {t("Front view now: {{side}}.", { side: sideWords(front.side) })}
+          {byHand && ` ${t("The sheet waits for its lines: draw them under Lines.")}`}
         </Text>
       )}
       {candidates.length > 0 && (
         <>
           <Title order={3} size="h5" mt="md">
-            Candidates
+            {t("Candidates")}
           </Title>
           {candidates.map((candidate) => (
             <div key={candidate.side + candidate.up}>
               <Candidate bench={bench} attitude={candidate} />
               <Button size="compact-xs" variant="default" mt={4} onClick={() => take(candidate)}>
-                Take this one
+                {t("Take this one")}
               </Button>
             </div>
           ))}
@@ -122,12 +123,12 @@ function Candidate({ bench, attitude }: { bench: Bench; attitude: Attitude }) {
       <div className={classes.candidates}>
         {views.data.map((view) => (
           <div key={view.name}>
-            <SideView drawing={view} span={span} label={`${view.name} view`} />
+            <SideView drawing={view} span={span} label={viewWords(view.name)} />
           </div>
         ))}
       </div>
       <Text className="small" mt={2}>
-        Front, top and right bring {hidden} hidden lines.
+        {t("Front, top and right bring {{count}} hidden lines.", { count: hidden })}
       </Text>
     </div>
   );

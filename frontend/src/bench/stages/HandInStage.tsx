@@ -3,8 +3,9 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 
+import { t } from "../../frame/language";
 import { answer, api } from "../../api/client";
-import { dayAndTime, plural } from "../../frame/words";
+import { dayAndTime } from "../../frame/words";
 import type { Bench } from "../bench";
 import { DeliverFile } from "./DeliverFile";
 
@@ -42,17 +43,17 @@ export function HandInStage({ bench }: { bench: Bench }) {
   return (
     <>
       <Title order={2} size="h4">
-        Hand in
+        {t("Hand in")}
       </Title>
       <List size="sm" mt="xs" spacing={4}>
-        <List.Item>{plural(document.views.length, "view")}</List.Item>
-        <List.Item>{plural(document.dimensions.length, "dimension")}</List.Item>
+        <List.Item>{t("{{count}} views", { count: document.views.length })}</List.Item>
+        <List.Item>{t("{{count}} dimensions", { count: document.dimensions.length })}</List.Item>
         <List.Item>
-          {plural(document.marks.length, "centre mark or line", "centre marks and lines")}
+          {t("{{count}} centre marks and lines", { count: document.marks.length })}
         </List.Item>
         <List.Item>
-          Due {dayAndTime(exercise.due_at)}
-          {late && <strong>, which has passed</strong>}
+          {t("Due {{when}}", { when: dayAndTime(exercise.due_at) })}
+          {late && <strong>{t(", which has passed")}</strong>}
         </List.Item>
       </List>
       <Exports exercise={exercise.id} />
@@ -67,22 +68,27 @@ export function HandInStage({ bench }: { bench: Bench }) {
         disabled={document.views.length === 0}
         onClick={() => setAsking(true)}
       >
-        Hand in
+        {t("Hand in")}
       </Button>
       {document.views.length === 0 && (
         <Text className="quiet small" mt={6}>
-          There is no view on the sheet yet.
+          {t("There is no view on the sheet yet.")}
         </Text>
       )}
       <DeliverFile bench={bench} />
-      <Modal opened={asking} onClose={() => setAsking(false)} title="Hand in this sheet?" centered>
-        <Text>Once it is handed in it cannot be changed. It comes back with the slip.</Text>
+      <Modal
+        opened={asking}
+        onClose={() => setAsking(false)}
+        title={t("Hand in this sheet?")}
+        centered
+      >
+        <Text>{t("Once it is handed in it cannot be changed. It comes back with the slip.")}</Text>
         <Group mt="md">
           <Button loading={busy} onClick={() => void handIn()}>
-            Hand in now
+            {t("Hand in now")}
           </Button>
           <Button variant="default" onClick={() => setAsking(false)}>
-            Go on drawing
+            {t("Go on drawing")}
           </Button>
         </Group>
       </Modal>
@@ -100,11 +106,11 @@ function Exports({ exercise }: { exercise: number }) {
       }),
     );
     if (draft.id) window.open(`/api/sheets/${draft.id}/drawing.${kind}`, "_blank", "noopener");
-    else setTrouble("Nothing is saved yet: draw something first.");
+    else setTrouble(t("Nothing is saved yet: draw something first."));
   };
   return (
     <Text size="sm" mt="sm">
-      The sheet as{" "}
+      {t("The sheet as")}{" "}
       <Anchor component="button" size="sm" c="inherit" onClick={() => void open("pdf")}>
         PDF
       </Anchor>
@@ -112,7 +118,7 @@ function Exports({ exercise }: { exercise: number }) {
       <Anchor component="button" size="sm" c="inherit" onClick={() => void open("svg")}>
         SVG
       </Anchor>{" "}
-      or{" "}
+      {t("or")}{" "}
       <Anchor component="button" size="sm" c="inherit" onClick={() => void open("dxf")}>
         DXF
       </Anchor>

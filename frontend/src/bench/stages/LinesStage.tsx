@@ -1,7 +1,8 @@
 import { Switch, Text, Title } from "@mantine/core";
 
+import { viewLabel } from "../../frame/words";
+import { said, t } from "../../frame/language";
 import type { View } from "../../api/types";
-import { plural } from "../../frame/words";
 import { type Bench, isGiven, type Tool } from "../bench";
 import classes from "../Bench.module.css";
 import { DraftPanel } from "../drafting/DraftPanel";
@@ -9,9 +10,9 @@ import { AidButton } from "./AidButton";
 import { ToolButtons } from "./ToolButtons";
 
 const TOOLS: { tool: Tool; label: string }[] = [
-  { tool: "move", label: "Choose" },
-  { tool: "centre mark", label: "Centre mark" },
-  { tool: "centre line", label: "Centre line" },
+  { tool: "move", label: said("Choose") },
+  { tool: "centre mark", label: said("Centre mark") },
+  { tool: "centre line", label: said("Centre line") },
 ];
 
 /** Hidden lines and smooth transitions per view; centre marks and centre lines. */
@@ -25,17 +26,17 @@ export function LinesStage({ bench }: { bench: Bench }) {
   return (
     <>
       <Title order={2} size="h4">
-        Lines
+        {t("Lines")}
       </Title>
       <KindWords bench={bench} />
       <DraftPanel bench={bench} />
       <ToolButtons bench={bench} tools={TOOLS} />
       <Text className="quiet small" mb="sm">
         {tool === "centre mark"
-          ? "Point at a circle."
+          ? t("Point at a circle.")
           : tool === "centre line"
-            ? "Point along the axis of a round feature seen from the side."
-            : "A centre mark or line that is chosen can be taken away with Delete."}
+            ? t("Point along the axis of a round feature seen from the side.")
+            : t("A centre mark or line that is chosen can be taken away with Delete.")}
       </Text>
       {document.views
         .filter((view) => !view.lines && (answering || !isGiven(exercise)))
@@ -44,18 +45,18 @@ export function LinesStage({ bench }: { bench: Bench }) {
           return (
             <div key={view.id} className={classes.viewRow}>
               <Text fw={700} size="sm" mb={4} style={{ textTransform: "capitalize" }}>
-                {facts?.name ?? view.id}
+                {facts ? viewLabel(facts.name) : view.id}
               </Text>
               <Switch
                 size="xs"
-                label={`Hidden lines${facts ? ` (${facts.hidden_lines})` : ""}`}
+                label={`${t("Hidden lines")}${facts ? ` (${facts.hidden_lines})` : ""}`}
                 checked={view.hidden}
                 onChange={(e) => set(view.id, { hidden: e.currentTarget.checked })}
               />
               <Switch
                 size="xs"
                 mt={4}
-                label={`Smooth transitions${facts ? ` (${facts.smooth_lines})` : ""}`}
+                label={`${t("Smooth transitions")}${facts ? ` (${facts.smooth_lines})` : ""}`}
                 checked={view.smooth}
                 onChange={(e) => set(view.id, { smooth: e.currentTarget.checked })}
               />
@@ -63,10 +64,9 @@ export function LinesStage({ bench }: { bench: Bench }) {
           );
         })}
       <Text className="quiet small" mt="sm">
-        {plural(document.marks.length, "centre mark or line", "centre marks and lines")} on the
-        sheet.
+        {t("{{count}} centre marks and lines on the sheet.", { count: document.marks.length })}
       </Text>
-      <AidButton bench={bench} aid="centre lines" label="Add the lacking centre lines" />
+      <AidButton bench={bench} aid="centre lines" label={t("Add the lacking centre lines")} />
     </>
   );
 }
@@ -75,12 +75,14 @@ export function LinesStage({ bench }: { bench: Bench }) {
 function KindWords({ bench }: { bench: Bench }) {
   const { kind } = bench.exercise.task.drafting;
   const words: Partial<Record<typeof kind, string>> = {
-    drafted:
+    drafted: t(
       "Every view is drafted by hand. Choose how it looks at the part under Front and Views.",
-    "third view": "The other views are given. Draft the empty one from them.",
-    "missing lines": "Some lines have been left out. Add them.",
-    "wrong lines":
+    ),
+    "third view": t("The other views are given. Draft the empty one from them."),
+    "missing lines": t("Some lines have been left out. Add them."),
+    "wrong lines": t(
       "Some lines are missing, surplus, out of place or in the wrong pen. Put them right.",
+    ),
   };
   return words[kind] ? (
     <Text className="small" mt={4}>

@@ -1,7 +1,8 @@
 import { SegmentedControl, Select, Stack, Text, Title } from "@mantine/core";
 
-import type { SheetDocument } from "../../api/types";
-import { PAPERS } from "../../frame/words";
+import { t } from "../../frame/language";
+import type { SheetDocument, Task } from "../../api/types";
+import { PAPERS, angleWords, term, terms, viewLabel } from "../../frame/words";
 import type { Bench } from "../bench";
 
 const DECIMALS = ["0", "1", "2", "3", "4"];
@@ -15,17 +16,11 @@ export function PaperStage({ bench }: { bench: Bench }) {
   return (
     <Stack gap="sm">
       <Title order={2} size="h4">
-        Paper
+        {t("Paper")}
       </Title>
-      <Text className="quiet small">
-        Asked for: {task.paper} {task.landscape ? "landscape" : "portrait"}, {task.units},{" "}
-        {task.angle} angle
-        {task.scale ? `, ${task.scale}` : ""}
-        {task.views ? `; views: ${task.views.join(", ")}` : ""}
-        {task.pictorial === "required" ? ", and a pictorial" : ""}.
-      </Text>
+      <Text className="quiet small">{t("Asked for: {{what}}.", { what: askedFor(task) })}</Text>
       <Select
-        label="Size"
+        label={t("Size")}
         data={PAPERS}
         value={document.paper.size}
         onChange={(size) =>
@@ -35,36 +30,36 @@ export function PaperStage({ bench }: { bench: Bench }) {
         allowDeselect={false}
       />
       <SegmentedControl
-        aria-label="Orientation"
-        data={["landscape", "portrait"]}
+        aria-label={t("Orientation")}
+        data={terms(["landscape", "portrait"])}
         value={document.paper.landscape ? "landscape" : "portrait"}
         onChange={(value) =>
           set({ paper: { ...document.paper, landscape: value === "landscape" } })
         }
       />
       <Text size="sm" fw={500}>
-        Units of the sizes
+        {t("Units of the sizes")}
       </Text>
       <SegmentedControl
-        aria-label="Units"
-        data={["mm", "inch"]}
+        aria-label={t("Units")}
+        data={terms(["mm", "inch"])}
         value={document.units}
         onChange={(value) => set({ units: value as SheetDocument["units"] })}
       />
       <Text size="sm" fw={500}>
-        Lettering of dimensions
+        {t("Lettering of dimensions")}
       </Text>
       <SegmentedControl
-        aria-label="Style"
+        aria-label={t("Style")}
         data={[
-          { value: "iso", label: "along the line" },
-          { value: "asme", label: "one direction" },
+          { value: "iso", label: t("along the line") },
+          { value: "asme", label: t("one direction") },
         ]}
         value={document.style}
         onChange={(value) => set({ style: value as SheetDocument["style"] })}
       />
       <Select
-        label="Decimals"
+        label={t("Decimals")}
         data={[...DECIMALS, ...(document.units === "inch" ? [FRACTIONS] : [])]}
         value={
           document.fractions && document.units === "inch" ? FRACTIONS : String(document.decimals)
@@ -81,4 +76,17 @@ export function PaperStage({ bench }: { bench: Bench }) {
       />
     </Stack>
   );
+}
+
+/** What an exercise asks of paper and views, in one line. */
+function askedFor(task: Task): string {
+  const paper = `${task.paper} ${term(task.landscape ? "landscape" : "portrait")}`;
+  const asked = [paper, term(task.units), angleWords(task.angle), task.scale]
+    .filter(Boolean)
+    .join(", ");
+  const views = task.views
+    ? `; ${t("views: {{names}}", { names: task.views.map(viewLabel).join(", ") })}`
+    : "";
+  const pictorial = task.shaded ? t(", and a shaded pictorial") : t(", and a pictorial");
+  return asked + views + (task.pictorial === "required" ? pictorial : "");
 }

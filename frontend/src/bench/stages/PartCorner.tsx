@@ -1,5 +1,6 @@
 import { useMemo } from "react";
 
+import { t } from "../../frame/language";
 import { turnOfCorner } from "../../turntable/attitude";
 import { PartView } from "../../turntable/PartView";
 import type { Bench } from "../bench";
@@ -15,7 +16,7 @@ export function PartCorner({ bench }: { bench: Bench }) {
         turn={turn}
         moves={bench.reader.moves}
         swing={bench.reader.swing}
-        label={`${bench.exercise.part_name}, card model`}
+        label={t("{{part}}, card model", { part: bench.exercise.part_name })}
       />
     </div>
   );

@@ -2,9 +2,10 @@ import { Button, Group, SegmentedControl, Text } from "@mantine/core";
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 
+import { t } from "../../frame/language";
 import { answer, api } from "../../api/client";
 import type { SheetDocument } from "../../api/types";
-import { SIDES } from "../../frame/words";
+import { SIDES, sideLabel, term } from "../../frame/words";
 import type { Bench } from "../bench";
 
 type Sides = { [D in keyof typeof SIDES]: (typeof SIDES)[D][number] };
@@ -25,19 +26,19 @@ export function ProposeDimensions({ bench }: { bench: Bench }) {
     onSuccess: (changed, sent) => draft.change((now) => (now === sent ? changed : now)),
   });
   return (
-    <section aria-label="Proposal" style={{ marginTop: 12 }}>
+    <section aria-label={t("Proposal")} style={{ marginTop: 12 }}>
       <Text size="sm" fw={600}>
-        Locations from
+        {t("Locations from")}
       </Text>
       {(["width", "height", "depth"] as const).map((direction) => (
         <Group key={direction} gap={8} mt={4} wrap="nowrap" justify="space-between">
-          <Text size="sm">{direction}</Text>
+          <Text size="sm">{term(direction)}</Text>
           <SegmentedControl
             size="xs"
-            aria-label={`Datum side of the ${direction}`}
+            aria-label={t("Datum side of the {{direction}}", { direction: term(direction) })}
             data={SIDES[direction].map((side) => ({
               value: side,
-              label: side.replace(" side", ""),
+              label: sideLabel(side),
             }))}
             value={sides[direction]}
             onChange={(side) => setSides((now) => ({ ...now, [direction]: side }) as Sides)}
@@ -51,7 +52,7 @@ export function ProposeDimensions({ bench }: { bench: Bench }) {
         loading={propose.isPending}
         onClick={() => propose.mutate(document)}
       >
-        Propose a complete set
+        {t("Propose a complete set")}
       </Button>
       {propose.error && (
         <Text c="var(--fault)" role="alert" size="sm" mt={4}>

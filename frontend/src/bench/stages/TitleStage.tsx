@@ -9,8 +9,9 @@ import {
   Title,
 } from "@mantine/core";
 
+import { t } from "../../frame/language";
 import type { SheetDocument } from "../../api/types";
-import { TITLE_FIELDS } from "../../frame/words";
+import { TITLE_FIELDS, fieldLabel, terms } from "../../frame/words";
 import { type Bench, without } from "../bench";
 import { nextId } from "../geometry";
 
@@ -20,27 +21,34 @@ export function TitleStage({ bench }: { bench: Bench }) {
   const asked = new Set<string>(exercise.task.title_fields);
   const set = (change: Partial<SheetDocument["title"]>) =>
     draft.change((now) => ({ ...now, title: { ...now.title, ...change } }));
-  const ordered = [...TITLE_FIELDS].sort((a, b) => Number(asked.has(b)) - Number(asked.has(a)));
+  const filled = bench.answering ? [] : exercise.task.title_filled;
+  const own = TITLE_FIELDS.filter((field) => !filled.some((known) => known === field));
+  const ordered = own.sort((a, b) => Number(asked.has(b)) - Number(asked.has(a)));
   return (
     <Stack gap={8}>
       <Title order={2} size="h4">
-        Title block
+        {t("Title block")}
       </Title>
       <Text size="sm" fw={500}>
-        Angle symbol
+        {t("Angle symbol")}
       </Text>
       <SegmentedControl
         size="xs"
-        aria-label="Angle symbol"
-        data={["none", "first", "third"]}
+        aria-label={t("Angle symbol")}
+        data={terms(["none", "first", "third"])}
         value={document.title.angle ?? "none"}
         onChange={(value) => set({ angle: value === "none" ? null : (value as "first" | "third") })}
       />
+      {filled.length > 0 && (
+        <Text size="sm" className="quiet">
+          {t("Filled in for you: {{fields}}.", { fields: filled.map(fieldLabel).join(", ") })}
+        </Text>
+      )}
       {ordered.map((field) => (
         <TextInput
           key={field}
           size="xs"
-          label={field[0]!.toUpperCase() + field.slice(1)}
+          label={capital(fieldLabel(field))}
           withAsterisk={asked.has(field)}
           maxLength={120}
           value={document.title.fields[field] ?? ""}
@@ -52,7 +60,7 @@ export function TitleStage({ bench }: { bench: Bench }) {
       {exercise.task.sheet_name && (
         <TextInput
           size="xs"
-          label="Name of the sheet"
+          label={t("Name of the sheet")}
           description={exercise.task.sheet_name}
           maxLength={120}
           value={document.name ?? ""}
@@ -89,16 +97,16 @@ function Notes({ bench }: { bench: Bench }) {
     bench.select({ role: "note", id });
   };
   return (
-    <section aria-label="Notes">
+    <section aria-label={t("Notes")}>
       <Text size="sm" fw={500} mt={8}>
-        Notes
+        {t("Notes")}
       </Text>
       {document.notes.map((note) => (
         <Group key={note.id} gap={6} wrap="nowrap" mt={4}>
           <TextInput
             size="xs"
             style={{ flex: 1 }}
-            aria-label={`Note ${note.id.slice(1)}`}
+            aria-label={t("Note {{number}}", { number: note.id.slice(1) })}
             maxLength={120}
             value={note.text}
             onFocus={() => bench.select({ role: "note", id: note.id })}
@@ -113,23 +121,27 @@ function Notes({ bench }: { bench: Bench }) {
               bench.setTool("leader");
             }}
           >
-            {note.leader ? "No leader" : "Leader"}
+            {note.leader ? t("No leader") : t("Leader")}
           </Button>
           <CloseButton
-            size="sm"
-            aria-label={`Take note ${note.id.slice(1)} away`}
+            size={24}
+            aria-label={t("Take note {{number}} away", { number: note.id.slice(1) })}
             onClick={() => draft.change((now) => without(now, { role: "note", id: note.id }))}
           />
         </Group>
       ))}
       <Button size="xs" variant="default" mt={6} onClick={add}>
-        Add a note
+        {t("Add a note")}
       </Button>
       {bench.tool === "leader" && (
         <Text className="quiet small" role="status">
-          Point at what the note is about.
+          {t("Point at what the note is about.")}
         </Text>
       )}
     </section>
   );
+}
+
+function capital(word: string): string {
+  return word.charAt(0).toUpperCase() + word.slice(1);
 }

@@ -1,5 +1,6 @@
 import { Button } from "@mantine/core";
 
+import { t } from "../../frame/language";
 import type { Bench, Tool } from "../bench";
 import classes from "../Bench.module.css";
 
@@ -11,7 +12,7 @@ interface Props {
 /** The tools of a stage; one of them is in hand. */
 export function ToolButtons({ bench, tools }: Props) {
   return (
-    <div className={classes.tools} role="group" aria-label="Tools">
+    <div className={classes.tools} role="group" aria-label={t("Tools")}>
       {tools.map(({ tool, label }) => (
         <Button
           key={tool}
@@ -20,7 +21,7 @@ export function ToolButtons({ bench, tools }: Props) {
           aria-pressed={bench.tool === tool}
           onClick={() => bench.setTool(tool)}
         >
-          {label}
+          {t(label)}
         </Button>
       ))}
     </div>

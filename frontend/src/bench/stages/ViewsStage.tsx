@@ -1,14 +1,21 @@
 import { Button, CloseButton, Group, Select, Switch, Text, Title } from "@mantine/core";
+import { useState } from "react";
 
-import type { View } from "../../api/types";
+import { attitudeWords, term, viewLabel, viewWords } from "../../frame/words";
+import { t } from "../../frame/language";
+import type { View, ViewLook } from "../../api/types";
+import { attitudeOf, frontOf, withFront } from "../viewGraph";
 import { nearestCorner } from "../../turntable/attitude";
 import { PartView } from "../../turntable/PartView";
 import { type Bench, without } from "../bench";
+import { inLine } from "../snapping";
 import classes from "../Bench.module.css";
-import { centredAt, centreOf, nextId } from "../geometry";
-import { SCALES, scaleLabel, startingPlace, startingScale } from "./placing";
+import { centredAt, centreOf, MM_PER_UNIT, nextId, spanInView } from "../geometry";
+import { freePlace, SCALES, scaleLabel, startingPlace, startingScale } from "./placing";
 import { AidButton } from "./AidButton";
-import { TurnButtons } from "./TurnButtons";
+import { LiningUp } from "./LiningUp";
+import { PictorialFields } from "./PictorialFields";
+import { TurnButtons } from "../../turntable/TurnButtons";
 import { useBenchTurning } from "./useBenchTurning";
 
 /** Add a view by choosing how to look; where it stands is for the drafter to decide. */
@@ -16,24 +23,46 @@ export function ViewsStage({ bench }: { bench: Bench }) {
   const turning = useBenchTurning(bench);
   const { draft, document, middle, up, unit } = bench;
   const { attitude } = turning;
+  const [ownCorner, setOwnCorner] = useState(false);
+  const suited = bench.ink?.corner;
+  const corner = suited && !ownCorner ? suited : nearestCorner(turning.view.turn, up);
   const byHand = bench.exercise.task.drafting.kind === "drafted";
 
-  const add = (how: Pick<View, "side" | "up" | "corner">, what: "view" | "pictorial") => {
+  const add = (look: ViewLook, what: "view" | "pictorial") => {
     const id = nextId(what === "view" ? "v" : "p", document.views);
     const view: View = {
-      ...how,
       id,
+      kind: what === "view" ? "principal" : "pictorial",
+      look,
+      parent: null,
       at: [0, 0],
       scale: startingScale(bench),
       hidden: what === "view",
       smooth: false,
-      turn: 0,
       mirrored: false,
       lines: byHand && what === "view" ? [] : null,
     };
-    const placed = centredAt(view, middle, up, unit, startingPlace(bench, what));
-    draft.change((now) => ({ ...now, views: [...now.views, placed], front: now.front ?? id }));
+    const factor = view.scale * MM_PER_UNIT[unit];
+    const [wide, high] = spanInView(view, bench.extents, up);
+    const near = startingPlace(bench, what);
+    const place = bench.paper
+      ? freePlace(
+          near,
+          [factor * wide, factor * high],
+          bench.ink?.views.map((drawn) => drawn.box) ?? [],
+          bench.paper.drawing_area,
+        )
+      : near;
+    const placed = centredAt(view, middle, up, unit, place);
+    draft.change((now) => {
+      const views = [...now.views, placed];
+      const front = frontOf(now)?.id ?? (what === "view" ? id : null);
+      const next = { ...now, views: front ? withFront(views, front) : views };
+      return inLine(bench, next, id, 0);
+    });
     bench.select({ role: "view", id });
+    bench.setTool("move");
+    bench.hang(id);
   };
   const rescale = (view: View, scale: number): View =>
     centredAt({ ...view, scale }, middle, up, unit, centreOf(view, middle, up, unit));
@@ -48,7 +77,7 @@ export function ViewsStage({ bench }: { bench: Bench }) {
   return (
     <>
       <Title order={2} size="h4">
-        Views
+        {t("Views")}
       </Title>
       <div className={classes.model} style={{ height: 190, marginTop: 6 }}>
         <PartView {...turning.view} />
@@ -58,34 +87,21 @@ export function ViewsStage({ bench }: { bench: Bench }) {
         <Button
           size="xs"
           disabled={!attitude}
-          onClick={() =>
-            attitude && add({ side: attitude.side, up: attitude.up, corner: null }, "view")
-          }
+          onClick={() => attitude && add({ side: attitude.side, up: attitude.up }, "view")}
         >
-          {byHand ? "Draft this view" : "Add this view"}
+          {byHand ? t("Draft this view") : t("Add this view")}
         </Button>
-        <Button
-          size="xs"
-          variant="default"
-          onClick={() =>
-            add({ side: null, up: null, corner: nearestCorner(turning.view.turn, up) }, "pictorial")
-          }
-        >
-          Add pictorial
+        <Button size="xs" variant="default" onClick={() => add({ corner, turn: 0 }, "pictorial")}>
+          {t("Add pictorial")}
         </Button>
       </Group>
-      <Switch
-        mt="md"
-        size="sm"
-        label="Snap to the front view's projection lines"
-        checked={bench.snapping}
-        onChange={(e) => bench.setSnapping(e.currentTarget.checked)}
-      />
+      <PictorialFields bench={bench} ownCorner={ownCorner} onOwnCorner={setOwnCorner} />
+      <LiningUp bench={bench} />
       {document.views.length > 0 && (
         <Select
           mt="sm"
           size="xs"
-          label="Scale of all views"
+          label={t("Scale of all views")}
           data={choices}
           value={common}
           allowDeselect={false}
@@ -100,7 +116,9 @@ export function ViewsStage({ bench }: { bench: Bench }) {
       )}
       <div style={{ marginTop: 12 }}>
         {document.views.length === 0 && (
-          <Text className="quiet small">No view yet. Turn the part and add what you see.</Text>
+          <Text className="quiet small">
+            {t("No view yet. Turn the part and add what you see.")}
+          </Text>
         )}
         {document.views.map((view) => (
           <ViewRow
@@ -115,13 +133,13 @@ export function ViewsStage({ bench }: { bench: Bench }) {
       <Switch
         mt="md"
         size="sm"
-        label="Measure the white space"
+        label={t("Measure the white space")}
         checked={bench.spaces}
         onChange={(e) => bench.setSpaces(e.currentTarget.checked)}
       />
       {bench.ink?.gaps.map((sum) => (
         <Text key={sum} className="quiet small" mt={4}>
-          Even gaps {sum}
+          {t("Even gaps {{sum}}", { sum })}
         </Text>
       ))}
       {bench.ink?.scale_words && (
@@ -130,9 +148,9 @@ export function ViewsStage({ bench }: { bench: Bench }) {
         </Text>
       )}
       {!bench.exercise.task.scale && (
-        <AidButton bench={bench} aid="scale" label="Take the proposed scale" />
+        <AidButton bench={bench} aid="scale" label={t("Take the proposed scale")} />
       )}
-      <AidButton bench={bench} aid="even gaps" label="Even out the gaps" />
+      <AidButton bench={bench} aid="even gaps" label={t("Even out the gaps")} />
     </>
   );
 }
@@ -147,6 +165,7 @@ interface RowProps {
 function ViewRow({ bench, view, choices, onScale }: RowProps) {
   const name = bench.ink?.views.find((v) => v.id === view.id)?.name ?? "view";
   const selected = bench.selection?.id === view.id;
+  const attitude = attitudeOf(view);
   const remove = () => {
     bench.draft.change((now) => without(now, { role: "view", id: view.id }));
     bench.select(null);
@@ -159,15 +178,17 @@ function ViewRow({ bench, view, choices, onScale }: RowProps) {
         onClick={() => bench.select(selected ? null : { role: "view", id: view.id })}
         aria-pressed={selected}
       >
-        {bench.document.front === view.id ? "front" : name}
+        {frontOf(bench.document)?.id === view.id ? viewLabel("front") : viewLabel(name)}
       </Button>
       <Text className="quiet small" style={{ flex: 1 }} truncate>
-        {view.corner
-          ? "equal axes"
-          : `${view.side?.replace("-", "−")}, ${view.up?.replace("-", "−")} up`}
+        {attitude
+          ? attitudeWords(attitude)
+          : view.kind === "pictorial"
+            ? t("equal axes")
+            : term(view.kind)}
       </Text>
       <Select
-        aria-label={`Scale of the ${name} view`}
+        aria-label={t("Scale of the {{view}}", { view: viewWords(name) })}
         size="xs"
         w={78}
         data={choices}
@@ -176,7 +197,11 @@ function ViewRow({ bench, view, choices, onScale }: RowProps) {
         allowDeselect={false}
         onChange={(value) => value && onScale(Number(value))}
       />
-      <CloseButton size="sm" aria-label={`Take the ${name} view away`} onClick={remove} />
+      <CloseButton
+        size={24}
+        aria-label={t("Take the {{view}} away", { view: viewWords(name) })}
+        onClick={remove}
+      />
     </Group>
   );
 }

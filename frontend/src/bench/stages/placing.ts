@@ -1,14 +1,51 @@
 import type { Point, View } from "../../api/types";
+import type { Box } from "../../paper/Paper";
 import type { Bench } from "../bench";
+
+/** White left around a view that is put on the sheet. */
+const CLEAR_MM = 4;
+/** Rows and columns of places that are tried. */
+const STEPS = 9;
 
 /** The scale a first view starts at: the one asked for, else full size. */
 export function startingScale(bench: Bench): number {
-  const others = bench.document.views.find((v) => v.side);
+  const others = bench.document.views.find((v) => v.kind === "principal");
   if (others) return others.scale;
   const asked = bench.exercise.task.scale;
   if (!asked) return 1;
   const [paper, model] = asked.split(":").map(Number);
   return paper && model ? paper / model : 1;
+}
+
+/** A box moved by some millimetres. */
+export function shifted([left, bottom, right, top]: Box, [dx, dy]: Point): Box {
+  return [left + dx, bottom + dy, right + dx, top + dy];
+}
+
+/** Whether two boxes share more than an edge. */
+export function overlapping(a: Box, b: Box): boolean {
+  return a[0] < b[2] && b[0] < a[2] && a[1] < b[3] && b[1] < a[3];
+}
+
+/** The first place for a view of some size (mm) that lies on no other, near a place; that place where there is none. */
+export function freePlace(near: Point, span: Point, taken: readonly Box[], area: Box): Point {
+  const around = (at: Point): Box => [
+    at[0] - span[0] / 2 - CLEAR_MM,
+    at[1] - span[1] / 2 - CLEAR_MM,
+    at[0] + span[0] / 2 + CLEAR_MM,
+    at[1] + span[1] / 2 + CLEAR_MM,
+  ];
+  const [left, bottom, right, top] = area;
+  const places: Point[] = [near];
+  for (let column = 0; column < STEPS; column++)
+    for (let row = 0; row < STEPS; row++)
+      places.push([
+        left + ((column + 0.5) / STEPS) * (right - left),
+        bottom + ((row + 0.5) / STEPS) * (top - bottom),
+      ]);
+  const far = (at: Point) => Math.hypot(at[0] - near[0], at[1] - near[1]);
+  const free = places.filter((at) => !taken.some((box) => overlapping(around(at), box)));
+  return free.sort((a, b) => far(a) - far(b))[0] ?? near;
 }
 
 /** A free spot to set a new view down; putting it in its right place is the drafter's work. */

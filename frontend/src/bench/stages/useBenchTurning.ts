@@ -1,3 +1,4 @@
+import { t } from "../../frame/language";
 import { useTurning } from "../../turntable/useTurning";
 import type { Bench } from "../bench";
 
@@ -10,7 +11,9 @@ export function useBenchTurning(bench: Bench) {
     view: {
       ...hands,
       model: bench.exercise.model,
-      label: `${bench.exercise.part_name}; drag, turn the wheel or use the arrow keys to turn it`,
+      label: t("{{part}}; drag, turn the wheel or use the arrow keys to turn it", {
+        part: bench.exercise.part_name,
+      }),
     },
   };
 }

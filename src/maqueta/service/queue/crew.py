@@ -19,8 +19,19 @@ _LOOK_SECONDS: Final = 0.2
 _STOP_SECONDS: Final = 2.0
 #: Pieces of work that may wait for one crew.
 MOST_WAITING: Final = 100
-#: What all processes have loaded before they are made.
-_LOADED: Final = [f"maqueta.service.{name}" for name in ("kernel_work", "desk_work", "sheet_work")]
+#: What all processes have loaded before they are made. A name that is none would be passed over in silence.
+LOADED: Final = [
+    f"maqueta.service.{name}"
+    for name in (
+        "bench.work",
+        "deliveries.file_work",
+        "deliveries.work",
+        "exercises.work",
+        "marking.work",
+        "shelf.at_kernel",
+        "shelf.model_work",
+    )
+]
 Result = TypeVar("Result")
 
 
@@ -116,17 +127,16 @@ class Crew:
 
     def _made(self) -> Any:
         context = multiprocessing.get_context("forkserver")
-        context.set_forkserver_preload(_LOADED)
+        context.set_forkserver_preload(LOADED)
         return ProcessPool(
             max_workers=self.workers, context=context, initializer=limit_process, initargs=(self._memory,)
         )
 
     @property
     def state(self) -> CrewState:
-        """How it is just now."""
-        with self._lock:
-            sound = not self._closed and (self._pool is None or bool(self._pool.active))
-            return CrewState(self.name, self.waiting, sound)
+        """How it is just now, told without waiting: processes may just be made, which takes seconds."""
+        pool = self._pool
+        return CrewState(self.name, self.waiting, not self._closed and (pool is None or bool(pool.active)))
 
     def warm_up(self, work: Callable[[], object]) -> None:
         """Have a process ready before somebody waits for it."""

@@ -1,11 +1,12 @@
 """The crews of one machine: each kind of work has processes of its own that the others cannot keep busy."""
 
+import threading
 from typing import Final, TypeVar
 
-from maqueta.service.kernel_work import ready
 from maqueta.service.queue.crew import Crew
 from maqueta.service.queue.work_queue import CrewName, CrewState, Piece, QueueSilentError, Wanted, always
 from maqueta.service.settings import Settings
+from maqueta.service.shelf.kernel_work import ready
 from maqueta.store.errors import FilesAway
 
 Result = TypeVar("Result")
@@ -47,7 +48,10 @@ class Crews:
         return sum(crew.workers for crew in self._crews.values())
 
     def warm_up(self) -> None:
-        """Have processes ready before somebody waits for them."""
+        """Have processes ready before somebody waits for them; whoever comes first need not wait for all of them."""
+        threading.Thread(target=self._warm_up, name="warm-up", daemon=True).start()
+
+    def _warm_up(self) -> None:
         for name in _AT_ONCE:
             for _ in range(self._crews[name].workers):
                 self._crews[name].warm_up(ready)

@@ -6,41 +6,56 @@ import time
 from collections.abc import Callable
 from contextlib import suppress
 from pathlib import Path
-from typing import Final
+from typing import Final, Protocol
 
 from sqlalchemy.exc import SQLAlchemyError
+from sqlalchemy.orm import Session
 
-from maqueta.service.kernel_work import PartSource, PartWork
-from maqueta.service.part_files import kept, source_of
-from maqueta.service.queue.work_queue import NotDoneError, Wanted
+from maqueta.phrases.phrase import Phrase, phrase
+from maqueta.service.queue.work_queue import AbandonedError, NotDoneError, Wanted
+from maqueta.service.shelf.kernel_work import PartSource, PartWork
+from maqueta.service.shelf.part_files import kept, source_of
 from maqueta.store.database import Database
+from maqueta.store.exercises import CHECKING_AGAIN
 from maqueta.store.files import FileStore
 from maqueta.store.jobs import MOST_ATTEMPTS, claim_next, give_up, note_progress, running_job, sign_of_life
-from maqueta.store.models import VersionRecord
+from maqueta.store.models import JobRecord, VersionRecord
 from maqueta.store.shelf import keep_examined
 
 _LOG = logging.getLogger("maqueta.jobs")
 #: How often is looked for jobs nobody told of, and how often a sign of life is given (seconds).
 _LOOK_SECONDS, _SIGN_SECONDS = 5.0, 2.0
-_TRIED: Final = "it was begun several times and never finished; try it again, or another file"
+_GIVEN_UP: Final = phrase("checking-never-ended")
+_TRIED: Final = phrase("examination-never-ended")
 
 
 #: Told how far some work is (0 to 1), and what it is doing.
-Progress = Callable[[float, str], None]
+Progress = Callable[[float, Phrase], None]
 #: Examines a part; None when it was not wanted any more. Raises for nothing the file does: what raises is tried again.
 Examine = Callable[[PartSource, Progress, Wanted], PartWork | None]
 
 
+class Recheck(Protocol):
+    """Checks sheets again."""
+
+    def stale(self, exercise_id: int) -> list[int]:
+        """The sheets of an exercise that are to be checked again."""
+
+    def again(self, sheet_id: int, wanted: Wanted) -> bool:
+        """Check one sheet again; whether that could be done. Raises NotDoneError where it is to be tried later."""
+
+
 class JobTaker:
-    """A thread that takes waiting jobs from the database and has parts examined.
+    """A thread that takes waiting jobs from the database: has parts examined, and sheets checked again.
 
     Several servers may do so on one database: a job belongs to whoever claimed it while signs of life arrive.
     """
 
-    def __init__(self, database: Database, files: FileStore, examine: Examine) -> None:
+    def __init__(self, database: Database, files: FileStore, examine: Examine, recheck: Recheck) -> None:
         self._database = database
         self._files = files
         self._examine = examine
+        self._recheck = recheck
         self._signal = threading.Event()
         self._closing = threading.Event()
         self._thread = threading.Thread(target=self._run, name="jobs", daemon=True)
@@ -84,20 +99,55 @@ class JobTaker:
                 self._closing.wait(1.0)
 
     def _next(self) -> bool:
+        """Do the next job; whether there may be more."""
         with self._database.transaction() as session:
             job = claim_next(session)
             if job is None:
                 return False
-            version = session.get(VersionRecord, job.subject_id)
-            if version is None or job.attempts > MOST_ATTEMPTS:
-                why = "the part is gone" if version is None else _TRIED
-                job.state, job.message = "failed", why
-                if version is not None:
-                    version.state, version.error = "refused", why
-                return True
-            job.progress, job.message = 0.02, "reading the file"
             claim = _Claim(self._database, job.id, job.attempts, self._closing)
-            version_id, source = version.id, source_of(self._files, version)
+            work = self._sheets_of(job, claim) if job.kind == CHECKING_AGAIN else self._part_of(session, job, claim)
+        return work() if work is not None else True
+
+    def _sheets_of(self, job: JobRecord, claim: "_Claim") -> Callable[[], bool] | None:
+        """The sheets a job is about; none where it was tried too often."""
+        if job.attempts > MOST_ATTEMPTS:
+            job.state, job.message = "failed", _GIVEN_UP
+            return None
+        exercise_id = job.subject_id
+        return lambda: self._check_again(claim, exercise_id)
+
+    def _part_of(self, session: Session, job: JobRecord, claim: "_Claim") -> Callable[[], bool] | None:
+        """The part a job is about; none where it is gone, or was tried too often."""
+        version = session.get(VersionRecord, job.subject_id)
+        if version is None or job.attempts > MOST_ATTEMPTS:
+            why = phrase("part-is-gone") if version is None else _TRIED
+            job.state, job.message = "failed", why
+            if version is not None:
+                version.state, version.error = "refused", why
+            return None
+        job.progress, job.message = 0.02, phrase("reading-file")
+        version_id, source = version.id, source_of(self._files, version)
+        return lambda: self._examined(claim, version_id, source)
+
+    def _check_again(self, claim: "_Claim", exercise_id: int) -> bool:
+        """Check the sheets of an exercise again, each kept as soon as it is done."""
+        stale = self._recheck.stale(exercise_id)
+        left = 0
+        for done, sheet in enumerate(stale):
+            claim.progress(done / len(stale), phrase("checking-sheet-again", number=done + 1, of=len(stale)))
+            try:
+                left += not self._recheck.again(sheet, claim.wanted)
+            except AbandonedError:
+                claim.give_up()
+                return not self._closing.is_set()
+        with self._database.transaction() as session:
+            job = running_job(session, claim.job_id, claim.attempt)
+            if job is not None:
+                job.state, job.progress = "done", 1.0
+                job.message = phrase("sheets-checked-again", number=len(stale) - left, of=len(stale))
+        return True
+
+    def _examined(self, claim: "_Claim", version_id: int, source: PartSource) -> bool:
         work = self._examine(source, claim.progress, claim.wanted)
         if work is None:
             claim.give_up()
@@ -120,7 +170,7 @@ class JobTaker:
             # A file's own name is better than the name it was sent under, a chosen name better than both.
             if version.number == 1 and version.part.name == Path(version.file_name).stem:
                 version.part.name = work.name[:120] or version.part.name
-            job.state, job.message = "done", "ready"
+            job.state, job.message = "done", phrase("part-is-ready")
 
 
 class _Claim:
@@ -131,7 +181,7 @@ class _Claim:
         self._database, self._closing = database, closing
         self._told_at = time.monotonic()
 
-    def progress(self, share: float, doing: str) -> None:
+    def progress(self, share: float, doing: Phrase) -> None:
         """Say how far the work is. That nobody can be told is no reason to stop."""
         with suppress(SQLAlchemyError), self._database.transaction() as session:
             note_progress(session, self.job_id, self.attempt, share, doing)

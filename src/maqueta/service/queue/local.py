@@ -4,11 +4,13 @@ import tempfile
 from pathlib import Path
 
 from maqueta.confined import reason_of
-from maqueta.service.kernel_work import PartSource, PartWork, examine
+from maqueta.phrases.phrase import phrase
+from maqueta.service.marking.rechecking import Rechecker
 from maqueta.service.queue.crews import Crews
 from maqueta.service.queue.examining import JobTaker, Progress
 from maqueta.service.queue.work_queue import AbandonedError, NotDoneError, Piece, Wanted
 from maqueta.service.settings import Settings
+from maqueta.service.shelf.kernel_work import Note, PartSource, PartWork, examine, noted
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore
 
@@ -19,7 +21,7 @@ class LocalQueue(Crews):
     def __init__(self, settings: Settings, database: Database, files: FileStore) -> None:
         super().__init__(settings)
         self._seconds = settings.kernel_seconds
-        self._taker = JobTaker(database, files, self.examine)
+        self._taker = JobTaker(database, files, self.examine, Rechecker(database, files, self))
 
     def examine(self, source: PartSource, progress: Progress, wanted: Wanted) -> PartWork | None:
         """Examine an upload; None when it was not wanted any more. Never raises for anything the file does.
@@ -28,15 +30,14 @@ class LocalQueue(Crews):
         """
         with tempfile.TemporaryDirectory() as folder:
             notes = Path(folder) / "progress"
-            last = ""
+            last: Note | None = None
 
             def looked() -> bool:
                 nonlocal last
-                text = notes.read_text("utf-8") if notes.exists() else ""
-                if text and text != last:
-                    share, _, doing = text.partition(" ")
-                    progress(float(share), doing)
-                    last = text
+                note = noted(notes)
+                if note is not None and note != last:
+                    progress(*note)
+                    last = note
                 return wanted()
 
             try:
@@ -46,7 +47,7 @@ class LocalQueue(Crews):
             except NotDoneError:
                 raise
             except Exception as error:  # the worker's own exceptions arrive here, whatever they are
-                return PartWork(refused=reason_of(error, self._seconds) + "; your file is kept")
+                return PartWork(refused=phrase("file-is-kept", reason=reason_of(error, self._seconds)))
 
     def wake(self) -> None:
         """Look for waiting jobs now."""

@@ -161,7 +161,3 @@ def main() -> int:
         return 1
     worker.run()
     return 0
-
-
-if __name__ == "__main__":
-    raise SystemExit(main())

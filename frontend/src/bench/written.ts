@@ -1,0 +1,26 @@
+/** Stands for the part's own size in a text that is typed. */
+export const TRUE_SIZE = "<>";
+
+/** What is written around a size: a tolerance, and words behind it. */
+export interface Around {
+  tolerance: string;
+  behind: string;
+}
+
+const TOLERANCE =
+  /^(?:±\s*[\d.,]+|[+-−]?\s*[\d.,]+\s*\/\s*[+-−]?\s*[\d.,]+|[A-Za-z]{1,2}\d{1,2}(?:\s*\/\s*[A-Za-z]{1,2}\d{1,2})?)/;
+
+/** What stands around the part's own size; null where the size itself is typed over. */
+export function aroundOf(text: string | null): Around | null {
+  if (text === null) return { tolerance: "", behind: "" };
+  if (!text.startsWith(TRUE_SIZE)) return null;
+  const rest = text.slice(TRUE_SIZE.length).trim();
+  const tolerance = TOLERANCE.exec(rest)?.[0] ?? "";
+  return { tolerance, behind: rest.slice(tolerance.length).trim() };
+}
+
+/** The text with something written around the part's own size; null where nothing is. */
+export function writtenAround({ tolerance, behind }: Around): string | null {
+  const rest = [tolerance.trim(), behind.trim()].filter(Boolean).join(" ");
+  return rest ? `${TRUE_SIZE} ${rest}` : null;
+}

@@ -1,0 +1,37 @@
+import { type Side, type View, type ViewLook } from "../src/api/types";
+import { type Attitude } from "../src/turntable/attitude";
+import told from "./examples.json";
+
+type Parents = Record<string, string | null>;
+
+/** What the core says (tests/frontend writes it): the interface has to agree. */
+export const examples = told as unknown as {
+  attitudes: {
+    attitude: Attitude;
+    right: Side;
+    turned: Attitude;
+    tipped: Record<"left" | "right" | "up" | "down", Attitude>;
+  }[];
+  point: [number, number, number];
+  looks: { look: ViewLook; up: Side; seen: [number, number] }[];
+  graphs: {
+    views: View[];
+    front: string | null;
+    with_front: Record<string, Parents>;
+    without: Record<string, Parents>;
+  }[];
+  angles: {
+    vertex: [number, number];
+    start: [number, number];
+    end: [number, number];
+    degrees: number;
+  }[];
+  pens: Record<string, { width: number; dashes: number[] }>;
+  lists: {
+    criteria: string[];
+    papers: string[];
+    filled_fields: string[];
+    title_fields: string[];
+    datum_sides: Record<string, string[]>;
+  };
+};

@@ -1,0 +1,117 @@
+import { describe, expect, it } from "vitest";
+
+import type { Point, SheetDocument, View } from "../src/api/types";
+import {
+  atDistance,
+  drawnInto,
+  levelled,
+  measure,
+  shapesOf,
+  squared,
+} from "../src/bench/drafting/shapes";
+
+const PAPER: [number, number] = [420, 297];
+const drawn = (tool: Parameters<typeof shapesOf>[0], ...points: Point[]) =>
+  shapesOf(tool, points, PAPER);
+
+describe("what the pen draws", () => {
+  it("is nothing while there are too few points", () => {
+    for (const tool of ["line", "rectangle", "circle", "arc", "throw"] as const)
+      expect(drawn(tool, [1, 2])).toEqual([]);
+    expect(drawn("mitre")).toEqual([]);
+    expect(drawn("carry", [0, 0], [5, 0], [9, 9])).toEqual([]);
+  });
+
+  it("is a closed rectangle of four lines", () => {
+    const lines = drawn("rectangle", [10, 10], [40, 30]);
+    expect(lines).toHaveLength(4);
+    lines.forEach((l, k) => {
+      const next = lines[(k + 1) % 4]!;
+      expect(l.kind === "line" && next.kind === "line" && l.to).toEqual(
+        next.kind === "line" && next.from,
+      );
+    });
+  });
+
+  it("is an arc that runs counter-clockwise from its first point to its last", () => {
+    const [arc] = drawn("arc", [0, 0], [10, 0], [0, 25]);
+    expect(arc).toMatchObject({ radius: 10, start: 0 });
+    expect(arc!.kind === "arc" && arc!.sweep).toBeCloseTo(Math.PI / 2);
+    const [long] = drawn("arc", [0, 0], [0, 10], [10, 0]);
+    expect(long!.kind === "arc" && long!.sweep).toBeCloseTo(1.5 * Math.PI);
+    const [whole] = drawn("arc", [0, 0], [10, 0], [20, 0]);
+    expect(whole!.kind === "arc" && whole!.sweep).toBeCloseTo(2 * Math.PI);
+  });
+
+  it("is a thin line across the whole paper, level or upright", () => {
+    expect(drawn("throw", [100, 50], [180, 60])).toEqual([
+      { kind: "line", from: [0, 50], to: [420, 50] },
+    ]);
+    expect(drawn("throw", [100, 50], [101, 90])).toEqual([
+      { kind: "line", from: [100, 0], to: [100, 297] },
+    ]);
+  });
+
+  it("is a line at 45° that stays on the paper", () => {
+    const [rising] = drawn("mitre", [100, 50], [120, 60]);
+    expect(rising).toMatchObject({ from: [50, 0], to: [347, 297] });
+    const [falling] = drawn("mitre", [100, 50], [120, 40]);
+    expect(falling!.kind === "line" && falling!.to[0] - falling!.from[0]).toBeCloseTo(150);
+  });
+
+  it("carries a size over: as far from the third point as the first two are apart", () => {
+    // 30 taken up, carried to the right of (200, 100): an upright line at 230.
+    expect(drawn("carry", [50, 20], [50, 50], [200, 100], [260, 100])).toEqual([
+      { kind: "line", from: [230, 0], to: [230, 297] },
+    ]);
+    expect(drawn("carry", [50, 20], [50, 50], [200, 100], [200, 60])).toEqual([
+      { kind: "line", from: [0, 70], to: [420, 70] },
+    ]);
+  });
+});
+
+it("measures along the direction in which two points lie further apart", () => {
+  expect(measure([0, 0], [3, 4])).toBe(4);
+  expect(atDistance([0, 0], [30, 40], 10)).toEqual([6, 8]);
+  expect(atDistance([5, 5], [5, 5], 10)).toEqual([5, 5]);
+  expect(squared([0, 0], [30, 4])).toEqual([30, 0]);
+  expect(levelled([0, 0], [100, 8])).toEqual([100, 0]);
+  expect(levelled([0, 0], [100, 15])).toEqual([100, 15]);
+});
+
+describe("a drafted view", () => {
+  const view = { id: "v1", at: [100, 100], scale: 2, lines: [] } as unknown as View;
+  const sheet = { views: [view, { ...view, id: "v2" }], marks: [] } as unknown as SheetDocument;
+
+  it("gets lines in its own plane, the others none", () => {
+    const after = drawnInto(sheet, view, 2, drawn("line", [100, 100], [140, 120]), "hidden");
+    expect(after.views[0]!.lines).toMatchObject([
+      {
+        kind: "line",
+        pen: "hidden",
+        points: [
+          [0, 0],
+          [20, 10],
+        ],
+      },
+    ]);
+    expect(after.views[1]!.lines).toEqual([]);
+  });
+
+  it("gets centre marks and centre lines from the centre pen", () => {
+    const shapes = [
+      ...drawn("circle", [120, 100], [124, 100]),
+      ...drawn("line", [100, 100], [100, 140]),
+    ];
+    const after = drawnInto(sheet, view, 2, shapes, "centre");
+    expect(after.marks).toMatchObject([
+      { id: "m1", kind: "mark", centre: [10, 0], radius: 2 },
+      { id: "m2", kind: "line", start: [0, 0], end: [0, 20] },
+    ]);
+    expect(after.views[0]!.lines).toEqual([]);
+  });
+
+  it("is left alone by what has no length", () => {
+    expect(drawnInto(sheet, view, 2, drawn("line", [9, 9], [9.01, 9]), "visible")).toBe(sheet);
+  });
+});

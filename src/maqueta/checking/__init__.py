@@ -1,1 +1,0 @@
-"""One module per criterion, the catalogue of rules, the report and the marks."""

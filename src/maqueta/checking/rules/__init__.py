@@ -1,1 +1,0 @@
-"""The rules of the catalogue, by what they are about."""

@@ -1,0 +1,230 @@
+"""Two drawings of one view against each other: what is missing, surplus, of the wrong kind, or a little off.
+
+Both are interval sets on carriers, so that the differences are exact; curves that are neither lines nor circles are
+compared by distance. All lengths are in the unit of the plane the pieces lie in.
+"""
+
+from collections import defaultdict
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass
+from functools import cached_property
+from typing import Final
+
+from maqueta.geometry.carrier import Circle, Interval, Line
+from maqueta.geometry.coincidence import along, coinciding
+from maqueta.geometry.curve_cover import Chords
+from maqueta.geometry.displacement import Displaced, displaced_lines
+from maqueta.geometry.interval import common, joined, remaining
+from maqueta.geometry.line_set import LineKind, LineSet, Piece
+
+#: A circle or ellipse drawn as chords takes more straight pieces than this.
+_MANY: Final = 6
+#: Stretches shorter than this many tolerances are not told apart from lines that meet.
+_LEAST: Final = 2.0
+
+
+@dataclass(frozen=True, slots=True)
+class DrawnPiece:
+    """A drawn stretch. `short` is how much a broken line may end early because its last gap does not show.
+
+    `either` marks a stretch whose kind cannot be told: it counts as whatever is expected in its place.
+    """
+
+    piece: Piece
+    short: float = 0.0
+    either: bool = False
+
+
+@dataclass(frozen=True)
+class Comparison:
+    """The differences between a drawn view and the expected one.
+
+    `missing` and `wrong` pieces carry the expected kind and the model behind them, `extra` and `smooth` ones the drawn
+    kind; `smooth` are drawn where two faces run smoothly into each other. `expected` and `drawn` are whole lengths.
+    """
+
+    missing: tuple[Piece, ...]
+    extra: tuple[Piece, ...]
+    wrong: tuple[Piece, ...]
+    smooth: tuple[Piece, ...]
+    displaced: tuple[Displaced, ...]
+    expected: float
+    drawn: float
+
+    @cached_property
+    def disagreement(self) -> float:
+        """Share of all ink, expected and drawn, on which the two disagree: 0 for equal drawings, 1 for strangers.
+
+        A stretch of the wrong kind is at least in its place, so it counts half (it stands in both lengths).
+        """
+        off = sum(pair.missing.length + pair.extra.length for pair in self.displaced)
+        ill = length_of(self.missing) + length_of(self.extra) + length_of(self.wrong) + off
+        return float(ill / max(self.expected + self.drawn, 1e-9))
+
+
+def length_of(pieces: Iterable[Piece]) -> float:
+    """Length of pieces together."""
+    return sum(piece.length for piece in pieces)
+
+
+def compare(
+    expected: LineSet,
+    drawn: Sequence[DrawnPiece],
+    tolerance: float,
+    reach: float,
+    hidden: bool = True,
+    curves: bool = True,
+) -> Comparison:
+    """Compare drawn pieces with the expected line set.
+
+    Carriers match within `tolerance`; a missing and a surplus line up to `reach` apart are one displaced line.
+    Without `hidden` no hidden line is expected: one that is drawn as such in its right place is no difference, one that
+    is drawn as a visible line is surplus.
+    Without `curves` only lines and circles are compared, which is quicker.
+    """
+    wanted = [piece for piece in expected.pieces if piece.kind != "smooth"]
+    pieces = [item.piece for item in drawn]
+    pairs = coinciding(wanted, pieces, tolerance)
+    missing, wrong = _against(wanted, drawn, pairs, _LEAST * tolerance, hidden)
+    solid = set() if hidden else {j for j, item in enumerate(drawn) if item.piece.kind == "visible" and not item.either}
+    own = [(j, i) for i, j in pairs if j not in solid or wanted[i].kind == "visible"]
+    _, extra = split(pieces, wanted, tolerance, own)
+    if curves:
+        missing, extra = _curves(missing, extra, wanted, pieces, tolerance, hidden)
+    smooth, extra = split(extra, expected.of("smooth"), tolerance)
+    displaced, missing, extra = displaced_lines(missing, extra, tolerance, reach)
+    return Comparison(
+        tuple(missing),
+        tuple(extra),
+        tuple(wrong),
+        tuple(smooth),
+        tuple(displaced),
+        length_of(piece for piece in wanted if hidden or piece.kind == "visible"),
+        length_of(pieces),
+    )
+
+
+def pace(piece: Piece) -> float:
+    """Length per unit of a carrier's parameter: 1 along lines and free curves, the radius around a circle."""
+    return piece.carrier.radius if isinstance(piece.carrier, Circle) else 1.0
+
+
+def stretches(piece: Piece, intervals: Iterable[Interval]) -> list[Piece]:
+    """Parts of a piece by intervals of its parameter."""
+    return [Piece(piece.kind, piece.carrier, interval, piece.edges, piece.faces) for interval in intervals]
+
+
+def _against(
+    wanted: Sequence[Piece],
+    drawn: Sequence[DrawnPiece],
+    pairs: Sequence[tuple[int, int]],
+    least: float,
+    hidden: bool,
+) -> tuple[list[Piece], list[Piece]]:
+    """Wanted stretches that nothing covers, and those that only the other kind covers."""
+    drawn_on: defaultdict[int, list[int]] = defaultdict(list)
+    for i, j in pairs:
+        drawn_on[i].append(j)
+    missing: list[Piece] = []
+    wrong: list[Piece] = []
+    for index, piece in enumerate(wanted):
+        covers: Mapping[LineKind, list[Interval]] = {"visible": [], "hidden": [], "smooth": []}
+        rate = pace(piece)
+        for j in drawn_on[index]:
+            item = drawn[j]
+            short = item.short / rate
+            covers[piece.kind if item.either else item.piece.kind].extend(
+                (a - short, b + short) for a, b in along(piece, item.piece)
+            )
+        visible, broken = joined(covers["visible"]), joined(covers["hidden"])
+        own, other = (visible, broken) if piece.kind == "visible" else (broken, visible)
+        bare = remaining([piece.interval], own, least / rate)
+        # A visible line hides a hidden one under it (ISO 128-2, ASME Y14.2, from memory).
+        ill = (
+            common([piece.interval], visible, least / rate)
+            if piece.kind == "hidden"
+            else common(bare, broken, least / rate)
+        )
+        wrong += stretches(piece, ill)
+        if hidden or piece.kind == "visible":
+            missing += stretches(piece, remaining(bare, other, least / rate))
+    return missing, wrong if hidden else [piece for piece in wrong if piece.kind == "visible"]
+
+
+def split(
+    pieces: Sequence[Piece],
+    others: Sequence[Piece],
+    tolerance: float,
+    pairs: Sequence[tuple[int, int]] | None = None,
+) -> tuple[list[Piece], list[Piece]]:
+    """Stretches of `pieces` that lie on lines of `others`, and the stretches that do not."""
+    found = coinciding(pieces, others, tolerance) if pairs is None else pairs
+    others_on: defaultdict[int, list[int]] = defaultdict(list)
+    for i, j in found:
+        others_on[i].append(j)
+    on: list[Piece] = []
+    off: list[Piece] = []
+    for index, piece in enumerate(pieces):
+        spans = joined([span for j in others_on[index] for span in along(piece, others[j])])
+        least = _LEAST * tolerance / pace(piece)
+        on += stretches(piece, common([piece.interval], spans, least))
+        off += stretches(piece, remaining([piece.interval], spans, least))
+    return on, off
+
+
+def _curves(
+    missing: list[Piece],
+    extra: list[Piece],
+    wanted: Sequence[Piece],
+    drawn: Sequence[Piece],
+    tolerance: float,
+    hidden: bool,
+) -> tuple[list[Piece], list[Piece]]:
+    """Settle by distance what carriers cannot: ellipses, free curves, and curves drawn as chords or other curves."""
+    least = _LEAST * tolerance
+    if all(isinstance(piece.carrier, Line | Circle) for piece in (*missing, *extra, *wanted)) and not _chords(extra):
+        return missing, extra
+    still_missing = _apart(missing, drawn, extra, tolerance, least)
+    if hidden:
+        return still_missing, _apart(extra, wanted, missing, tolerance, least)
+    # Where hidden lines are not wanted, a curve drawn as a visible one must be one.
+    broken = [piece for piece in extra if piece.kind == "hidden"]
+    solid = [piece for piece in extra if piece.kind != "hidden"]
+    plain = [piece for piece in wanted if piece.kind == "visible"]
+    return still_missing, [
+        *_apart(broken, wanted, missing, tolerance, least),
+        *_apart(solid, plain, missing, tolerance, least),
+    ]
+
+
+def _chords(pieces: Sequence[Piece]) -> bool:
+    """Whether there are enough straight pieces that they could be the chords of a curve."""
+    return sum(isinstance(piece.carrier, Line) for piece in pieces) > _MANY
+
+
+def _apart(
+    pieces: Sequence[Piece], all_others: Sequence[Piece], left_over: Sequence[Piece], tolerance: float, least: float
+) -> list[Piece]:
+    """Stretches of pieces away from others by distance: lines from bent left-overs, circles from anything but circles
+    (what lies on a line or circle of the same kind is settled already), other curves from all others."""
+    bent = Chords([p for p in left_over if not isinstance(p.carrier, Line)], tolerance)
+    uncircled = Chords([p for p in all_others if not isinstance(p.carrier, Circle)], tolerance)
+    every = Chords(all_others, tolerance)
+    result: list[Piece] = []
+    for piece in pieces:
+        against = bent if isinstance(piece.carrier, Line) else uncircled if isinstance(piece.carrier, Circle) else every
+        result += against.far_from(piece, least)
+    return result
+
+
+def lying_on(pieces: Sequence[Piece], lines: Sequence[Piece], tolerance: float) -> list[float]:
+    """The length of each piece that lies on lines: by carriers, or by distance where these cannot be compared."""
+    found: list[float] = []
+    near: Chords | None = None
+    for piece in pieces:
+        if isinstance(piece.carrier, Line | Circle):
+            found.append(length_of(split([piece], lines, tolerance)[0]))
+            continue
+        near = near or Chords(lines, tolerance)
+        found.append(piece.length - length_of(near.far_from(piece, _LEAST * tolerance)))
+    return found

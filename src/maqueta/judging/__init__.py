@@ -1,0 +1,1 @@
+"""Judging a sheet: survey, findings, points, scope, report; criteria in a folder of their own."""

@@ -1,0 +1,24 @@
+"""Rules about dimensions."""
+
+from typing import Final
+
+from maqueta.judging.rule import Rules, rule
+
+RULES: Final = Rules(
+    (
+        rule("dimensions.undetermined", "error", "open", "position", "slope", "radius", "mixed"),
+        rule("dimensions.redundant", "error", "chain", "", "drawn"),
+        rule("dimensions.repeated", "error", "chain"),
+        rule("dimensions.overall", "error", "missing"),
+        rule("dimensions.value", "error", "displaced"),
+        rule("dimensions.unread", "warning", "doubt"),
+        rule("dimensions.to-hidden", "error", "displaced"),
+        rule("dimensions.form", "warning", "doubt", "radius", "diameter", "sign", "typical"),
+        rule("dimensions.contour", "warning", "displaced"),
+        rule("dimensions.datum", "error", "displaced", "", "centre"),
+        rule("dimensions.decimals", "warning", "doubt", "", "unit"),
+        rule("dimensions.tolerance", "warning", "doubt", "crossed", "wide", "fit"),
+        rule("dimensions.precision", "warning", "doubt"),
+        rule("dimensions.on-pictorial", "error", "surplus"),
+    )
+)

@@ -1,0 +1,110 @@
+"""Tolerances that contradict themselves or their size, and functional sizes that carry none."""
+
+from collections.abc import Sequence
+from typing import Final
+
+from maqueta.geometry.rounding import rounded
+from maqueta.judging.criteria.dimensions.rules import RULES
+from maqueta.judging.dimension_survey import DimensionSurvey, dimension_place
+from maqueta.judging.finding import Finding
+from maqueta.sheet.dimension import AngleDimension, Dimension, true_size
+from maqueta.sheet.written_sizes import converted
+from maqueta.sizes.fits import limits
+from maqueta.sizes.text import Tolerance, read_text
+from maqueta.solid.unit import MILLIMETRES
+from maqueta.task.dimensioning import FunctionalSize
+
+#: Deviations written beside a fit are its own within this much, mm: half a step of the tables.
+_SAME: Final = 5e-4
+
+
+def check_tolerances(dimensions: DimensionSurvey) -> list[Finding]:
+    """`dimensions.tolerance` for every size that carries one, and `dimensions.precision`."""
+    return [*_contradictory(dimensions), *_functional(dimensions)]
+
+
+def _contradictory(dimensions: DimensionSurvey) -> list[Finding]:
+    findings = []
+    for dimension in dimensions.survey.sheet.dimensions:
+        tolerance = _tolerance(dimension)
+        variant = _contradiction(dimensions, dimension, tolerance) if tolerance is not None else None
+        if variant is not None:
+            findings.append(
+                RULES.found(
+                    "dimensions.tolerance",
+                    views=(dimension.view,),
+                    at=(dimension_place(dimensions.survey.by_id[dimension.view], dimension),),
+                    parameters={"text": dimensions.text(dimension)},
+                    variant=variant,
+                    items=(dimension.id,),
+                )
+            )
+    return findings
+
+
+def _tolerance(dimension: Dimension) -> Tolerance | None:
+    return read_text(dimension.text, true_size(dimension)).tolerance if dimension.text else None
+
+
+def _contradiction(dimensions: DimensionSurvey, dimension: Dimension, tolerance: Tolerance) -> str | None:
+    """How a tolerance contradicts itself or its size: upside down, as wide as the size, or not that of its fit."""
+    upper, lower = tolerance.upper, tolerance.lower
+    if upper is not None and lower is not None and upper < 0 < lower:
+        # Written the other way round, it can still be read but one way.
+        upper, lower = lower, upper
+    exercise, part = dimensions.survey.exercise, dimensions.survey.projected.part
+    if upper is not None and lower is not None:
+        if upper <= lower:
+            return "crossed"
+        angle = isinstance(dimension, AngleDimension)
+        size = true_size(dimension) if angle else converted(true_size(dimension), part.unit, exercise.units)
+        if upper - lower >= size:
+            return "wide"
+        if tolerance.fit and "/" not in tolerance.fit and not angle:
+            millimetre = MILLIMETRES[exercise.units]
+            own = limits(tolerance.fit, size * millimetre)
+            written = (upper * millimetre, lower * millimetre)
+            if own is not None and max(abs(a - b) for a, b in zip(own, written, strict=True)) > _SAME:
+                return "fit"
+    return None
+
+
+def _functional(dimensions: DimensionSurvey) -> list[Finding]:
+    """Functional sizes that are on the sheet and carry neither a tolerance nor more decimals than other sizes."""
+    survey, findings = dimensions.survey, []
+    for functional in survey.exercise.dimensioning.functional:
+        own = [d for d in survey.sheet.dimensions if _is(dimensions, d, functional)]
+        others = [d for d in survey.sheet.dimensions if d not in own]
+        finest = max((_decimals(dimensions.text(d)) for d in others), default=0)
+        if not own or any(_tolerance(d) is not None or _decimals(dimensions.text(d)) > finest for d in own):
+            continue
+        findings.append(
+            RULES.found(
+                "dimensions.precision",
+                views=tuple(dict.fromkeys(d.view for d in own)),
+                at=tuple(dimension_place(survey.by_id[d.view], d) for d in own),
+                parameters={"text": dimensions.text(own[0])},
+                items=tuple(d.id for d in own),
+            )
+        )
+    return findings
+
+
+def _is(dimensions: DimensionSurvey, dimension: Dimension, functional: FunctionalSize) -> bool:
+    """Whether a dimension writes a functional size: of its kind and, rounded as asked, as large."""
+    exercise, part = dimensions.survey.exercise, dimensions.survey.projected.part
+    kinds: Sequence[str] = ("linear",) if functional.kind == "length" else (functional.kind,)
+    # A diameter may be written between the outlines of something seen from the side.
+    if functional.kind == "diameter" and dimension.kind == "linear":
+        written = read_text(dimension.text).symbol if dimension.text else None
+        kinds = ("linear",) if written == "diameter" else ()
+    true = converted(true_size(dimension), part.unit, exercise.units)
+    step = 10.0**-exercise.decimals
+    return dimension.kind in kinds and abs(rounded(true, exercise.decimals) - functional.size) <= 0.5001 * step
+
+
+def _decimals(text: str) -> int:
+    """How many decimals the size in a text is written with."""
+    head = text.replace(",", ".").split("±")[0].split("+")[0]
+    _, _, behind = head.partition(".")
+    return len(behind) - len(behind.lstrip("0123456789"))

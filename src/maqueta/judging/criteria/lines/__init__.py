@@ -1,0 +1,1 @@
+"""Criterion lines: every line that should be there, and no other."""

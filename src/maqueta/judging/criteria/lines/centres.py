@@ -1,0 +1,108 @@
+"""Centre marks on circles, and centre lines along round features seen from the side."""
+
+import math
+from collections.abc import Sequence
+
+from maqueta.geometry.carrier import Circle, Point
+from maqueta.geometry.line_set import Piece
+from maqueta.judging.criteria.lines.rules import RULES
+from maqueta.judging.finding import Finding
+from maqueta.judging.survey import Survey
+from maqueta.projection.axes_seen import centre_seen, feature_axis
+from maqueta.projection.look import Look
+from maqueta.sheet.document import CentreLine, CentreMark
+from maqueta.sheet.placed import PlacedView
+from maqueta.solid.part import Feature
+
+
+def check_centres(survey: Survey, item: PlacedView, look: Look) -> list[Finding]:
+    """`lines.missing-centre` for one view that is not pictorial."""
+    tolerance = survey.exercise.tolerance_mm / item.factor
+    part = survey.projected.part
+    marks = [mark for mark in survey.sheet.marks if mark.view == item.view.id]
+    unmarked: list[tuple[Point, float, Feature]] = []
+    unlined: list[tuple[Point, Point, Feature]] = []
+    for feature in part.features:
+        if look.shows_point(feature.axis):
+            centre = centre_seen(feature, look)
+            if _circle_shown(item, feature, centre, tolerance) and not _marked(marks, centre, tolerance):
+                unmarked.append((centre, feature.diameter / 2, feature))
+        elif any(set(piece.faces) & set(feature.faces) for piece in _shown(item)):
+            start, end = feature_axis(part, feature, look)
+            if not _lined(marks, start, end, tolerance):
+                unlined.append((start, end, feature))
+    findings = []
+    if unmarked:
+        spots = {(round(c[0], 6), round(c[1], 6)) for c, _, _ in unmarked}
+        findings.append(
+            RULES.found(
+                "lines.missing-centre",
+                views=(item.view.id,),
+                at=tuple((item.to_sheet(spot),) for spot in sorted(spots)),
+                parameters={"count": len(spots), "name": survey.name(item)},
+                variant="mark",
+                faces=tuple(sorted({face for _, _, f in unmarked for face in f.faces})),
+            )
+        )
+    if unlined:
+        lines = {(start, end): feature for start, end, feature in unlined}
+        findings.append(
+            RULES.found(
+                "lines.missing-centre",
+                views=(item.view.id,),
+                at=tuple((item.to_sheet(start), item.to_sheet(end)) for start, end in sorted(lines)),
+                parameters={"count": len(lines), "name": survey.name(item)},
+                variant="line",
+                faces=tuple(sorted({face for _, _, f in unlined for face in f.faces})),
+            )
+        )
+    return findings
+
+
+def _shown(item: PlacedView) -> Sequence[Piece]:
+    """What of the part a view shows; a drafted one shows what it should."""
+    if item.view.lines is None:
+        return [piece for piece in item.drawn if piece.kind != "smooth"]
+    return item.lines.of("visible", "hidden") if item.view.hidden else item.lines.of("visible")
+
+
+def _circle_shown(item: PlacedView, feature: Feature, centre: Point, tolerance: float) -> bool:
+    """Whether the feature shows as a full visible circle."""
+    return any(
+        piece.kind == "visible"
+        and isinstance(piece.carrier, Circle)
+        and piece.interval[1] - piece.interval[0] > 2 * math.pi - 1e-6
+        and abs(piece.carrier.radius - feature.diameter / 2) <= tolerance
+        and math.dist((piece.carrier.x, piece.carrier.y), centre) <= tolerance
+        for piece in _shown(item)
+    )
+
+
+def _marked(marks: list[CentreMark | CentreLine], centre: Point, tolerance: float) -> bool:
+    """A centre mark there, or two centre lines that cross there."""
+    through = 0
+    for mark in marks:
+        if isinstance(mark, CentreMark):
+            if math.dist(mark.centre, centre) <= tolerance:
+                return True
+        elif _distance(centre, mark.start, mark.end) <= tolerance:
+            through += 1
+    return through >= 2
+
+
+def _lined(marks: list[CentreMark | CentreLine], start: Point, end: Point, tolerance: float) -> bool:
+    """A centre line that runs along the whole axis."""
+    return any(
+        isinstance(mark, CentreLine)
+        and _distance(start, mark.start, mark.end) <= tolerance
+        and _distance(end, mark.start, mark.end) <= tolerance
+        for mark in marks
+    )
+
+
+def _distance(point: Point, start: Point, end: Point) -> float:
+    """Distance of a point from a segment."""
+    dx, dy = end[0] - start[0], end[1] - start[1]
+    squared = dx * dx + dy * dy
+    t = 0.0 if squared == 0 else max(0.0, min(1.0, ((point[0] - start[0]) * dx + (point[1] - start[1]) * dy) / squared))
+    return math.dist(point, (start[0] + t * dx, start[1] + t * dy))

@@ -1,0 +1,1 @@
+"""Criterion placement: can the dimensions be read?"""

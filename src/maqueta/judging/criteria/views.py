@@ -1,0 +1,151 @@
+"""Criterion views: the right set."""
+
+from itertools import combinations
+from typing import Final
+
+from maqueta.geometry.box import outline_of
+from maqueta.geometry.directions import AXES, side_along
+from maqueta.judging.finding import Finding, Parameter
+from maqueta.judging.rule import Rules, rule
+from maqueta.judging.survey import Survey, attitude_of
+from maqueta.phrases.phrase import phrase
+from maqueta.projection.attitude import usual
+from maqueta.projection.datum_sides import direction_of_axis
+from maqueta.projection.needed import repeats, tells
+from maqueta.sheet.placed import PlacedView
+from maqueta.solid.part import Feature
+
+RULES: Final = Rules(
+    (
+        rule("views.missing", "error", "missing"),
+        rule("views.repeated", "warning", "surplus"),
+        rule("views.surplus", "note", "surplus"),
+        rule("views.insufficient", "error", "doubt", "", "hidden"),
+        rule("views.unrecognised", "error", "doubt"),
+        rule("views.mirrored", "error", "displaced"),
+    )
+)
+
+
+def check_views(survey: Survey) -> list[Finding]:
+    """All rules of the criterion."""
+    return [
+        *_missing(survey),
+        *_repeated(survey),
+        *_surplus(survey),
+        *_insufficient(survey),
+        *_mirrored(survey),
+        *_unrecognised(survey),
+    ]
+
+
+def _missing(survey: Survey) -> list[Finding]:
+    present = set(survey.names.values())
+    wanted: list[str] = list(survey.exercise.views or ())
+    if survey.exercise.pictorial == "required":
+        wanted.append("pictorial")
+    if survey.front is None:
+        wanted = wanted or ["front"]
+    return [RULES.found("views.missing", parameters={"name": name}) for name in wanted if name not in present]
+
+
+def _repeated(survey: Survey) -> list[Finding]:
+    """Views that repeat each other, unless the exercise asks for both."""
+    tolerance = 1e-5 * survey.projected.part.size
+    asked = set(survey.exercise.views or ())
+    result = []
+    for first, second in combinations(survey.principal, 2):
+        names = (survey.name(first), survey.name(second))
+        if names[0] != names[1] and asked.issuperset(names):
+            continue
+        if repeats(first.lines, second.lines, tolerance):
+            result.append(
+                RULES.found(
+                    "views.repeated",
+                    views=(first.view.id, second.view.id),
+                    at=(outline_of(second.box),),
+                    parameters={"first": names[0], "second": names[1]},
+                )
+            )
+    return result
+
+
+def _surplus(survey: Survey) -> list[Finding]:
+    unwanted = []
+    for item in survey.placed:
+        name = survey.name(item)
+        if name == "unrecognised":
+            continue
+        if name == "pictorial":
+            surplus = survey.exercise.pictorial == "unwanted"
+        else:
+            surplus = survey.exercise.views is not None and name not in survey.exercise.views
+        if surplus:
+            unwanted.append(
+                RULES.found(
+                    "views.surplus", views=(item.view.id,), at=(outline_of(item.box),), parameters={"name": name}
+                )
+            )
+    return unwanted
+
+
+def _mirrored(survey: Survey) -> list[Finding]:
+    return [
+        RULES.found(
+            "views.mirrored",
+            views=(item.view.id,),
+            at=(outline_of(item.box),),
+            parameters={"name": survey.name(item)},
+        )
+        for item in survey.principal
+        if item.view.mirrored
+    ]
+
+
+def _unrecognised(survey: Survey) -> list[Finding]:
+    findings = []
+    for item in survey.unrecognised:
+        left, bottom, right, top = item.box
+        parameters = {"count": len(item.by_hand), "width": right - left, "height": top - bottom}
+        findings.append(
+            RULES.found("views.unrecognised", views=(item.view.id,), at=(outline_of(item.box),), parameters=parameters)
+        )
+    return findings
+
+
+def _insufficient(survey: Survey) -> list[Finding]:
+    """Shapes that show only along a direction in which no view looks.
+
+    Where the exercise names the views, the set is the instructor's choice and a lacking one is `views.missing`.
+    """
+    if survey.exercise.views is not None or survey.front is None:
+        return []
+    findings = []
+    for axis in AXES:
+        looking = [item for item in survey.orthographic if item.look is not None and item.look.shows_point(axis)]
+        round_ones = [feature for feature in survey.projected.part.features if feature.axis == axis]
+        direction = direction_of_axis(attitude_of(survey.front), axis)
+        if not looking:
+            contour = tells(survey.projected, usual(side_along(axis)))
+            if round_ones or contour:
+                what = phrase("some-shape", kind=round_ones[0].kind) if round_ones else phrase("contour")
+                faces = tuple(sorted({face for feature in round_ones for face in feature.faces}))
+                parameters: dict[str, Parameter] = {"what": what, "direction": direction}
+                findings.append(RULES.found("views.insufficient", parameters=parameters, faces=faces))
+        elif behind := [feature for feature in round_ones if not any(_seen(item, feature) for item in looking)]:
+            findings.append(
+                RULES.found(
+                    "views.insufficient",
+                    "note",
+                    views=tuple(item.view.id for item in looking),
+                    parameters={"what": phrase("some-shape", kind=behind[0].kind), "direction": direction},
+                    variant="hidden",
+                    faces=tuple(sorted({face for feature in behind for face in feature.faces})),
+                )
+            )
+    return findings
+
+
+def _seen(item: PlacedView, feature: Feature) -> bool:
+    """Whether any visible line of a view belongs to a feature."""
+    return any(set(piece.faces) & set(feature.faces) for piece in item.lines.of("visible"))

@@ -1,0 +1,77 @@
+"""What a rule is: severity, the sign it is shown by, and the ways it can be broken. What is said of it stands in the
+catalogues of phrases, under its id.
+"""
+
+from dataclasses import dataclass
+from typing import Any, Literal
+
+from maqueta.judging.finding import Finding, Severity
+from maqueta.phrases.phrase import Phrase
+from maqueta.task.criteria import CRITERIA, Criterion
+
+Sign = Literal["missing", "surplus", "displaced", "chain", "open", "doubt"]
+
+
+@dataclass(frozen=True, slots=True)
+class Wording:
+    """What is said of a finding."""
+
+    message: Phrase
+    expected: Phrase
+    found: Phrase
+
+
+@dataclass(frozen=True, slots=True)
+class Rule:
+    """One rule: `sign` is how it is shown on paper; `variants` are the ways of breaking it, "" the usual one."""
+
+    id: str
+    severity: Severity
+    sign: Sign
+    variants: tuple[str, ...] = ("",)
+
+    @property
+    def criterion(self) -> Criterion:
+        """The criterion a rule belongs to: the first part of its id."""
+        head = self.id.split(".")[0]
+        return next(c for c in CRITERIA if c == head)
+
+    @property
+    def kind(self) -> str:
+        """The kind of phrase under which the catalogues know the rule."""
+        return self.id.replace(".", "-")
+
+    @property
+    def heading(self) -> Phrase:
+        """What a rule is called."""
+        return Phrase(self.kind)
+
+    @property
+    def basis(self) -> Phrase:
+        """The standard or practice behind a rule."""
+        return Phrase(f"{self.kind}.basis")
+
+    def kinds(self, variant: str) -> tuple[str, str, str]:
+        """The kinds of phrase that say of a way of breaking the rule what happened, what was expected and found."""
+        first, then = (variant, f"{variant}-") if variant else ("message", "")
+        return (f"{self.kind}.{first}", f"{self.kind}.{then}expected", f"{self.kind}.{then}found")
+
+    def wording(self, finding: Finding) -> Wording:
+        """What is said of a finding of this rule, with its parameters as values."""
+        return Wording(*(Phrase(kind, finding.parameters) for kind in self.kinds(finding.variant)))
+
+
+def rule(id_: str, severity: Severity, sign: Sign, *variants: str) -> Rule:
+    """A rule with the ways it can be broken."""
+    return Rule(id_, severity, sign, variants or ("",))
+
+
+class Rules(tuple[Rule, ...]):
+    """The rules of one criterion."""
+
+    __slots__ = ()
+
+    def found(self, rule: str, severity: Severity | None = None, /, **rest: Any) -> Finding:
+        """A finding of a rule, with the rule's own severity unless another is given."""
+        own = next(entry for entry in self if entry.id == rule)
+        return Finding(rule, severity or own.severity, **rest)

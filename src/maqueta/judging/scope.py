@@ -1,0 +1,46 @@
+"""What of a sheet can be judged, criterion by criterion: what is beyond the program, and what was not delivered."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+
+from maqueta.judging.dimension_survey import DimensionSurvey
+from maqueta.judging.survey import Survey
+from maqueta.phrases.phrase import Phrase, phrase
+from maqueta.task.criteria import Criterion
+
+_NO_VIEW = phrase("scope-no-view")
+
+
+@dataclass(frozen=True, slots=True)
+class Scope:
+    """Reasons by criterion: `unjudged` keeps its points, `lacking` earns none, since there is nothing to earn them."""
+
+    unjudged: Mapping[Criterion, Phrase] = field(default_factory=dict)
+    lacking: Mapping[Criterion, Phrase] = field(default_factory=dict)
+
+
+def scope_of(survey: Survey, dimensions: DimensionSurvey) -> Scope:
+    """What of a sheet can be judged."""
+    unjudged: dict[Criterion, Phrase] = {}
+    lacking: dict[Criterion, Phrase] = {}
+    exercise = survey.exercise
+    if survey.front is None:
+        for criterion in ("front", "angle", "views", "alignment", "lines", "scale", "layout", "pictorial"):
+            lacking[criterion] = _NO_VIEW
+    elif len(survey.principal) == 1 and len(exercise.view_names) > 1:
+        lacking["angle"] = lacking["alignment"] = phrase("scope-one-view")
+    if not exercise.dimensioning.required:
+        unjudged["dimensions"] = unjudged["placement"] = phrase("scope-no-dimensions-asked")
+    elif not survey.sheet.dimensions:
+        lacking["dimensions"] = lacking["placement"] = phrase("scope-no-dimension")
+    elif survey.front is None:
+        lacking["dimensions"] = lacking["placement"] = _NO_VIEW
+    elif dimensions.reason is not None:
+        unjudged["dimensions"] = dimensions.reason
+    if not exercise.title_fields:
+        unjudged["title"] = phrase("scope-no-fields-asked")
+    elif not any(survey.sheet.title.fields.values()) and survey.sheet.title.angle is None:
+        lacking["title"] = phrase("scope-title-empty")
+    if exercise.pictorial == "required" and not survey.pictorial:
+        lacking["pictorial"] = phrase("scope-no-pictorial")
+    return Scope(unjudged, lacking)

@@ -1,0 +1,1 @@
+"""Sheets the program makes: the model answer, the sheet an exercise starts from."""

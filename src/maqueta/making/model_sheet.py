@@ -1,0 +1,57 @@
+"""A faultless sheet of a part, drawn by rule: views in line with equal gaps, centre lines, sizes from datum sides."""
+
+from maqueta.making.model_views import model_views
+from maqueta.making.starting_sheet import blank_sheet
+from maqueta.making.title_filled import Drafter as Drafter
+from maqueta.making.title_filled import title_values
+from maqueta.projection.attitude import Attitude
+from maqueta.projection.projected_part import ProjectedPart
+from maqueta.sheet.dimension_words import write_length
+from maqueta.sheet.document import SheetDocument, TitleBlock
+from maqueta.sheet.placed import placed_views
+from maqueta.sizes.centre_marks import proposed_marks
+from maqueta.sizes.form.model import form_model, undimensioned
+from maqueta.sizes.proposal import LOW_SIDES, Datum, propose
+from maqueta.sizes.rows import in_rows
+from maqueta.task.exercise import Exercise
+from maqueta.task.fronts import model_front
+
+
+def model_sheet(projected: ProjectedPart, exercise: Exercise, drafter: Drafter) -> SheetDocument:
+    """A sheet of the exercise on which the checks find nothing.
+
+    A part whose sizes cannot be counted gets no dimensions.
+    """
+    front = model_front(projected, exercise)
+    names = list(exercise.view_names)
+    views, scale = model_views(projected, exercise)
+    part = projected.part
+    blank = blank_sheet(exercise)
+    title = TitleBlock(fields=dict(title_values(part, blank, drafter, scale)), angle=exercise.angle)
+    sheet = blank.model_copy(update={"views": tuple(views), "title": title})
+    placed = {item.view.id: item for item in placed_views(projected, sheet)}
+    principal = [placed[f"v{index + 1}"] for index in range(len(names))]
+    marks = list(proposed_marks(projected, principal)) if exercise.centre_lines else []
+    sheet = sheet.model_copy(update={"marks": tuple(marks)})
+    if exercise.dimensioning.required and undimensioned(part) is None:
+        return dimensioned(projected, sheet, front)
+    return sheet
+
+
+def dimensioned(
+    projected: ProjectedPart, sheet: SheetDocument, front: Attitude, datum: Datum = LOW_SIDES
+) -> SheetDocument:
+    """A sheet with a complete set of dimensions in place of its own, as far as its views show the part.
+
+    Raises ValueError for a part whose sizes cannot be counted.
+    """
+    part = projected.part
+
+    def write(value: float) -> str:
+        return write_length(value, sheet, part.unit)
+
+    views = [
+        item for item in placed_views(projected, sheet) if item.view.kind == "principal" and not item.view.mirrored
+    ]
+    proposed = propose(form_model(part), part, front, views, write, datum)
+    return sheet.model_copy(update={"dimensions": in_rows(proposed, views, sheet.style == "asme")})

@@ -1,0 +1,45 @@
+"""Fields of a title block that are written by the program, for model answers and where an exercise fills them in."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+from maqueta.sheet.document import SheetDocument, TitleField
+from maqueta.sheet.scales import write_scale
+from maqueta.solid.part import Part
+from maqueta.task.exercise import Exercise
+
+
+@dataclass(frozen=True, slots=True)
+class Drafter:
+    """Who draws, in which class, and on which day: what is written into the title block."""
+
+    name: str
+    group: str
+    date: str
+
+
+def title_values(part: Part, sheet: SheetDocument, drafter: Drafter, scale: float | None) -> Mapping[TitleField, str]:
+    """What the program knows to write into each field, in capitals; `scale` is the one that is drawn, if any."""
+    return {
+        "title": part.name.upper(),
+        "drafter": drafter.name.upper(),
+        "class": drafter.group.upper(),
+        "date": drafter.date,
+        "scale": write_scale(scale) if scale is not None else "",
+        "sheet": "1 / 1",
+        "material": part.material.upper(),
+        "unit": sheet.units.upper(),
+        "paper": sheet.paper.size,
+    }
+
+
+def title_filled(
+    part: Part, exercise: Exercise, drafter: Drafter, sheet: SheetDocument, scale: float | None
+) -> SheetDocument:
+    """A sheet with those fields written that its exercise has filled in for the student."""
+    if not exercise.title_filled:
+        return sheet
+    known = title_values(part, sheet, drafter, scale)
+    fields: dict[TitleField, str] = dict(sheet.title.fields)
+    fields.update((field, known[field]) for field in exercise.title_filled)
+    return sheet.model_copy(update={"title": sheet.title.model_copy(update={"fields": fields})})

@@ -1,0 +1,34 @@
+### What somebody did, as those who run the service read it.
+
+deed-log-in = Logged in
+deed-log-out = Logged out
+deed-language = Chose a language to read
+deed-own-password = Chose another password of their own
+deed-own-log-in-ended = Ended one of their own log-ins
+deed-account-made = Made an account
+deed-account-changed = Closed an account, or opened it again
+deed-password-given = Gave somebody a password for one log-in
+deed-unlocked = Let somebody try to log in again
+deed-made-anonymous = Made an account anonymous
+deed-log-ins-ended = Ended all log-ins of somebody
+deed-asked-what-is-held = Asked what is held of somebody
+deed-class-made = Made a class
+deed-class-renamed = Gave a class another name
+deed-students-taken-in = Took students into a class
+deed-student-taken-out = Took a student out of a class
+deed-part-brought-in = Brought in a part
+deed-part-built = Built a part
+deed-part-rebuilt = Built the next version of a part
+deed-part-changed = Renamed, labelled, put away or stood up a part
+deed-part-copied = Copied a part
+deed-part-examined-again = Had a part examined once more
+deed-job-stopped = Stopped a job
+deed-exercise-set = Set an exercise
+deed-answer-kept = Kept a model answer
+deed-decided-for-all = Decided the same mistake on every sheet
+deed-delivery-taken = Brought in a student's file
+deed-all-returned = Returned all sheets that were decided
+deed-handed-in = Handed in a sheet
+deed-finding-decided = Upheld or waived a finding
+deed-remark = Wrote a remark
+deed-returned = Returned a sheet

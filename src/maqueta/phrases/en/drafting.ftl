@@ -1,0 +1,47 @@
+### What is drawn by hand or read from a file: why it cannot be, and what could not be read.
+
+drafting-parallel-unsaid = Say how far away the parallel runs, and on which side.
+drafting-most-lines = A view holds at most { PLAIN($most) } lines.
+drafting-no-line = There is no drafted line at this point.
+drafting-curve-untrimmed = A free curve cannot be trimmed; it can be erased.
+drafting-nothing-crosses = No line crosses this one, so there is nothing to trim it to. Erase takes it away whole.
+drafting-circle-uncrossed = A full circle is trimmed between two lines that cross it; fewer than two do.
+drafting-circle-endless = A full circle has no end to extend.
+drafting-curve-unextended = A free curve cannot be extended.
+drafting-nothing-ahead = There is no line ahead of this end to extend it to.
+drafting-which-side = Point to the side on which the parallel shall run.
+drafting-circle-too-small = The circle is too small for a parallel at this distance inside it.
+drafting-lines-and-circles = Parallels are drawn to lines and circles only.
+sheet-metres-large = the sheet is { FIXED($size) } m large
+sheet-without-views = there is no line of a view on the sheet
+sheet-file-empty = the file is empty
+sheet-file-larger = the file is larger than { $most } MB
+sheet-file-no-dxf = it is not a text DXF file
+sheet-file-entities = the file has more than { PLAIN($most) } entities; a sheet has some hundred
+sheet-file-broken = it is not a usable DXF file: its structure is broken
+sheet-lines = the sheet has more than { PLAIN($most) } lines
+sheet-curve-points = the sheet has a curve of { PLAIN($points) } points, more than { PLAIN($most) }
+sheet-file-without-lines = there is no line in the file
+sheet-file-circle = the file has a circle of radius { PLAIN($radius) }
+sheet-file-coordinate = the file has a coordinate that is not on any sheet ({ $x }, { $y })
+sheet-needs-memory = it needs more memory than a sheet may take
+unread-aside = lines beside the views, taken as axes or dimension lines ({ $count })
+unread-layer = lines of the layer { $layer }, taken as dimension or other lines ({ $count })
+unread-counted = { $what } ({ $count })
+unread-entity = { $kind }
+unread-switched-off = { $kind } on the switched-off layer { $layer }
+unread-damaged = { $kind } that is damaged
+unread-endless = INSERT of the block { $block }, which contains itself
+unread-copies = copy of the block { $block }
+unread-arc-length = DIMENSION of an arc's length
+unread-model-space = entities in model space ({ $count })
+unread-paper-space = entities in the paper space { $name } ({ $count })
+unread-loose-dimension = the dimension '{ $text }', which touches no view
+unread-loose-text = the text '{ $text }', which stands at nothing it could be the size of
+unread-too-many = { $count } { $what ->
+    [groups] groups of lines
+    [dimensions] dimensions
+    [notes] notes
+   *[centre-lines] centre lines
+} more than the { $most } a sheet may have
+unread-too-many-lines = { $count } lines more than the { PLAIN($most) }, or { PLAIN($points) } points, a sheet may have

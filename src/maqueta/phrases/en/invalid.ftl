@@ -1,0 +1,68 @@
+### What is wrong with data that does not validate.
+
+value-at = { $where }: { $what }
+value-missing = this is missing
+value-unknown = nothing of this name is known
+value-not-above = it should be more than { PLAIN($bound) }
+value-below = it should be { PLAIN($bound) } or more
+value-not-below = it should be less than { PLAIN($bound) }
+value-above = it should be { PLAIN($bound) } or less
+value-not-finite = it should be a finite number
+value-no-number = it should be a number
+value-too-short = it should have { $bound ->
+        [one] one character
+       *[other] { $bound } characters
+    } or more
+value-too-long = it should have { $bound ->
+        [one] one character
+       *[other] { $bound } characters
+    } or less
+values-too-few = there should be { $bound } of them or more
+values-too-many = there should be { $bound } of them or fewer
+value-not-offered = it is none of what can be chosen here
+value-not-of-this-form = it is not written in the way that is wanted here
+
+## Sheets
+
+frame-without-size = a frame is wider and higher than nothing
+too-many-drafted-lines = a sheet has at most { $most } drafted lines
+too-many-points = the curves of a sheet have at most { $most } points
+same-id-twice = { $thing ->
+        [view] two views have the same id
+        [dimension] two dimensions have the same id
+        [mark] two marks have the same id
+       *[note] two notes have the same id
+    }
+view-not-on-sheet = “{ $id }” belongs to a view “{ $view }” that is not on the sheet
+parent-not-on-sheet = “{ $id }” is folded out from a view “{ $view }” that is not on the sheet
+parent-cannot-unfold = “{ $id }” is folded out from “{ $view }”, of which no view can be folded out
+view-from-itself = “{ $id }” is folded out from itself
+frame-not-square = a frame has three rows of length 1, square to each other, right-handed
+unrecognised-with-look = an unrecognised view has lines and no look
+look-of-another-kind = { $kind ->
+        [principal] principal views look by side and up
+        [auxiliary] auxiliary views look by a frame
+       *[pictorial] pictorial views look from a corner
+    }
+shading-of-drawn-views = only a pictorial view that the program draws is shaded
+pictorial-with-parent = a pictorial view is folded out from no other
+
+## Exercises
+
+views-left-without-third = views are left to draft only where a third view is to be completed
+lines-changed-without-faults = lines are changed only where missing or wrong lines are to be found
+lines-only-removed = where missing lines are to be added, lines are only removed
+part-hidden-without-views = the part can only be hidden where views are given
+scale-as-ratio = write the scale as 1:2 or 2:1
+view-asked-twice = every view is asked for once
+no-title-field = “{ $field }” is no field of the title block
+view-not-asked-for = { the-view } is not among the views asked for
+no-view-given = at least one view has to be given
+no-line-to-change = { the-view } has no line at { PLAIN($x) }, { PLAIN($y) } to be changed
+lines-fit-no-view = these lines cannot be laid on { the-view }
+
+## People and days
+
+password-too-plain = a password needs at least four different characters
+beyond-end-of-time = this is beyond the end of time
+day-out-of-range = give a day in this century or the next

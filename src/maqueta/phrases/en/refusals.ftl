@@ -1,0 +1,86 @@
+### Why something cannot be done, in answer to a request.
+
+no-such-address = There is no such address.
+interface-not-built = The interface has not been built. Run scripts/start.
+answer-after-return = The model answer can be seen once your sheet is returned.
+left-to-you = This exercise leaves that to you.
+not-returned-yet = The sheet is not returned yet.
+no-model-to-show = There is no model to show this on.
+no-view-to-hand-in = There is no view on the sheet yet. Nothing was handed in; your draft is kept.
+determined-by-now = That is determined by now.
+no-drafted-view = There is no drafted view of this name on the sheet.
+no-proposal = No dimensions can be proposed: { $reason }.
+no-front-yet = There is no front view on the sheet yet.
+no-scale-with-room = No recommended scale leaves room for dimensions on this paper.
+sheet-file-kind = A delivered sheet is a .dxf file.
+sheet-file-too-large = The file is too large for a sheet.
+draft-file-refused = { $file }: { $reason }. Your draft is as it was.
+no-such-student = There is no such student in the class.
+file-refused = { $file }: { $reason }.
+no-such-view = There is no such view on the sheet.
+nothing-changed = Nothing was changed: { $reason }.
+drafted-by-hand = To be drafted by hand: { $views }. Your draft is as it was.
+changes-need-one-size = Lines can be changed only on a part that has the same sizes for everybody.
+ranges-give-no-part = The ranges of its sizes give no valid part: { $reason }.
+no-ranges = This part has no sizes with a range. Give some in the builder, or set it as it is.
+no-part-in-ranges = No valid part could be made in the ranges of its sizes: { $reason }.
+exercise-cannot-be-set = The exercise cannot be set: { $reason }.
+no-such-page = There is no such page.
+too-many-followed = You are following too many uploads at once.
+job-ended = This has ended already: { $reason }.
+checked-again = This sheet has been checked again meanwhile. Look again, then decide.
+marks-settled = This sheet is returned; its marks are settled.
+decided-meanwhile = Somebody has decided this meanwhile: it is { $stands ->
+        [upheld] upheld
+        [waived] waived
+       *[open] left open
+    }. Look again, then decide.
+remark-settled = This sheet is returned; its remark is settled.
+too-many-attempts = Too many failed attempts. Wait ten minutes and try again.
+wrong-password = That name and password do not go together.
+not-your-password = That is not your password. Nothing was changed.
+same-password = That is the password you have. Choose another one.
+own-password = You can change your own password yourself.
+own-account = You cannot close your own account.
+own-account-anonymous = You cannot make your own account anonymous.
+log-in-taken = The log-in name “{ $login }” is taken.
+step-has-no-features = This part came as a STEP file: it has no features to edit.
+part-cannot-be-drawn = This part cannot be drawn so: { $reason }.
+part-known-by-views = In this exercise the part is known from its views alone.
+part-being-examined = This part is still being examined.
+no-picture-yet = This part has no picture yet.
+lines-left-to-you = In this exercise the lines are for you to draw.
+part-file-kind = A part is a .step or .stp file, or a recipe in a .json file.
+file-too-large = The file is too large.
+file-empty = The file is empty.
+not-refused = This part is not refused; there is nothing to try again.
+copy-when-ready = Only a part that is ready can be copied.
+part-not-ready = This part is not ready.
+position-when-ready = This part is not ready; its position can be set once it is.
+part-not-written = The part could not be written as such a file: { $reason }.
+not-logged-in = You are not logged in, or your session has ended. What you drew is kept here.
+page-out-of-date = This page is out of date. Reload it and try again.
+choose-password-first = Choose a password of your own first.
+part-not-ready-because = This part is not ready: { $reason }.
+full-house = Very many people are asking just now. Nothing was changed; try again.
+no-such-thing = There is no such thing here.
+already-anonymous = Nobody knows any more whose account this was.
+work-given-up = The work was given up. Nothing was changed; try again in a moment.
+beyond-what-is-kept = A number or a text in the request is larger than can be kept. Nothing was changed.
+request-too-large = That is too large: at most { $most } MB can be taken. Nothing was changed.
+changed-in-another-tab = This sheet was changed in another tab. What you have here is not lost; choose which one to keep.
+files-away = The place where files are kept does not answer just now. Nothing was changed; try again in a moment.
+database-away = The database does not answer just now. Nothing was changed; try again in a moment.
+kept-is-unreadable = What is kept here cannot be read any more: { $reason }.
+request-invalid = { $where ->
+        [nowhere] The request
+       *[other] { $where }
+    }: { $reason }. Nothing was changed.
+part-not-ready-yet = This part is not ready: it is still being examined.
+cannot-be-worked-on = { $what ->
+        [sheet] This sheet cannot be worked on: { $reason }.
+       *[part] This part cannot be worked on: { $reason }.
+    }
+part-cannot-be-built = { CAPITAL($reason) }. Nothing was kept.
+feature-cannot-be-built = Feature { $number }: { $reason }. Nothing was kept.
+something-went-wrong = Something went wrong here. Nothing was changed. If it happens again, tell this number: { $number }.

@@ -1,0 +1,34 @@
+### Lo que hizo alguien, como lo leen quienes llevan el servicio.
+
+deed-log-in = Inició sesión
+deed-log-out = Cerró la sesión
+deed-language = Eligió un idioma de lectura
+deed-own-password = Eligió otra contraseña propia
+deed-own-log-in-ended = Cerró una de sus propias sesiones
+deed-account-made = Creó una cuenta
+deed-account-changed = Cerró una cuenta o la volvió a abrir
+deed-password-given = Dio a alguien una contraseña para un inicio de sesión
+deed-unlocked = Permitió a alguien volver a intentar iniciar sesión
+deed-made-anonymous = Hizo anónima una cuenta
+deed-log-ins-ended = Cerró todas las sesiones de alguien
+deed-asked-what-is-held = Pidió lo que se guarda de alguien
+deed-class-made = Creó una clase
+deed-class-renamed = Dio otro nombre a una clase
+deed-students-taken-in = Admitió estudiantes en una clase
+deed-student-taken-out = Sacó a un estudiante de una clase
+deed-part-brought-in = Trajo una pieza
+deed-part-built = Construyó una pieza
+deed-part-rebuilt = Construyó la versión siguiente de una pieza
+deed-part-changed = Cambió el nombre, las etiquetas, el estado o la posición de una pieza
+deed-part-copied = Copió una pieza
+deed-part-examined-again = Hizo examinar de nuevo una pieza
+deed-job-stopped = Detuvo un trabajo
+deed-exercise-set = Propuso un ejercicio
+deed-answer-kept = Guardó una solución modelo
+deed-decided-for-all = Decidió el mismo error en todas las láminas
+deed-delivery-taken = Trajo el archivo de un estudiante
+deed-all-returned = Devolvió todas las láminas ya decididas
+deed-handed-in = Entregó una lámina
+deed-finding-decided = Mantuvo o perdonó una observación
+deed-remark = Escribió un comentario
+deed-returned = Devolvió una lámina

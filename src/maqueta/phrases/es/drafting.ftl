@@ -1,0 +1,47 @@
+### Lo que se dibuja a mano o se lee de un archivo: por qué no puede ser, y qué no se ha podido leer.
+
+drafting-parallel-unsaid = Diga a qué distancia pasa la paralela, y a qué lado.
+drafting-most-lines = Una vista admite como mucho { PLAIN($most) } líneas.
+drafting-no-line = No hay ninguna línea dibujada en este punto.
+drafting-curve-untrimmed = Una curva libre no se puede recortar; se puede borrar.
+drafting-nothing-crosses = Ninguna línea cruza esta, así que no hay hasta dónde recortarla. Borrar la quita entera.
+drafting-circle-uncrossed = Una circunferencia completa se recorta entre dos líneas que la cruzan; hay menos de dos.
+drafting-circle-endless = Una circunferencia completa no tiene extremo que prolongar.
+drafting-curve-unextended = Una curva libre no se puede prolongar.
+drafting-nothing-ahead = No hay ninguna línea delante de este extremo hasta la que prolongarlo.
+drafting-which-side = Señale el lado por el que ha de pasar la paralela.
+drafting-circle-too-small = La circunferencia es demasiado pequeña para una paralela a esta distancia por dentro.
+drafting-lines-and-circles = Solo se trazan paralelas a líneas y circunferencias.
+sheet-metres-large = la lámina mide { FIXED($size) } m
+sheet-without-views = no hay ninguna línea de una vista en la lámina
+sheet-file-empty = el archivo está vacío
+sheet-file-larger = el archivo pasa de { $most } MB
+sheet-file-no-dxf = no es un archivo DXF de texto
+sheet-file-entities = el archivo tiene más de { PLAIN($most) } entidades; una lámina tiene unos cientos
+sheet-file-broken = no es un archivo DXF utilizable: su estructura está rota
+sheet-lines = la lámina tiene más de { PLAIN($most) } líneas
+sheet-curve-points = la lámina tiene una curva de { PLAIN($points) } puntos, más de { PLAIN($most) }
+sheet-file-without-lines = no hay ninguna línea en el archivo
+sheet-file-circle = el archivo tiene una circunferencia de radio { PLAIN($radius) }
+sheet-file-coordinate = el archivo tiene una coordenada que no está en ninguna lámina ({ $x }, { $y })
+sheet-needs-memory = necesita más memoria de la que se admite para una lámina
+unread-aside = líneas junto a las vistas, tomadas por ejes o líneas de cota ({ $count })
+unread-layer = líneas de la capa { $layer }, tomadas por líneas de cota u otras ({ $count })
+unread-counted = { $what } ({ $count })
+unread-entity = { $kind }
+unread-switched-off = { $kind } en la capa apagada { $layer }
+unread-damaged = { $kind } con daños
+unread-endless = INSERT del bloque { $block }, que se contiene a sí mismo
+unread-copies = copia del bloque { $block }
+unread-arc-length = DIMENSION de la longitud de un arco
+unread-model-space = entidades en el espacio modelo ({ $count })
+unread-paper-space = entidades en el espacio papel { $name } ({ $count })
+unread-loose-dimension = la cota «{ $text }», que no toca ninguna vista
+unread-loose-text = el texto «{ $text }», que no está junto a nada cuya medida pueda ser
+unread-too-many = { $count } { $what ->
+    [groups] grupos de líneas
+    [dimensions] cotas
+    [notes] notas
+   *[centre-lines] ejes
+} más de los { $most } que admite una lámina
+unread-too-many-lines = { $count } líneas más de las { PLAIN($most) }, o { PLAIN($points) } puntos, que admite una lámina

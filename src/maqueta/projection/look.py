@@ -1,0 +1,85 @@
+"""Looks: how a part is seen, from any direction and in any turn."""
+
+import math
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+from typing import Generic, TypeVar
+
+from maqueta.geometry.carrier import Point
+from maqueta.geometry.directions import Axis, Vector, parallel, side_along, vector
+from maqueta.geometry.frame import ALIKE, Frame, between, dot, seen, turned
+
+Kept = TypeVar("Kept")
+
+
+@dataclass(frozen=True, slots=True)
+class Look:
+    """How a part is seen: `frame` has the model directions of sheet right, of sheet up, and towards the reader.
+
+    `cut` and `clip` are the places of sections and details; a look without them sees the whole part.
+    """
+
+    frame: Frame
+    cut: None = None
+    clip: None = None
+
+    @property
+    def right(self) -> Vector:
+        """The model direction that runs right on the sheet."""
+        return self.frame[0]
+
+    @property
+    def up(self) -> Vector:
+        """The model direction that runs up on the sheet."""
+        return self.frame[1]
+
+    @property
+    def towards(self) -> Vector:
+        """The model direction that points at the reader."""
+        return self.frame[2]
+
+    def seen(self, point: Vector) -> Point:
+        """Where a point of the model is seen, in the plane (right, up)."""
+        return seen(self.frame, point)
+
+    def way(self, along: Point) -> Vector:
+        """The model direction of a direction in the plane of the view."""
+        right, up, _ = self.frame
+        x, y, z = (along[0] * r + along[1] * u for r, u in zip(right, up, strict=True))
+        return (x, y, z)
+
+    def shows_point(self, axis: Axis) -> bool:
+        """Whether lines along a model axis are seen as points, circles about it truly round."""
+        return parallel(self.towards, vector(side_along(axis)))
+
+    def turned(self, angle: float) -> "Look":
+        """The part turned counter-clockwise on the sheet by an angle (radians)."""
+        return Look(turned(self.frame, angle), self.cut, self.clip)
+
+    def same(self, other: "Look") -> bool:
+        """Whether two looks are one: frames closer than any drawing could tell (1e-6 rad)."""
+        return (self.cut, self.clip) == (other.cut, other.clip) and between(self.frame, other.frame) <= ALIKE
+
+
+class LookTable(Generic[Kept]):
+    """What is kept by look. A look finds what is kept for one it cannot be told from."""
+
+    def __init__(self, entries: Iterable[tuple[Look, Kept]] = ()) -> None:
+        self._entries: Mapping[Look, Kept] = dict(entries)
+
+    def get(self, look: Look) -> Kept | None:
+        """What is kept for a look, if anything."""
+        exact = self._entries.get(look)
+        if exact is not None:
+            return exact
+        return next((kept for own, kept in self._entries.items() if own.same(look)), None)
+
+    def turned_to(self, look: Look) -> tuple[Kept, float] | None:
+        """What is kept for a look along the same line of sight, and by what angle (radians) it has to be turned."""
+        for own, kept in self._entries.items():
+            if (own.cut, own.clip) != (look.cut, look.clip):
+                continue
+            angle = math.atan2(-dot(look.right, own.up), dot(look.right, own.right))
+            if between(own.turned(angle).frame, look.frame) <= ALIKE:
+                return kept, angle
+        return None

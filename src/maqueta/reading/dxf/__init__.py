@@ -1,0 +1,1 @@
+"""DXF files: from entities to strokes and words."""

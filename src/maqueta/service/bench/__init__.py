@@ -1,0 +1,1 @@
+"""The bench: drafts, ink, helps, model answers, the reader's eye."""

@@ -1,0 +1,115 @@
+"""What travels between service and bench."""
+
+from typing import Annotated
+
+from pydantic import Field
+
+from maqueta.drawing.ink import InkGroup
+from maqueta.geometry.box import Box
+from maqueta.geometry.carrier import Point
+from maqueta.projection.attitude import Corner
+from maqueta.service.language import Sentence
+from maqueta.service.messages import Time
+from maqueta.sheet.document import SheetDocument
+from maqueta.sheet.drafting import Change
+from maqueta.sheet.paper import Rectangle
+from maqueta.sheet.snaps import Snap
+from maqueta.store.exercises import SheetState
+from maqueta.strict import Strict
+from maqueta.task.exercise import Aid
+
+
+class DraftAnswer(Strict):
+    """A student's own sheet."""
+
+    id: int | None
+    state: SheetState
+    revision: int
+    document: SheetDocument
+    saved_at: Time | None
+
+
+class SaveRequest(Strict):
+    """A draft to keep, made from a revision."""
+
+    document: SheetDocument
+    base: Annotated[int, Field(ge=0)]
+
+
+class InkRequest(Strict):
+    """A document to draw."""
+
+    document: SheetDocument
+
+
+class PaperAnswer(Strict):
+    """The rectangles of a sheet."""
+
+    width: float
+    height: float
+    border: Rectangle
+    title: Rectangle
+    drawing_area: Rectangle
+
+
+class CalloutAnswer(Strict):
+    """All there is to say of the hole seen as a circle of a view: centre and radius in its plane."""
+
+    centre: Point
+    radius: float
+    text: str
+
+
+class ViewFacts(Strict):
+    """What the bench needs to know of a view beyond its ink."""
+
+    id: str
+    name: str
+    box: Box
+    factor: float
+    hidden_lines: int
+    smooth_lines: int
+    axis_lines: list[tuple[Point, Point]]
+    callouts: list[CalloutAnswer] = Field(default=[])
+    pitch_circles: list[tuple[Point, float]] = Field(default=[])
+
+
+class AidRequest(Strict):
+    """A help asked for at the bench."""
+
+    document: SheetDocument
+    aid: Aid
+
+
+class ChangeRequest(Strict):
+    """A change to the line of a drafted view that lies within `reach` mm of a point."""
+
+    document: SheetDocument
+    view: str
+    change: Change
+    reach: Annotated[float, Field(gt=0, le=50, allow_inf_nan=False)] = 3.0
+
+
+class SpaceAnswer(Strict):
+    """White space along a line of the sheet (mm): from the border to a view, between views, to the border."""
+
+    start: Point
+    end: Point
+    written: str
+
+
+class InkAnswer(Strict):
+    """A sheet as ink; `snaps` are the points a pen can be set to, on sheets with drafted views."""
+
+    paper: PaperAnswer
+    groups: list[InkGroup]
+    views: list[ViewFacts]
+    gaps: list[Sentence]
+    #: How far the first row of dimensions stands off a view, and further rows apart, mm.
+    first_row: float
+    next_row: float
+    spaces: list[SpaceAnswer] = Field(default=[])
+    #: The corner a pictorial view of these views is taken from, unless the drafter chooses another.
+    corner: Corner | None
+    scale_words: Sentence | None = None
+    snaps: list[Snap] = Field(default=[])

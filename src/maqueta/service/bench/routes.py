@@ -1,0 +1,100 @@
+"""The bench: a student's own sheet."""
+
+from fastapi import APIRouter, HTTPException
+
+from maqueta.making.starting_sheet import blank_sheet
+from maqueta.phrases.phrase import phrase
+from maqueta.service.bench.messages import AidRequest, ChangeRequest, DraftAnswer, InkAnswer, InkRequest, SaveRequest
+from maqueta.service.bench.work import aided, allowed, inked, redrafted
+from maqueta.service.deliveries.work import judged
+from maqueta.service.desk import AtDesk
+from maqueta.service.exercises.answers import task_of
+from maqueta.service.exercises.work import begun
+from maqueta.service.marking.answers import scope_json
+from maqueta.service.world import AnyAccount, InTransaction, Student
+from maqueta.sheet.document import SheetDocument
+from maqueta.store.exercises import exercise_for, hand_in, own_sheet, save_draft
+from maqueta.store.models import SheetRecord
+
+router = APIRouter(prefix="/api/exercises")
+
+
+def _draft(sheet: SheetRecord, document: SheetDocument | None = None) -> DraftAnswer:
+    """A sheet as kept; `document` where it is at hand already."""
+    return DraftAnswer(
+        id=sheet.id,
+        state=sheet.state,  # type: ignore[arg-type]
+        revision=sheet.revision,
+        document=document or SheetDocument.model_validate(sheet.document),
+        saved_at=sheet.saved_at,
+    )
+
+
+@router.get("/{exercise_id}/sheet")
+def own(exercise_id: int, student: Student, session: InTransaction, at: AtDesk) -> DraftAnswer:
+    """The student's sheet, or the one the exercise starts from."""
+    exercise = exercise_for(session, student, exercise_id)
+    sheet = own_sheet(session, student, exercise.id)
+    if sheet is not None:
+        return _draft(sheet)
+    task = task_of(exercise)
+    # A blank sheet needs no part: it opens even where the part cannot be made.
+    document = at.run(begun, at.desk_of(exercise, student)) if task.drafting.given else blank_sheet(task)
+    return DraftAnswer(id=None, state="draft", revision=0, document=document, saved_at=None)
+
+
+@router.put("/{exercise_id}/sheet")
+def save(exercise_id: int, form: SaveRequest, student: Student, session: InTransaction, at: AtDesk) -> DraftAnswer:
+    """Keep a draft. 409 when another tab saved in between: nothing is overwritten."""
+    exercise = exercise_for(session, student, exercise_id)
+    if task_of(exercise).drafting.kind != "projected" and any(view.lines is None for view in form.document.views):
+        at.run(allowed, at.desk_of(exercise, student), form.document)
+    return _draft(
+        save_draft(session, student, exercise, form.document.model_dump(mode="json"), form.base), form.document
+    )
+
+
+@router.post("/{exercise_id}/sheet/hand-in")
+def finish(exercise_id: int, form: SaveRequest, student: Student, session: InTransaction, at: AtDesk) -> DraftAnswer:
+    """Save, check and hand in, all or nothing. Handing in twice is handing in once."""
+    exercise = exercise_for(session, student, exercise_id)
+    before = own_sheet(session, student, exercise.id)
+    if before is not None and before.state != "draft":
+        return _draft(before)
+    if not form.document.views:
+        raise HTTPException(422, phrase("no-view-to-hand-in"))
+    result = at.run(judged, at.desk_of(exercise, student), form.document)
+    # Looked at again under a lock: another tab may have been quicker meanwhile.
+    before = own_sheet(session, student, exercise.id, lock=True)
+    if before is not None and before.state != "draft":
+        return _draft(before)
+    sheet = save_draft(session, student, exercise, result.document.model_dump(mode="json"), form.base)
+    hand_in(session, sheet, result.measured, scope_json(result.scope))
+    return _draft(sheet)
+
+
+@router.post("/{exercise_id}/ink")
+def ink(exercise_id: int, form: InkRequest, account: AnyAccount, session: InTransaction, at: AtDesk) -> InkAnswer:
+    """A document as ink."""
+    return at.run(inked, at.desk_of(exercise_for(session, account, exercise_id), account), form.document)
+
+
+@router.post("/{exercise_id}/sheet/aid")
+def aid(exercise_id: int, form: AidRequest, account: AnyAccount, session: InTransaction, at: AtDesk) -> SheetDocument:
+    """A sheet after a help: gaps evened out, lacking centre lines added, scale proposed.
+
+    Students have those the exercise allows.
+    """
+    exercise = exercise_for(session, account, exercise_id)
+    if account.role == "student" and form.aid not in task_of(exercise).aids:
+        raise HTTPException(403, phrase("left-to-you"))
+    return at.run(aided, at.desk_of(exercise, account), form.document, form.aid)
+
+
+@router.post("/{exercise_id}/sheet/change")
+def change_lines(
+    exercise_id: int, form: ChangeRequest, account: AnyAccount, session: InTransaction, at: AtDesk
+) -> SheetDocument:
+    """A sheet after one change to a line drafted by hand. 422 says why a change cannot be made."""
+    desk = at.desk_of(exercise_for(session, account, exercise_id), account)
+    return at.run(redrafted, desk, form.document, form.view, form.change, form.reach)

@@ -1,0 +1,1 @@
+"""Sheets that are handed in or come as files."""

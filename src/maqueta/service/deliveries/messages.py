@@ -1,0 +1,54 @@
+"""What travels when sheets are delivered as files."""
+
+from typing import Annotated
+
+from pydantic import Field
+
+from maqueta.reading.correct import Said
+from maqueta.service.language import Sentence
+from maqueta.sheet.document import SheetDocument
+from maqueta.sheet.fields import Identifier
+from maqueta.strict import Strict
+
+
+class ReadView(Strict):
+    """What a group of lines of a delivered sheet was taken for, and how well it fits (0 to 1)."""
+
+    id: Identifier
+    name: str
+    scale: float
+    match: float
+
+
+class ReadSheetAnswer(Strict):
+    """A delivered sheet as read: the document, its views, and what could not be read."""
+
+    document: SheetDocument
+    views: list[ReadView]
+    not_read: list[Sentence]
+
+
+class CorrectionRequest(Strict):
+    """One view of a sheet is something else than it was taken for; without `said` nothing changes."""
+
+    document: SheetDocument
+    view: Identifier | None = None
+    said: Said | None = None
+
+
+class StudentName(Strict):
+    """Whose sheet a file may be."""
+
+    id: int
+    name: str
+
+
+class DeliveryAnswer(Strict):
+    """What became of one file of a class: the sheet it became, or why not and whose it may be."""
+
+    sheet: int | None
+    student: StudentName | None
+    why: str
+    candidates: Annotated[list[StudentName], Field(max_length=1000)]
+    not_read: list[Sentence]
+    findings: int

@@ -1,0 +1,58 @@
+"""Work on a sheet that is handed in, done in a process of its own."""
+
+from dataclasses import dataclass
+from typing import Any
+
+from maqueta.judging.report import check
+from maqueta.judging.scope import Scope
+from maqueta.phrases.phrase import Phrase, phrase
+from maqueta.phrases.told import ToldError
+from maqueta.reading.correct import Said, corrected
+from maqueta.reading.delivered import expectation
+from maqueta.reading.laid import laid
+from maqueta.service.deliveries.messages import ReadSheetAnswer, ReadView
+from maqueta.service.desk_work import Desk, RefusedError
+from maqueta.service.marking.answers import FINDING
+from maqueta.sheet.document import SheetDocument
+
+
+@dataclass(frozen=True, slots=True)
+class Judged:
+    """A sheet as it is handed in, what was found on it (rule and measurement), and what of it can be judged."""
+
+    document: SheetDocument
+    measured: list[tuple[str, dict[str, Any]]]
+    scope: Scope
+
+
+def judged(desk: Desk, document: SheetDocument, read: bool = False) -> Judged:
+    """A sheet, checked; unless it was `read` from a file, its drafted views are put in their places before.
+
+    Raises RefusedError.
+    """
+    desk.allow(document)
+    settled = document if read else desk.filled(laid(desk.projected, document, desk.task.tolerance_mm))
+    result = check(desk.projected, desk.task, settled)
+    measured = [(finding.rule, FINDING.dump_python(finding, mode="json")) for finding in result.findings]
+    return Judged(settled, measured, result.scope)
+
+
+def recognised(desk: Desk, document: SheetDocument, not_read: list[Phrase]) -> ReadSheetAnswer:
+    """What the views of a delivered sheet are taken for."""
+    survey, may = desk.survey(document), desk.told
+    views = [
+        ReadView(id=item.view.id, name=survey.name(item), scale=item.view.scale, match=may.match(survey.match(item)))
+        for item in survey.placed
+    ]
+    return ReadSheetAnswer(document=document, views=views, not_read=not_read)
+
+
+def mended(desk: Desk, document: SheetDocument, view: str, said: Said) -> ReadSheetAnswer:
+    """A delivered sheet with one view taken for what its drafter says it is. Raises RefusedError."""
+    try:
+        again = corrected(desk.projected, document, view, said, expectation(desk.projected, desk.task))
+    except KeyError as error:
+        raise RefusedError(404, phrase("no-such-view")) from error
+    except ToldError as error:
+        raise RefusedError(422, phrase("nothing-changed", reason=error.reason)) from error
+    return recognised(desk, again, [])

@@ -1,0 +1,1 @@
+"""Exercises: setting, listing, variations."""

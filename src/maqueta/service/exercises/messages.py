@@ -1,0 +1,84 @@
+"""What travels between service and interface about exercises."""
+
+from typing import Annotated
+
+from pydantic import AfterValidator, Field, StringConstraints
+
+from maqueta.drawing.ink import Item
+from maqueta.geometry.carrier import Point
+from maqueta.projection.arrangement import ViewName
+from maqueta.service.bench.messages import InkAnswer
+from maqueta.service.messages import Time, _in_these_years
+from maqueta.store.exercises import SheetState
+from maqueta.strict import Strict
+from maqueta.task.criteria import Criterion
+from maqueta.task.drafting import Kind, LineChange
+from maqueta.task.exercise import Exercise
+
+Title = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120)]
+
+
+class NewExercise(Strict):
+    """What an instructor sets."""
+
+    part: int
+    school_class: int
+    title: Title
+    due_at: Annotated[Time, AfterValidator(_in_these_years)]
+    task: Exercise
+    #: Every student gets the part in sizes of their own.
+    varied: bool = False
+
+
+class ExerciseAnswer(Strict):
+    """An exercise as listed; counts for its instructor, the own sheet for a student."""
+
+    id: int
+    title: str
+    part: int
+    part_name: str
+    model: int
+    varied: bool
+    school_class: str
+    due_at: Time
+    task: Exercise
+    of_points: float
+    total: int = 0
+    handed_in: int = 0
+    returned: int = 0
+    sheet: int | None = None
+    sheet_state: SheetState | None = None
+    points: float | None = None
+
+
+class BlankTask(Strict):
+    """What an exercise asks unless said otherwise, and the usual points of every kind."""
+
+    task: Exercise
+    points: dict[Kind, dict[Criterion, float]]
+
+
+class StartingRequest(Strict):
+    """An exercise that is being written."""
+
+    part: int
+    task: Exercise
+    propose: Annotated[int, Field(ge=0, le=30)] = 0
+    seed: Annotated[int, Field(ge=0, le=1_000_000)] = 0
+
+
+class ChoiceAnswer(Strict):
+    """A line that can be changed, as it lies on the starting sheet; `added` ones are not drawn."""
+
+    view: ViewName
+    at: Point
+    added: bool
+    item: Item
+
+
+class StartingAnswer(Strict):
+    """The sheet students would start from, its changes, and the lines that can be changed."""
+
+    ink: InkAnswer
+    changes: list[LineChange]
+    choices: list[ChoiceAnswer]

@@ -1,0 +1,1 @@
+"""Jobs beside the server, and how their progress is told."""

@@ -1,0 +1,1 @@
+"""Sheets under review: wall, table, decisions."""

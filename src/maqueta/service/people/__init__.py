@@ -1,0 +1,1 @@
+"""People, classes, log-ins."""

@@ -1,1 +1,0 @@
-"""One module per area of the interface."""

@@ -1,0 +1,1 @@
+"""Parts: shelf, builder, models and what their drawing demands."""

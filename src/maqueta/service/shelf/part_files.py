@@ -1,0 +1,44 @@
+"""Between the files of a version and the kernel's work on them."""
+
+from functools import lru_cache
+
+from maqueta.projection.projected_part import ProjectedPart, from_json
+from maqueta.service.shelf.kernel_work import PartSource, PartWork
+from maqueta.solid.recipe import Recipe
+from maqueta.solid.recipe_file import recipe_in
+from maqueta.store.files import FileStore, StoredFile
+from maqueta.store.models import VersionRecord
+
+
+def kept(files: FileStore, work: PartWork) -> dict[str, object]:
+    """The columns of a version after its part has been examined; the files are put away."""
+    if work.refused is not None:
+        return {"state": "refused", "error": work.refused}
+    return {
+        "state": "ready",
+        "error": None,
+        "dossier": files.put(work.dossier),
+        "mesh": files.put(work.mesh),
+        "picture": files.put(work.picture),
+        "facts": work.facts,
+        "report": work.report,
+        "natural_up": work.facts.get("natural_up"),
+    }
+
+
+def source_of(files: FileStore, version: VersionRecord) -> PartSource:
+    """Where a version's part is to be read from."""
+    return PartSource(StoredFile(files, version.source), version.file_name, version.natural_up, version.sizes)
+
+
+def recipe_of(files: FileStore, version: VersionRecord) -> Recipe | None:
+    """The recipe of a version, or None when it came from a STEP file."""
+    if not version.file_name.lower().endswith(".json"):
+        return None
+    return recipe_in(files.get(version.source))
+
+
+@lru_cache(maxsize=32)
+def part_at(file: StoredFile) -> ProjectedPart:
+    """The projected part in a file; files are named by their content, so what is read once stays true."""
+    return from_json(file.path.read_bytes())

@@ -1,0 +1,124 @@
+"""Views of a sheet: what each is, how it looks at the part, which view it is folded out from.
+
+Views form a forest. A front view and a pictorial one stand for themselves; every other names its `parent`, and its kind
+says how it follows from it: `principal` by a quarter turn about the folding line, `auxiliary` across a folding line in
+any direction.
+"""
+
+from typing import Annotated, Final, Literal, Self
+
+from pydantic import Field, model_validator
+
+from maqueta.geometry.directions import Side
+from maqueta.geometry.frame import Frame, exact, orthonormal
+from maqueta.phrases.phrase import phrase
+from maqueta.phrases.told import ToldError
+from maqueta.projection.attitude import Attitude, AxisTurn, Corner
+from maqueta.projection.look import Look
+from maqueta.projection.projected_part import ProjectedPart
+from maqueta.sheet.drafted_line import Drafted
+from maqueta.sheet.fields import Identifier, SheetPoint
+from maqueta.strict import Strict
+
+#: The most drafted lines of a sheet: far beyond any real one, so that none can exhaust the service.
+MOST_LINES: Final = 4000
+ViewKind = Literal["principal", "auxiliary", "pictorial", "unrecognised"]
+#: How a pictorial view is shaded: in the card tints of its sides, or in shades of the part's own colour.
+Shading = Literal["card", "own"]
+
+
+class Square(Strict):
+    """Looks squarely at a side of the part: `side` faces the reader, `up` points up on the sheet."""
+
+    side: Side
+    up: Side
+
+    @model_validator(mode="after")
+    def _possible(self) -> Self:
+        Attitude(self.side, self.up)
+        return self
+
+
+class FromCorner(Strict):
+    """Looks from a corner (signs of x, y, z) with equal axes, as the part stands, turned on the sheet by degrees."""
+
+    corner: Corner
+    turn: AxisTurn = 0
+
+
+class Aslant(Strict):
+    """Looks from anywhere: model directions of sheet right and up and towards the reader; rounding is put right."""
+
+    frame: Frame
+
+    @model_validator(mode="after")
+    def _right_angles(self) -> Self:
+        if not orthonormal(self.frame):
+            raise ToldError(phrase("frame-not-square"))
+        return self
+
+
+ViewLook = Square | FromCorner | Aslant
+_LOOKS: Final[dict[ViewKind, type[Strict]]] = {"principal": Square, "auxiliary": Aslant, "pictorial": FromCorner}
+
+
+class View(Strict):
+    """One view; `at` is where the model's origin lands on the sheet.
+
+    A projected view has the part's own lines; a drafted one has its `lines`, drawn by hand or read from a file. A
+    drafted view that fits no view of the part is `unrecognised` and has no look; a `mirrored` one fits only as a
+    mirror image (about the upright through its `at`).
+    """
+
+    id: Identifier
+    kind: ViewKind = "principal"
+    look: ViewLook | None = None
+    parent: Identifier | None = None
+    at: SheetPoint
+    scale: Annotated[float, Field(gt=1e-4, le=1000, allow_inf_nan=False)] = 1.0
+    hidden: bool = True
+    smooth: bool = False
+    lines: Annotated[tuple[Drafted, ...], Field(max_length=MOST_LINES)] | None = None
+    mirrored: bool = False
+    shading: Shading | None = None
+
+    @model_validator(mode="after")
+    def _of_its_kind(self) -> Self:
+        if self.kind == "unrecognised":
+            if self.look is not None or self.lines is None:
+                raise ToldError(phrase("unrecognised-with-look"))
+            return self
+        if not isinstance(self.look, _LOOKS[self.kind]):
+            wanted = {"principal": "side and up", "auxiliary": "a frame", "pictorial": "a corner"}[self.kind]
+            raise ToldError(phrase("look-of-another-kind", kind=self.kind, wanted=wanted))
+        if self.shading is not None and (self.kind != "pictorial" or self.lines is not None):
+            raise ToldError(phrase("shading-of-drawn-views"))
+        if self.parent is not None and self.kind == "pictorial":
+            raise ToldError(phrase("pictorial-with-parent"))
+        return self
+
+    @property
+    def attitude(self) -> Attitude | None:
+        """How a principal view looks at the part; None for any other."""
+        return Attitude(self.look.side, self.look.up) if isinstance(self.look, Square) else None
+
+    def sees(self, projected: ProjectedPart) -> Look | None:
+        """The look of a view at a part; None where it fits none."""
+        if isinstance(self.look, FromCorner):
+            return projected.corner(self.look.corner, self.look.turn)
+        return view_look(self.look) if self.look is not None else None
+
+
+def kind_of(look: ViewLook | None) -> ViewKind:
+    """The kind of a view that looks so."""
+    return next((kind for kind, own in _LOOKS.items() if isinstance(look, own)), "unrecognised")
+
+
+def view_look(look: Square | Aslant) -> Look:
+    """The look of a view that does not depend on how the part stands."""
+    return Attitude(look.side, look.up).look if isinstance(look, Square) else Look(exact(look.frame))
+
+
+def square(attitude: Attitude) -> Square:
+    """An attitude as the look of a view."""
+    return Square(side=attitude.side, up=attitude.up)

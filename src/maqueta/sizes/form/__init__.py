@@ -1,0 +1,1 @@
+"""The form of a part as unknowns and equations."""

@@ -1,0 +1,38 @@
+"""Parts drawn in looks that are none of the usual ones, kept by the hash of the part and the look."""
+
+import json
+from typing import Final
+
+from sqlalchemy import func, select
+from sqlalchemy.dialects.mysql import insert
+from sqlalchemy.orm import Session
+
+from maqueta.projection.look import Look
+from maqueta.store.clock import now
+from maqueta.store.models import ProjectionRecord
+
+#: Looks kept of one part; more are drawn anew each time, so that nobody fills the disk by turning a part about.
+MOST_KEPT: Final = 200
+
+
+def kept_looks(session: Session, part: str) -> list[tuple[Look, str]]:
+    """The looks in which a part has been drawn, and the files with their line sets."""
+    rows = session.execute(select(ProjectionRecord.look, ProjectionRecord.lines).where(ProjectionRecord.part == part))
+    return [(Look(_frame(text)), lines) for text, lines in rows.all()]
+
+
+def room_left(session: Session, part: str) -> int:
+    """How many more looks of a part may be kept."""
+    count = session.scalar(select(func.count()).where(ProjectionRecord.part == part)) or 0
+    return max(0, MOST_KEPT - count)
+
+
+def keep_look(session: Session, part: str, look: Look, lines: str) -> None:
+    """Keep that a part has been drawn in a look, and the file with its line set; twice is once."""
+    row = {"part": part, "look": json.dumps(look.frame), "lines": lines, "drawn_at": now()}
+    session.execute(insert(ProjectionRecord).values(row).prefix_with("IGNORE"))
+
+
+def _frame(text: str) -> tuple[tuple[float, float, float], tuple[float, float, float], tuple[float, float, float]]:
+    right, up, towards = ((x, y, z) for x, y, z in json.loads(text))
+    return (right, up, towards)

@@ -1,0 +1,27 @@
+"""Columns that keep what is to be said: a phrase as a kind with values, never its words."""
+
+from typing import Any, Final
+
+from pydantic import TypeAdapter
+from sqlalchemy import JSON
+from sqlalchemy.engine import Dialect
+from sqlalchemy.types import TypeDecorator
+
+from maqueta.phrases.phrase import Phrase
+
+_PHRASE: Final = TypeAdapter(Phrase)
+
+
+class Said(TypeDecorator[Phrase]):
+    """A phrase, or nothing said."""
+
+    impl = JSON(none_as_null=True)
+    cache_ok = True
+
+    def process_bind_param(self, value: Phrase | None, dialect: Dialect) -> Any:
+        """What is kept of a phrase."""
+        return None if value is None else _PHRASE.dump_python(value, mode="json")
+
+    def process_result_value(self, value: Any, dialect: Dialect) -> Phrase | None:
+        """The phrase kept."""
+        return None if value is None else _PHRASE.validate_python(value)

@@ -1,0 +1,44 @@
+"""The criteria a sheet is judged by, and the points each usually has."""
+
+from typing import Annotated, Final, Literal, get_args
+
+from pydantic import Field
+
+from maqueta.task.drafting import Kind
+
+Criterion = Literal[
+    "front", "angle", "views", "alignment", "lines", "scale", "dimensions", "placement", "layout", "title", "pictorial"
+]
+CRITERIA: Final[tuple[Criterion, ...]] = get_args(Criterion)
+
+#: Points per criterion, thirty in all; placing of dimensions and pictorial view count where an exercise gives them any.
+DEFAULT_POINTS: Final[dict[Criterion, float]] = {
+    "front": 3,
+    "angle": 3,
+    "views": 3,
+    "alignment": 3,
+    "lines": 4,
+    "scale": 3,
+    "dimensions": 6,
+    "placement": 0,
+    "layout": 2,
+    "title": 3,
+    "pictorial": 0,
+}
+#: Where the views are set out for the student, only what is left to draw counts.
+_GIVEN_POINTS: Final[dict[Kind, dict[Criterion, float]]] = {
+    "third view": {"lines": 24, "alignment": 6},
+    "missing lines": {"lines": 30},
+    "wrong lines": {"lines": 30},
+}
+Points = Annotated[float, Field(ge=0, le=1000, allow_inf_nan=False)]
+
+
+def usual_points(kind: Kind) -> dict[Criterion, float]:
+    """Points of every criterion for a kind of exercise, where the exercise does not set its own."""
+    given = _GIVEN_POINTS.get(kind)
+    return dict(DEFAULT_POINTS) if given is None else {c: given.get(c, 0.0) for c in CRITERIA}
+
+
+#: Usual points of every kind.
+USUAL_POINTS: Final[dict[Kind, dict[Criterion, float]]] = {kind: usual_points(kind) for kind in get_args(Kind)}

@@ -1,0 +1,149 @@
+"""What an exercise asks of a sheet: the task file of the command line and the exercise of the application."""
+
+import re
+from typing import Annotated, Literal, Self, get_args
+
+from pydantic import Field, field_validator, model_validator
+
+from maqueta.geometry.directions import Side
+from maqueta.phrases.phrase import phrase
+from maqueta.phrases.told import ToldError
+from maqueta.projection.arrangement import Angle, ViewName
+from maqueta.projection.attitude import Attitude
+from maqueta.projection.ranking import DEFAULT_VIEWS
+from maqueta.sheet.document import USUAL_STYLE, Style, TitleField
+from maqueta.sheet.paper import PaperSize
+from maqueta.sheet.scales import parse_scale
+from maqueta.solid.unit import Unit
+from maqueta.strict import Strict
+from maqueta.task.criteria import Criterion, Points, usual_points
+from maqueta.task.dimensioning import DimensioningTask
+from maqueta.task.drafting import Drafting
+from maqueta.task.thresholds import Thresholds
+
+
+class AttitudeChoice(Strict):
+    """One accepted front view."""
+
+    side: Side
+    up: Side
+
+    @property
+    def attitude(self) -> Attitude:
+        """The choice as an attitude. Raises ValueError when side and up lie along one axis."""
+        return Attitude(self.side, self.up)
+
+
+class FrontTask(Strict):
+    """Accepted front views (exclusive when given) and the direction that is up in use."""
+
+    accept: tuple[AttitudeChoice, ...] = ()
+    natural_up: Side | None = None
+
+    @field_validator("accept")
+    @classmethod
+    def _possible(cls, accept: tuple[AttitudeChoice, ...]) -> tuple[AttitudeChoice, ...]:
+        for choice in accept:
+            Attitude(choice.side, choice.up)
+        return accept
+
+
+Aid = Literal["even gaps", "centre lines", "scale", "rows"]
+#: What the program knows to write into a title block: who, when, on what, how large.
+FilledField = Literal["drafter", "class", "date", "scale", "sheet", "material", "unit", "paper"]
+#: How views are lined up at the bench: by eye, with help where the drafter wants it, or held in line.
+Snapping = Literal["free", "help", "fixed"]
+
+
+class Exercise(Strict):
+    """Everything the checks need to know of an exercise; every key is optional."""
+
+    title: Annotated[str, Field(max_length=120)] = ""
+    units: Unit = "mm"
+    angle: Angle = "third"
+    paper: PaperSize = "A3"
+    landscape: bool = True
+    #: The views asked for; None leaves the choice to the drafter.
+    views: tuple[ViewName, ...] | None = None
+    pictorial: Literal["required", "allowed", "unwanted"] = "allowed"
+    #: Whether a pictorial view is to be shaded.
+    shaded: bool = False
+    front: FrontTask = FrontTask()
+    scale: Annotated[str, Field(max_length=40)] | None = None
+    hidden_lines: bool = True
+    centre_lines: bool = True
+    dimensioning: DimensioningTask = DimensioningTask()
+    drafting: Drafting = Drafting()
+    #: "angle" asks for the symbol of projection.
+    title_fields: tuple[TitleField | Literal["angle"], ...] = ()
+    #: Fields the program fills in for the student.
+    title_filled: Annotated[tuple[FilledField, ...], Field(max_length=8)] = ()
+    #: Whether the title block is lettered in capitals.
+    title_capitals: bool = False
+    #: How sheet or file is named: text with title-block fields in braces, such as "{class}-{drafter}-{title}".
+    sheet_name: Annotated[str, Field(max_length=120)] | None = None
+    #: What the bench may do for the drafter.
+    aids: tuple[Aid, ...] = ("even gaps", "centre lines", "scale", "rows")
+    snapping: Snapping = "help"
+    tolerance_mm: Annotated[float, Field(gt=0, le=10, allow_inf_nan=False)] = 0.3
+    points: dict[Criterion, Points] = Field(default={})
+    error_cost: Points = 2.0
+    thresholds: Thresholds = Thresholds()
+
+    @field_validator("scale")
+    @classmethod
+    def _readable(cls, scale: str | None) -> str | None:
+        if scale is not None and parse_scale(scale) is None:
+            raise ToldError(phrase("scale-as-ratio"))
+        return scale
+
+    @field_validator("views")
+    @classmethod
+    def _each_once(cls, views: tuple[ViewName, ...] | None) -> tuple[ViewName, ...] | None:
+        if views is not None and len(set(views)) != len(views):
+            raise ToldError(phrase("view-asked-twice"))
+        return views
+
+    @field_validator("sheet_name")
+    @classmethod
+    def _known_fields(cls, pattern: str | None) -> str | None:
+        for field in re.findall(r"\{([^}]*)\}", pattern or ""):
+            if field not in get_args(TitleField):
+                raise ToldError(phrase("no-title-field", field=field))
+        return pattern
+
+    def points_of(self, criterion: Criterion) -> float:
+        """Points of a criterion: the exercise's own, or the usual ones for its kind."""
+        return self.points.get(criterion, usual_points(self.drafting.kind)[criterion])
+
+    @property
+    def view_names(self) -> tuple[ViewName, ...]:
+        """The views asked for, or the usual three."""
+        return self.views or DEFAULT_VIEWS
+
+    @property
+    def left_to_draft(self) -> tuple[ViewName, ...]:
+        """Where a third view is to be completed: the views the student drafts, the last one unless said otherwise."""
+        if self.drafting.kind != "third view":
+            return ()
+        return self.drafting.left or self.view_names[-1:]
+
+    @model_validator(mode="after")
+    def _views_known(self) -> Self:
+        named = {*self.drafting.left, *(change.view for change in self.drafting.changes)}
+        if unknown := named - set(self.view_names):
+            raise ToldError(phrase("view-not-asked-for", name=sorted(unknown)[0]))
+        if self.drafting.kind == "third view" and len(set(self.left_to_draft)) >= len(self.view_names):
+            raise ToldError(phrase("no-view-given"))
+        return self
+
+    @property
+    def decimals(self) -> int:
+        """Decimals of written values: as asked, else one in mm and two in inches."""
+        asked = self.dimensioning.decimals
+        return asked if asked is not None else (1 if self.units == "mm" else 2)
+
+    @property
+    def style(self) -> Style:
+        """The standard sizes are written by: as asked, else the usual one of the unit."""
+        return self.dimensioning.style or USUAL_STYLE[self.units]

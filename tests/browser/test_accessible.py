@@ -1,0 +1,135 @@
+"""WCAG 2.2 AA on every main view, light and dark, as far as axe (a general-purpose library) can tell."""
+
+import re
+from collections.abc import Callable
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.bench_actions import sheet, stage
+from tests.browser.conftest import Open
+
+pytestmark = pytest.mark.browser
+AXE = Path(__file__).parents[2] / "frontend" / "node_modules" / "axe-core" / "axe.min.js"
+RUN = """() => axe.run(document, {
+    runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"],
+    resultTypes: ["violations"],
+})"""
+
+
+def _faults(page: Page) -> list[str]:
+    """What axe finds: rule and the elements it concerns."""
+    page.evaluate(AXE.read_text("utf-8"))
+    found = page.evaluate(RUN)
+    return [f"{fault['id']}: {node['html'][:160]}" for fault in found["violations"] for node in fault["nodes"]]
+
+
+def _exercises(page: Page) -> None:
+    page.goto("/")
+    expect(page.get_by_role("heading", level=1)).to_be_visible()
+
+
+def _shelf(page: Page) -> None:
+    page.goto("/shelf")
+    expect(page.get_by_role("link", name=re.compile("Pedal hinge"))).to_be_visible()
+
+
+def _part(page: Page) -> None:
+    _shelf(page)
+    page.get_by_role("link", name=re.compile("Pedal hinge")).click()
+    expect(page.get_by_label("Six sides").get_by_role("img").nth(5)).to_be_visible()
+
+
+def _builder(page: Page) -> None:
+    page.goto("/shelf/new")
+    expect(page.get_by_role("img", name="New part, equal-axis view")).to_be_visible()
+
+
+def _new_exercise(page: Page) -> None:
+    _part(page)
+    page.locator('a[href^="/exercises/new?part="]').click()
+    expect(page.get_by_label("Accepted front views").locator("button[aria-pressed]").first).to_be_visible()
+
+
+def _wall(page: Page) -> None:
+    page.goto("/exercises/1/wall")
+    expect(page.locator('a[href^="/sheets/"]').first).to_be_visible()
+    page.wait_for_load_state("networkidle")
+
+
+def _table(page: Page) -> None:
+    _wall(page)
+    page.locator('a[href^="/sheets/"]').first.click()
+    expect(page.get_by_role("button", name=re.compile("^Uphold|^Upheld")).first).to_be_visible()
+
+
+def _model_answer(page: Page) -> None:
+    page.goto("/exercises/1/bench")
+    expect(sheet(page)).to_be_visible()
+
+
+def _people(page: Page) -> None:
+    page.goto("/")
+    expect(page.get_by_role("heading", level=1)).to_be_visible()
+    page.wait_for_load_state("networkidle")
+
+
+def _classes(page: Page) -> None:
+    page.goto("/classes")
+    expect(page.get_by_role("heading", level=1)).to_be_visible()
+    page.wait_for_load_state("networkidle")
+
+
+def _deeds(page: Page) -> None:
+    page.goto("/deeds")
+    expect(page.get_by_role("heading", level=1)).to_be_visible()
+    page.wait_for_load_state("networkidle")
+
+
+def _bench(name: str) -> Callable[[Page], None]:
+    def at_stage(page: Page) -> None:
+        page.goto("/")
+        page.get_by_role("link", name=re.compile("Shuttle rest A3")).click()
+        expect(sheet(page)).to_be_visible()
+        stage(page, name)
+
+    return at_stage
+
+
+def _slip(page: Page) -> None:
+    page.goto("/")
+    page.get_by_role("link", name=re.compile("Reed clamp")).click()
+    expect(page.get_by_test_id("total")).to_be_visible()
+
+
+STAGES = ("Paper", "Front", "Views", "Lines", "Dimensions", "Title", "Looking over", "Hand in")
+VIEWS: dict[str, tuple[str | None, Callable[[Page], None]]] = {
+    "log-in": (None, lambda page: expect(page.get_by_role("button", name="Log in", exact=True)).to_be_visible()),
+    "exercises of a class": ("ines.corvalho", _exercises),
+    "own exercises": ("lena.achterberg", _exercises),
+    "shelf": ("ines.corvalho", _shelf),
+    "part": ("ines.corvalho", _part),
+    "builder": ("ines.corvalho", _builder),
+    "new exercise": ("ines.corvalho", _new_exercise),
+    "classes": ("ines.corvalho", _classes),
+    "wall": ("ines.corvalho", _wall),
+    "table": ("ines.corvalho", _table),
+    "model answer": ("ines.corvalho", _model_answer),
+    "slip": ("lena.achterberg", _slip),
+    "people": ("otto.brandt", _people),
+    "what was done": ("otto.brandt", _deeds),
+    **{f"bench, {name}": ("dina.farouk", _bench(name)) for name in STAGES},
+}
+
+
+@pytest.mark.parametrize("view", VIEWS)
+def test_axe_finds_nothing(open_page: Open, view: str) -> None:
+    login, there = VIEWS[view]
+    page = open_page(login)
+    there(page)
+    found = {"light": _faults(page)}
+    page.emulate_media(color_scheme="dark")
+    expect(page.locator("html")).to_have_attribute("data-mantine-color-scheme", "dark")
+    found["dark"] = _faults(page)
+    assert found == {"light": [], "dark": []}
