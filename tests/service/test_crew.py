@@ -28,12 +28,36 @@ def test_its_processes_have_loaded_what_they_need_before_they_are_made(crew: Cre
     assert crew.run(not_loaded, [*LOADED, "OCP.BRep"], seconds=60) == []
 
 
-def test_how_it_is_is_told_while_its_processes_are_made(monkeypatch: pytest.MonkeyPatch) -> None:
+class PoolInTheMaking:
+    """As pebble's: it holds its lock while its first processes start, and takes it to say whether it is active."""
+
+    def __init__(self, begun: threading.Event, done: threading.Event) -> None:
+        self._lock, self._begun, self._done = threading.Lock(), begun, done
+
+    def schedule(self, *_: object, **__: object) -> None:
+        with self._lock:
+            self._begun.set()
+            self._done.wait(10)
+            raise RuntimeError
+
+    @property
+    def active(self) -> bool:
+        with self._lock:
+            return True
+
+    def stop(self) -> None: ...
+    def join(self, _: float) -> None: ...
+
+
+@pytest.mark.parametrize("stage", ["pool", "processes"])
+def test_how_it_is_is_told_while_its_processes_are_made(monkeypatch: pytest.MonkeyPatch, stage: str) -> None:
     """A worker that told nothing for so long was taken for a dead one, and its work was done twice."""
     slow = Crew("slow", 1, memory=4 << 30)
     making, made = threading.Event(), threading.Event()
 
-    def at_length() -> None:
+    def at_length() -> object:
+        if stage == "processes":
+            return PoolInTheMaking(making, made)
         making.set()
         made.wait(10)
         raise BrokenCrewError

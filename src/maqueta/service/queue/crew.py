@@ -47,6 +47,8 @@ class Crew:
         self._memory = memory
         self._lock = threading.Lock()
         self._pool: Any = None
+        #: The pool once its processes are there: until then it does not even answer how it is.
+        self._under_way: Any = None
         self._closed = False
         self.waiting = 0
 
@@ -120,7 +122,9 @@ class Crew:
                     self._pool = self._made()
                 # A pool breaks, for good, when it cannot make a process: a new one can.
                 with suppress(RuntimeError, OSError):
-                    return self._pool, self._pool.schedule(work, args=arguments, timeout=seconds)
+                    future = self._pool.schedule(work, args=arguments, timeout=seconds)
+                    self._under_way = self._pool
+                    return self._pool, future
                 _LOG.warning("the crew %r is broken and is replaced", self.name)
                 self._end()
         raise BrokenCrewError
@@ -135,7 +139,7 @@ class Crew:
     @property
     def state(self) -> CrewState:
         """How it is just now, told without waiting: processes may just be made, which takes seconds."""
-        pool = self._pool
+        pool = self._under_way
         return CrewState(self.name, self.waiting, not self._closed and (pool is None or bool(pool.active)))
 
     def warm_up(self, work: Callable[[], object]) -> None:
@@ -150,7 +154,7 @@ class Crew:
                 self._end()
 
     def _end(self) -> None:
-        pool, self._pool = self._pool, None
+        pool, self._pool, self._under_way = self._pool, None, None
         if pool is not None:
             with suppress(Exception):
                 pool.stop()
