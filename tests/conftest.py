@@ -109,3 +109,10 @@ def instructor(log_in: LogIn) -> Person:
 @pytest.fixture
 def uploads(settings: Settings) -> Path:
     return settings.data / "files"
+
+
+@pytest.fixture
+def own_cache(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> Path:
+    """A user's cache that this test alone fills."""
+    monkeypatch.setenv("XDG_CACHE_HOME", str(tmp_path / "cache"))
+    return tmp_path / "cache"

@@ -16,7 +16,8 @@ from OCP.BRepBuilderAPI import BRepBuilderAPI_Transform
 from OCP.gp import gp_Pnt, gp_Trsf
 
 from maqueta.cli import main
-from maqueta.command import part_work
+from maqueta.command import kept_parts, part_work
+from maqueta.confined import Confinement
 from maqueta.demo.mistakes import MISTAKES
 from maqueta.demo.workshop import EXERCISES, demo_recipe
 from maqueta.making.model_sheet import Drafter, model_sheet
@@ -28,6 +29,8 @@ from tests.parts import block, demo_projected, demo_solid, hole, made
 from tests.reading.dxf_writer import CONVENTIONS, write_sheet
 from tests.reading.planted import case
 from tests.reading.random_parts import random_recipe
+
+pytestmark = pytest.mark.usefixtures("own_cache")
 
 
 @pytest.fixture
@@ -352,3 +355,78 @@ def test_a_view_from_anywhere_is_drawn_for_the_check(
     assert (told["kind"], told["parent"], told["name"], told["match"]) == ("auxiliary", "v1", "auxiliary", 1.0)
     assert told["box"][2] - told["box"][0] > 20
     assert {f["rule"] for f in result["findings"]} >= {"alignment.offset", "views.surplus"}
+
+
+class TestPartsKept:
+    """A part drawn once is not drawn again, as long as nothing it depends on has changed."""
+
+    @pytest.fixture
+    def drawn(self, monkeypatch: pytest.MonkeyPatch) -> list[Path]:
+        """The parts that the kernel was asked for: the work is counted where it begins."""
+        asked: list[Path] = []
+        begin = Confinement.begin
+
+        def counted(self: Confinement, work: Any, *given: Any, **rest: Any) -> Any:
+            if work.__name__ == "_projected":
+                asked.append(given[0])
+            return begin(self, work, *given, **rest)
+
+        monkeypatch.setattr(Confinement, "begin", counted)
+        return asked
+
+    def test_second_sheet_of_a_part_waits_for_no_kernel(
+        self, inputs: dict[str, Path], capsys: pytest.CaptureFixture[str], drawn: list[Path]
+    ) -> None:
+        first, second = run(inputs, capsys), run(inputs, capsys)
+        assert first == second
+        assert drawn == [inputs["part"]]
+
+    def test_part_written_anew_is_drawn_anew(
+        self, inputs: dict[str, Path], capsys: pytest.CaptureFixture[str], drawn: list[Path]
+    ) -> None:
+        run(inputs, capsys)
+        inputs["part"].write_text(demo_recipe("ratchet-pawl").model_dump_json())
+        _, result, _ = run(inputs, capsys)
+        assert len(drawn) == 2
+        assert result["findings"]
+
+    def test_another_state_of_the_program_draws_anew(
+        self,
+        inputs: dict[str, Path],
+        capsys: pytest.CaptureFixture[str],
+        drawn: list[Path],
+        monkeypatch: pytest.MonkeyPatch,
+    ) -> None:
+        run(inputs, capsys)
+        monkeypatch.setattr(kept_parts, "_program", lambda: "a later one")
+        run(inputs, capsys)
+        assert len(drawn) == 2
+
+    @pytest.mark.parametrize("damage", [b"", b"nothing of ours", bytes(100)])
+    def test_damaged_part_is_drawn_anew(
+        self, inputs: dict[str, Path], capsys: pytest.CaptureFixture[str], drawn: list[Path], damage: bytes
+    ) -> None:
+        first = run(inputs, capsys)
+        [file] = (inputs["part"].parent / "cache").rglob("*.part")
+        file.write_bytes(damage)
+        assert run(inputs, capsys) == first
+        assert len(drawn) == 2
+
+    def test_no_more_than_so_many_are_kept_and_those_asked_for_last(
+        self, tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+    ) -> None:
+        monkeypatch.setattr(kept_parts, "_MOST_KEPT", 3)
+        files = [tmp_path / "kept" / f"{number}.part" for number in range(5)]
+        for age, file in enumerate(files[:3]):
+            kept_parts.keep(file, b"a part")
+            os.utime(file, (age, age))
+        assert kept_parts.kept(files[0]) == b"a part"
+        kept_parts.keep(files[3], b"a part")
+        assert [file.exists() for file in files[:4]] == [True, False, True, True]
+
+    def test_folder_that_takes_nothing_is_no_reason_to_stop(
+        self, inputs: dict[str, Path], capsys: pytest.CaptureFixture[str], drawn: list[Path]
+    ) -> None:
+        (inputs["part"].parent / "cache").write_text("a file where the folder should be")
+        status, _, errors = run(inputs, capsys)
+        assert (status, errors) == (0, "")

@@ -1,7 +1,7 @@
 """The command line: the same core as the application, without server or database; and backups of a service's data.
 
 Part and sheet are worked on in two processes side by side. What a half needs is loaded in its process, so that the
-geometry kernel, the larger part of the wait, is loaded while the sheet is read.
+geometry kernel, the larger part of the wait, is loaded while the sheet is read; a part drawn before is not drawn again.
 """
 
 import argparse
@@ -14,6 +14,7 @@ from pathlib import Path
 from typing import Any, Final, TypeVar
 
 from maqueta.command.inputs import InputError, there
+from maqueta.command.kept_parts import keep, kept, kept_at
 from maqueta.confined import KERNEL_SECONDS, WAITED_SECONDS, ConfinedError, Confinement
 
 Result = TypeVar("Result")
@@ -70,9 +71,14 @@ def _check(part: Path, sheet: Path, task: Path) -> dict[str, Any]:
     # garbage, again and again while they are made, takes a tenth of the time.
     gc.set_threshold(_SELDOM)
     with Confinement(InputError) as kernel, Confinement(InputError) as eye:
-        line_sets = kernel.begin(_projected, part, seconds=KERNEL_SECONDS)
+        at = kept_at(part)
+        before = kept(at) if at is not None else None
+        line_sets = kernel.begin(_projected, part, seconds=KERNEL_SECONDS) if before is None else lambda: before
         given, looks = _about(sheet, eye.begin(_given, task, sheet, seconds=WAITED_SECONDS))
         projected = _about(part, line_sets)
+        # A file written anew meanwhile is not what was drawn.
+        if before is None and at is not None and kept_at(part) == at:
+            keep(at, projected)
         more = _about(part, kernel.begin(_seen_so, part, looks, seconds=KERNEL_SECONDS)) if looks else None
         work = (sheet, projected, given, more)
         return _about(sheet, eye.begin(_judged, *work, seconds=WAITED_SECONDS))

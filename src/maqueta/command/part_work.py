@@ -6,7 +6,7 @@ from typing import Any
 
 from maqueta.command.inputs import InputError, there
 from maqueta.projection.project import drawn, project
-from maqueta.projection.projected_part import ProjectedPart
+from maqueta.projection.projected_part import ProjectedPart, to_json
 from maqueta.solid.errors import PartError
 from maqueta.solid.kernel import Shape
 from maqueta.solid.part import Part
@@ -22,7 +22,7 @@ def analysed(path: Path) -> dict[str, Any]:
 
 def projected(path: Path) -> bytes:
     """A part with its line sets, as bytes for another process. Raises InputError."""
-    return pickle.dumps(_project(path))
+    return to_json(_project(path))
 
 
 def seen_so(path: Path, looks: bytes) -> bytes:

@@ -11,7 +11,7 @@ from maqueta.command.inputs import InputError, bytes_of
 from maqueta.judging.report import check, report
 from maqueta.phrases.phrase import Phrase
 from maqueta.phrases.said import USUAL_LANGUAGE, bundle, said
-from maqueta.projection.projected_part import ProjectedPart
+from maqueta.projection.projected_part import from_json
 from maqueta.reading.content import Content
 from maqueta.reading.delivered import understood
 from maqueta.reading.dxf.file import LARGEST_FILE, read_dxf
@@ -46,7 +46,7 @@ def given(task: Path, sheet: Path) -> tuple[bytes, bytes | None]:
 
 def judged(path: Path, part: bytes, asked: bytes, more: bytes | None) -> dict[str, Any]:
     """The report on a sheet, from what `part_work` and `given` made of the files. Raises InputError."""
-    projected: ProjectedPart = pickle.loads(part)
+    projected = from_json(part)
     if more is not None:
         projected = projected.with_looks(pickle.loads(more))
     exercise, sheet = pickle.loads(asked)
