@@ -18,6 +18,6 @@ def model_views(projected: ProjectedPart, exercise: Exercise) -> tuple[tuple[Vie
     asked = parse_scale(exercise.scale) if exercise.scale else None
     views, scale = arranged(projected, attitudes, exercise.angle, area, asked, exercise.units)
     if exercise.pictorial != "unwanted":
-        drawn = pictorial(projected, front, exercise.view_names, scale, views, area)
+        drawn = pictorial(projected, front, exercise.view_names, scale, views, area, exercise.units)
         views += tuple(view.model_copy(update={"shading": "card" if exercise.shaded else None}) for view in drawn)
     return views, scale

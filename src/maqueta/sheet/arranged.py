@@ -4,12 +4,14 @@ from collections.abc import Collection, Mapping, Sequence
 from typing import Final
 
 from maqueta.geometry.box import Box
+from maqueta.geometry.carrier import Point
 from maqueta.projection.arrangement import Angle, ViewName, where_belongs
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.corners import best_corner
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.placed import placed_views
+from maqueta.sheet.scales import recommended
 from maqueta.sheet.spacing import proposed_scale
 from maqueta.sheet.view import FromCorner, View, square
 from maqueta.sheet.view_graph import with_front
@@ -19,6 +21,8 @@ from maqueta.solid.unit import MILLIMETRES, Unit
 ROOM: Final = 24.0
 #: A pictorial view keeps this far from other views, mm (common practice, no source).
 _APART: Final = 4.0
+#: A pictorial that finds no room is tried at so many smaller scales.
+_STEPS_DOWN: Final = 3
 
 
 def arranged(
@@ -66,29 +70,39 @@ def pictorial(
     scale: float,
     others: Sequence[View],
     area: Box,
+    units: Unit,
 ) -> tuple[View, ...]:
-    """The equal-axis view "p1" from the corner that belongs to views of these names, where there is room for it."""
+    """The equal-axis view "p1" from the corner that belongs to views of these names, where there is room for it.
+
+    It has the scale of the other views, or the largest smaller one at which it finds room; none where it never does.
+    """
     corner = best_corner(projected, front, names)
-    factor = scale * MILLIMETRES[projected.part.unit]
+    unit = MILLIMETRES[projected.part.unit]
     left, bottom, right, top = projected.line_set(projected.corner(corner)).box
-    width, height = factor * (right - left), factor * (top - bottom)
     taken = [item.box for item in placed_views(projected, SheetDocument(views=tuple(others)))]
+    smaller = [float(each) for each in reversed(recommended(units)) if each < scale]
+    for own in (scale, *smaller[:_STEPS_DOWN]):
+        factor = own * unit
+        spot = _free_spot((factor * (right - left), factor * (top - bottom)), taken, area)
+        if spot is not None:
+            at = (spot[0] - factor * left, spot[1] - factor * bottom)
+            return (View(id="p1", kind="pictorial", look=FromCorner(corner=corner), at=at, scale=own, hidden=False),)
+    return ()
+
+
+def _free_spot(size: tuple[float, float], taken: Sequence[Box], area: Box) -> Point | None:
+    """The lower left corner (mm) of room for a view of a size, clear of what is taken: in a corner of the area."""
+    width, height = size
     for step in range(8):
         inset = ROOM + 6.0 * (7 - step)
-        for x, y in (
-            (area[2] - inset - width, area[3] - inset - height),
-            (area[2] - inset - width, (area[1] + area[3] - height) / 2),
-            (area[2] - inset - width, area[1] + inset),
-            (area[0] + inset, area[3] - inset - height),
-        ):
+        low = (area[0] + inset, area[1] + inset)
+        high = (area[2] - inset - width, area[3] - inset - height)
+        for x, y in (high, (high[0], (area[1] + area[3] - height) / 2), (high[0], low[1]), (low[0], high[1]), low):
             box = (x - _APART, y - _APART, x + width + _APART, y + height + _APART)
             clear = all(box[2] < t[0] or t[2] < box[0] or box[3] < t[1] or t[3] < box[1] for t in taken)
             if clear and x > area[0] and y > area[1] and box[2] < area[2] and box[3] < area[3]:
-                at = (x - factor * left, y - factor * bottom)
-                return (
-                    View(id="p1", kind="pictorial", look=FromCorner(corner=corner), at=at, scale=scale, hidden=False),
-                )
-    return ()
+                return (x, y)
+    return None
 
 
 def _size(projected: ProjectedPart, attitude: Attitude) -> tuple[float, float]:
