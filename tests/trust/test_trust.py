@@ -45,6 +45,24 @@ def test_axis_in_line_with_the_end_of_a_round_is_a_centre_line() -> None:
         assert errors(case, write_sheet(case.part, case.sheet, how)) == [], how.name
 
 
+@pytest.mark.parametrize(("kind", "number"), [("patterned", 18), ("patterned", 34), ("slanted", 38)])
+def test_centre_marks_over_axes_and_beside_arrowheads(kind: str, number: int) -> None:
+    """The strokes of an axis go on under the arms of a mark; a leader ends at its circle, not at the mark's middle."""
+    case = right_sheet(kind, number)
+    assert case is not None
+    for how in STROKES:
+        assert errors(case, write_sheet(case.part, case.sheet, how)) == [], how.name
+
+
+@pytest.mark.parametrize(("kind", "number"), [("round", 39), ("turned", 13), ("turned", 19)])
+def test_a_pictorial_that_looks_the_same_from_two_corners_or_has_the_most_ink(kind: str, number: int) -> None:
+    case = right_sheet(kind, number)
+    assert case is not None
+    own = with_pictorial(case)
+    for how in CONVENTIONS[number % 4 :: 4]:
+        assert errors(own, write_sheet(own.part, own.sheet, how), "pictorial.") == [], how.name
+
+
 @pytest.mark.parametrize("number", [0, 3])
 def test_a_pictorial_is_read_from_its_own_corner_where_another_has_the_same_straight_lines(number: int) -> None:
     """From the wrong one two curved outlines are surplus, and the sheet shows other sides than its views."""

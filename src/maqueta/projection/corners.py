@@ -14,6 +14,8 @@ from maqueta.projection.projected_part import ProjectedPart
 
 #: Lines shorter than this, as a share of the part's size, show nothing of a feature (common practice, no source).
 _LEAST_SEEN: Final = 1e-3
+#: Outlines of round parts are found to about a hundred-thousandth of a part's size; a pen draws less exactly than this.
+_SAME_ON_PAPER: Final = 2e-4
 
 
 def corner_of(sides: Iterable[Side]) -> Corner:
@@ -66,7 +68,7 @@ def seen_alike(projected: ProjectedPart, corner: Corner, turn: float, others: Se
 
     Of a part with symmetry nobody can tell from a drawing without hidden lines which of the two it was taken from.
     """
-    tolerance = 1e-5 * projected.part.size
+    tolerance = _SAME_ON_PAPER * projected.part.size
     own = _visible(projected, corner, turn)
     alike = (o for o in others if any(congruent(own, _visible(projected, o, other), tolerance) for other in AXIS_TURNS))
     return next(alike, None)

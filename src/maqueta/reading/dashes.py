@@ -5,10 +5,11 @@ are even (hidden) or alternate between long and short (centre). Common practice,
 """
 
 import math
+from bisect import bisect_left
 from collections import defaultdict
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
-from itertools import pairwise
+from itertools import islice, pairwise
 from typing import Final
 
 from maqueta.geometry.carrier import TURN, Circle, Line
@@ -28,6 +29,8 @@ _STUB, _STUB_GAP = 6.0, 2.0
 _FEWEST_PAIRS: Final = 4
 #: Strokes lie on one line within this (mm).
 _IN_LINE: Final = 0.05
+#: Strokes overlap by more than this (mm); so many runs are looked for among strokes that do, unless they are very many.
+_OVER, _MOST_INTERLEAVED, _MOST_OVER = 0.05, 8, 400
 
 
 @dataclass(frozen=True, slots=True)
@@ -156,8 +159,12 @@ def _cut(strokes: Sequence[Stroke], members: list[int]) -> list[_Run]:
     """Strokes along one carrier, parted wherever the next gap is too wide for a broken line."""
     carrier = strokes[members[0]].piece.carrier
     rate = carrier.radius if isinstance(carrier, Circle) else 1.0
-    order = _uncovered(strokes, sorted(members, key=lambda index: strokes[index].piece.interval[0]))
+    in_order = sorted(members, key=lambda index: strokes[index].piece.interval[0])
+    order = _uncovered(strokes, in_order)
     spans = [strokes[index].piece.interval for index in order]
+    over = any(b[0] < a[1] - _OVER / rate for a, b in pairwise(spans))
+    if over and len(in_order) <= _MOST_OVER:
+        return _interleaved(strokes, in_order, rate)
     gaps = [rate * (b[0] - a[1]) for a, b in pairwise(spans)]
     closed = False
     if isinstance(carrier, Circle) and len(order) > 2:
@@ -176,6 +183,49 @@ def _cut(strokes: Sequence[Stroke], members: list[int]) -> list[_Run]:
             runs.append(_Run(tuple(order[start:number]), lengths, tuple(gaps[start : number - 1]), closed))
         start = number
     return runs
+
+
+def _interleaved(strokes: Sequence[Stroke], order: Sequence[int], rate: float) -> list[_Run]:
+    """Runs among strokes that lie over one another, such as an axis and the arms of a centre mark: the longest first.
+
+    A run goes on with whatever stroke begins an even gap after its last one, whatever else lies there.
+    """
+    spans = [strokes[index].piece.interval for index in order]
+    usual = sorted(gap for a, b in pairwise(spans) if _NARROWEST <= (gap := rate * (b[0] - a[1])) <= _WIDEST)
+    if not usual:
+        return []
+    middle = usual[len(usual) // 2]
+    off = max(0.15, _EVEN * middle)
+    left, runs = list(range(len(order))), []
+    for _ in range(_MOST_INTERLEAVED):
+        chain = _longest_chain([spans[k] for k in left], middle / rate, off / rate)
+        if len(chain) < 2:
+            break
+        run = [left[k] for k in chain]
+        lengths = tuple(rate * (spans[k][1] - spans[k][0]) for k in run)
+        gaps = tuple(rate * (spans[b][0] - spans[a][1]) for a, b in pairwise(run))
+        runs.append(_Run(tuple(order[k] for k in run), lengths, gaps, closed=False))
+        left = [k for k in left if k not in set(run)]
+    return runs
+
+
+def _longest_chain(spans: Sequence[tuple[float, float]], gap: float, off: float) -> list[int]:
+    """The longest chain of spans (sorted by where they begin) that follow each other with one gap, within `off`."""
+    ends = sorted((end, k) for k, (_, end) in enumerate(spans))
+    best: list[tuple[int, int | None]] = [(1, None)] * len(spans)
+    for k, (start, _) in enumerate(spans):
+        first = bisect_left(ends, (start - gap - off, -1))
+        for end, before in islice(ends, first, None):
+            if end > start - gap + off:
+                break
+            if before < k and best[before][0] + 1 > best[k][0]:
+                best[k] = (best[before][0] + 1, before)
+    at: int | None = max(range(len(spans)), key=lambda k: best[k][0], default=None)
+    chain: list[int] = []
+    while at is not None:
+        chain.append(at)
+        at = best[at][1]
+    return chain[::-1]
 
 
 def _uncovered(strokes: Sequence[Stroke], order: Sequence[int]) -> list[int]:

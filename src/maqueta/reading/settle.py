@@ -16,6 +16,7 @@ from maqueta.reading.dashes import JOINED
 from maqueta.reading.groups import WIDER, grouped
 from maqueta.reading.identify import Fit, identify
 from maqueta.reading.kinds import Kind
+from maqueta.sheet.view import FromCorner
 from maqueta.solid.unit import MILLIMETRES
 
 #: A style belongs to the views when at least this share of its ink lies on lines of the part.
@@ -146,7 +147,9 @@ def _on_the_part(
 
 
 def _shares(fit: Fit, own: Sequence[Piece], projected: ProjectedPart, tolerance: float) -> tuple[float, float]:
-    look = fit.identity.orthographic
+    drawn = fit.identity.look
+    # In a pictorial view the most of a sheet's ink may stand.
+    look = projected.corner(drawn.corner, drawn.turn) if isinstance(drawn, FromCorner) else fit.identity.orthographic
     if look is None:
         return 0.0, 0.0
     factor = fit.scale * MILLIMETRES[projected.part.unit]
