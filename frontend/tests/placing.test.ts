@@ -41,7 +41,13 @@ describe("a view and its kin", () => {
       notes: [],
     } as unknown as SheetDocument;
     const places = (withKin: boolean) =>
-      moved(sheet, { role: "view", id: "right" }, 5, -2, withKin).views.map((v) => v.at);
+      moved(
+        sheet,
+        { role: "view", id: "right" },
+        5,
+        -2,
+        withKin ? kinOf(VIEWS, "right") : undefined,
+      ).views.map((v) => v.at);
     expect(places(true)).toEqual([
       [100, 100],
       [100, 40],

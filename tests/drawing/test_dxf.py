@@ -16,6 +16,8 @@ from maqueta.drawing.pens import DASHES
 from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.drawing.sheet_sizes import sheet_sizes
 from maqueta.making.model_sheet import Drafter, model_sheet
+from maqueta.reading.delivered import read_delivered
+from maqueta.sheet.dimension import LinearDimension, true_size
 from maqueta.sheet.document import SheetDocument
 from tests.parts import demo_projected
 
@@ -98,3 +100,26 @@ def test_dashes_are_line_types_in_paper_millimetres() -> None:
     pattern = [abs(tag.value) for tag in document.linetypes.get(hidden).pattern_tags.tags if tag.code == 49]
     assert pattern == pytest.approx(list(DASHES["hidden"]))
     assert document.layers.get("VISIBLE").dxf.lineweight == 2 * document.layers.get("HIDDEN").dxf.lineweight
+
+
+@pytest.mark.parametrize("style", ["iso", "asme"])
+@pytest.mark.parametrize("demo", SHEETS, ids=lambda demo: demo.part)
+def test_sizes_are_read_again_wherever_their_texts_stand(demo: DemoExercise, style: str) -> None:
+    """Slid along, pulled off onto a leader, arrowheads this way or that: the same sizes at the same places."""
+    ways: list[dict[str, Any]] = [{"shift": 14.0}, {"led": (30.0, -45.0)}, {"arrows": "outside"}, {"shift": -60.0}]
+    sheet = sheet_of(demo)
+    moved = tuple(
+        d.model_copy(update=ways[k % len(ways)]) if d.kind == "linear" else d for k, d in enumerate(sheet.dimensions)
+    )
+    projected = demo_projected(demo.part)
+    own = sheet.model_copy(update={"dimensions": moved, "style": style})
+    document = read_delivered(
+        dxf(sheet_ink(projected, own), sheet_sizes(projected, own)), projected, demo.task
+    ).document
+
+    def measured(of: SheetDocument) -> list[tuple[object, ...]]:
+        sizes = [d for d in of.dimensions if isinstance(d, LinearDimension)]
+        ends = [sorted(tuple(round(c, 2) + 0.0 for c in end) for end in (d.start, d.end)) for d in sizes]
+        return sorted((d.along, *own, round(true_size(d), 2)) for d, own in zip(sizes, ends, strict=True))
+
+    assert measured(document) == measured(own)

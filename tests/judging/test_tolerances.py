@@ -12,7 +12,7 @@ from maqueta.sheet.dimension_words import dimension_text
 from maqueta.sheet.document import SheetDocument
 from maqueta.sizes.text import read_text
 from maqueta.task.exercise import Exercise
-from tests.parts import demo_projected
+from tests.parts import block, demo_projected, projected
 
 PART = demo_projected("reed-clamp")
 TASK = Exercise.model_validate({"views": ["front", "top", "right"], "pictorial": "unwanted"})
@@ -99,3 +99,33 @@ def test_functional_sizes(kind: str, size: float, of: Dimension, text: str | Non
     sheet = _typed(of, text) if text is not None else SHEET
     rules = [f.rule for f in _found(sheet, task)]
     assert ("dimensions.precision" in rules) == found
+
+
+class TestDecimalsOfItsOwn:
+    """A size that is written closer than the others says something; rounded away, it says something wrong."""
+
+    def _with(self, decimals: int, text: str | None = None) -> SheetDocument:
+        changed = {"decimals": decimals, "text": text}
+        own = tuple(d.model_copy(update=changed) if d.id == LENGTH.id else d for d in SHEET.dimensions)
+        return SHEET.model_copy(update={"dimensions": own})
+
+    def test_more_decimals_than_asked(self) -> None:
+        assert [f.rule for f in _found(self._with(3))] == ["dimensions.decimals"]
+
+    def test_as_many_as_its_tolerance(self) -> None:
+        assert _found(self._with(3, "<> ±0.005")) == []
+        assert [f.rule for f in _found(self._with(3, "<> ±0.5"))] == ["dimensions.decimals"]
+
+    def test_functional_size_carries_more(self) -> None:
+        functional = {"required": True, "functional": [{"kind": "length", "size": 96}]}
+        task = Exercise.model_validate(TASK.model_dump(mode="json") | {"dimensioning": functional})
+        assert [f.rule for f in _found(SHEET, task)] == ["dimensions.precision"]
+        assert _found(self._with(3), task) == []
+
+    def test_rounded_away_is_another_size(self) -> None:
+        part = projected(block((60, 40, 20.5)))
+        sheet = model_sheet(part, TASK, Drafter("A", "B", "2026-11-20"))
+        uneven = next(d for d in sheet.dimensions if dimension_text(d, sheet, "mm") == "20.5")
+        rough = tuple(d.model_copy(update={"decimals": 0}) if d.id == uneven.id else d for d in sheet.dimensions)
+        found = check(part, TASK, sheet.model_copy(update={"dimensions": rough})).findings
+        assert ("dimensions.value", (uneven.id,)) in [(f.rule, f.items) for f in found]

@@ -1363,6 +1363,8 @@ export interface components {
          *     `start` and `end` lie on the two lines; the arc passes as far from the vertex as `place`.
          */
         AngleDimension: {
+            /** Decimals */
+            decimals?: number | null;
             /** End */
             end: [
                 number,
@@ -1664,6 +1666,8 @@ export interface components {
              * @default 1
              */
             count: number;
+            /** Decimals */
+            decimals?: number | null;
             /** End */
             end: [
                 number,
@@ -2861,7 +2865,8 @@ export interface components {
          * LinearDimension
          * @description A size between two points of a view, measured across the sheet, up it, or straight along the points.
          *
-         *     The dimension line passes through `place`.
+         *     The dimension line passes through `place`. Its text stands at its middle, or `shift` mm from there along the line,
+         *     to the right or upwards; or off the line, at `led` (sheet mm from the view's `at`), on a leader.
          */
         LinearDimension: {
             /**
@@ -2869,6 +2874,14 @@ export interface components {
              * @enum {string}
              */
             along: "across" | "up" | "aligned";
+            /**
+             * Arrows
+             * @default fitting
+             * @enum {string}
+             */
+            arrows: "fitting" | "inside" | "outside";
+            /** Decimals */
+            decimals?: number | null;
             /** End */
             end: [
                 number,
@@ -2886,6 +2899,11 @@ export interface components {
              * @enum {string}
              */
             kind: "linear";
+            /** Led */
+            led?: [
+                number,
+                number
+            ] | null;
             lettering?: components["schemas"]["Lettering"] | null;
             /** Place */
             place: [
@@ -2897,6 +2915,11 @@ export interface components {
              * @default false
              */
             reference: boolean;
+            /**
+             * Shift
+             * @default 0
+             */
+            shift: number;
             /** Start */
             start: [
                 number,
@@ -3916,6 +3939,8 @@ export interface components {
              * @default 1
              */
             count: number;
+            /** Decimals */
+            decimals?: number | null;
             /** Id */
             id: string;
             /**

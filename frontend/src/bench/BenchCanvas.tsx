@@ -5,13 +5,14 @@ import type { Ink as InkForm, InkGroup, Point, SheetDocument } from "../api/type
 import { Ink, InkPiece } from "../drawing/Ink";
 import { Paper, pointOn } from "../paper/Paper";
 import { MovingInk } from "../reader/MovingInk";
-import { type Bench, isFixed, moved, type Selection, type Stage } from "./bench";
+import { type Bench, isFixed, moved, movedWith, type Selection, type Stage } from "./bench";
 import { AcrossFrom, Bands, Occupied, PaperGrid, WhiteSpace } from "./CanvasAids";
 import { DraftLayer } from "./drafting/DraftLayer";
 import { isDraftTool } from "./drafting/tools";
 import { offsetOf } from "./geometry";
 import { HitArea } from "./HitArea";
 import { inLine } from "./snapping";
+import { TextHandle } from "./TextHandle";
 import { ToolLayer } from "./ToolLayer";
 import { useHanging } from "./useHanging";
 
@@ -76,7 +77,7 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
     else if (hanging.known) setLive(hanging.at(toSheet(event), SNAP_PX / nearness()));
   };
   const dragged = ({ from, selection: what, start }: Grip, to: Point): SheetDocument => {
-    const next = moved(start, what, to[0] - from[0], to[1] - from[1], bench.kin);
+    const next = moved(start, what, to[0] - from[0], to[1] - from[1], movedWith(bench, what));
     return what.role === "view" ? inLine(bench, next, what.id, SNAP_PX / nearness()) : next;
   };
   const release = (event: React.PointerEvent) => {
@@ -95,6 +96,9 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
     if (far) draft.change(dragged(held, to));
   };
 
+  const chosen = draft.document.dimensions.find(
+    (d) => selection?.role === "dimension" && d.id === selection.id,
+  );
   const boxes = useMemo(() => ink.views.map((view) => view.box), [ink]);
   const known = useMemo(
     () =>
@@ -152,6 +156,9 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
         <Occupied box={hanging.boxIn(live)} paper={paper} />
       )}
       {bench.spaces && stage === "Views" && <WhiteSpace ink={ink} />}
+      {tool === "move" && !live && chosen?.kind === "linear" && (
+        <TextHandle {...{ bench, ink, drawn, toSheet }} dimension={chosen} />
+      )}
       {isDraftTool(tool) && !live && <DraftLayer {...{ bench, tool, ink, drawn, toSheet }} />}
       {tool !== "move" && !isDraftTool(tool) && !live && (
         <ToolLayer bench={bench} ink={ink} drawn={drawn} toSheet={toSheet} />

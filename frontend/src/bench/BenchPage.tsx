@@ -19,6 +19,7 @@ import { BenchCanvas } from "./BenchCanvas";
 import type { Point3 } from "./geometry";
 import { FileMenu } from "../drawing/FileMenu";
 import { openFormer } from "./keptDraft";
+import type { RowManner } from "./rows";
 import { type DraftCalls, modelAnswer, ownSheet } from "./draftCalls";
 import { Conflict } from "./Conflict";
 import { SaveNote } from "./SaveNote";
@@ -117,6 +118,8 @@ function AtTheBench({ exercise, calls, start, detail, mesh }: Props) {
   const [selection, select] = useState<Selection | null>(null);
   const [snapping, setSnapping] = useState(false);
   const [kin, setKin] = useState(true);
+  const [rowManner, setRowManner] = useState<RowManner>("chain");
+  const [rowsTogether, setRowsTogether] = useState(true);
   const [hanging, hang] = useState<string | null>(null);
   const [looking, lookOver] = useState<string | null>(null);
   const [spaces, setSpaces] = useState(false);
@@ -150,6 +153,10 @@ function AtTheBench({ exercise, calls, start, detail, mesh }: Props) {
     setSnapping,
     kin: kin || (!answering && exercise.task.snapping === "fixed"),
     setKin,
+    rowManner,
+    setRowManner,
+    rowsTogether,
+    setRowsTogether,
     hanging,
     hang,
     looking,

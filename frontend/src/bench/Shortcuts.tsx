@@ -11,6 +11,10 @@ const KEYS: [string, string][] = [
   [said("on the turntable: , and ."), said("turn it on the spot")],
   [said("on the sheet, with a tool: arrow keys"), said("go from point to point of the view")],
   [said("on the sheet, with a tool: Enter"), said("take the point, or set the dimension down")],
+  [
+    said("on the sheet, with a row: Space, Backspace"),
+    said("set the row down, or let the last point go"),
+  ],
   [said("with a drafting tool: arrow keys"), said("move the pen by the paper grid (Alt: 0.1 mm)")],
   [
     said("with a drafting tool: Shift and arrow keys"),

@@ -7,10 +7,8 @@ import { usePaperScale } from "../paper/Paper";
 import { type AxisLine, axisLines, nearestAxis, viewOf } from "./axes";
 import type { Bench } from "./bench";
 import classes from "./Bench.module.css";
-import { dimensionMade, fits, kindsFor, legsAround, picksNeeded } from "./dimensionMade";
+import { dimensionMade, fits, kindsFor, picksNeeded } from "./dimensionMade";
 import {
-  askedDirection,
-  directionByPlace,
   inView,
   nearest,
   nextId,
@@ -20,6 +18,8 @@ import {
   REACH_PX,
   WAYS,
 } from "./geometry";
+import { rowMade } from "./rows";
+import { ends, Ghost, RowGhost, Shown } from "./ToolMarks";
 
 interface Props {
   bench: Bench;
@@ -29,6 +29,12 @@ interface Props {
 }
 
 const KEY_STEP_MM = 2;
+/** Points closer than this are one. */
+const SAME_MM = 1e-3;
+
+function far(a: Point, b: Point): number {
+  return Math.hypot(a[0] - b[0], a[1] - b[1]);
+}
 
 /** What the tool in hand is doing on the sheet: pointing at things, and setting down what was asked for. */
 export function ToolLayer({ bench, ink, drawn, toSheet }: Props) {
@@ -39,22 +45,29 @@ export function ToolLayer({ bench, ink, drawn, toSheet }: Props) {
   const [axis, setAxis] = useState<AxisLine | null>(null);
   const [taken, setTaken] = useState<Pick[]>([]);
   const [place, setPlace] = useState<Point | null>(null);
+  /** Whether by the keyboard a row is no longer pointed out but set down. */
+  const [settingDown, setSettingDown] = useState(false);
   const every = useMemo(() => pickables(ink, drawn), [ink, drawn]);
   const picks = useMemo(
     () => every.filter((pick) => fits(tool, taken, pick)),
     [every, tool, taken],
   );
   const axes = useMemo(() => axisLines(ink, drawn), [ink, drawn]);
-  useEffect(() => {
+  const letGo = () => {
     setTaken([]);
     setPlace(null);
+    setSettingDown(false);
+  };
+  useEffect(() => {
+    letGo();
     setHover(null);
     setAxis(null);
   }, [tool]);
   useEffect(() => surface.current?.focus(), [tool]);
 
   const needed = picksNeeded(tool);
-  const placing = needed > 0 && taken.length === needed;
+  const row = tool === "row" && taken.length > 1;
+  const placing = (needed > 0 && taken.length === needed) || (row && settingDown);
   const kinds = kindsFor(tool);
 
   const pointing = tool === "leader";
@@ -64,7 +77,11 @@ export function ToolLayer({ bench, ink, drawn, toSheet }: Props) {
       return;
     }
     if (tool === "centre line") setAxis(nearestAxis(axes, at, REACH_PX / scale));
-    else setHover(nearest(picks, at, REACH_PX / scale, kinds, taken[0]?.view));
+    else {
+      const found = nearest(picks, at, REACH_PX / scale, kinds, taken[0]?.view);
+      setHover(found);
+      if (tool === "row") setPlace(found ? null : at);
+    }
   };
   const act = () => {
     if (pointing && place) {
@@ -76,11 +93,20 @@ export function ToolLayer({ bench, ink, drawn, toSheet }: Props) {
       bench.setTool("move");
       return;
     }
+    if (row && place) {
+      const made = rowMade(taken, place, bench.rowManner, ink, drawn, draft.document);
+      if (made.length)
+        draft.change((now) => ({ ...now, dimensions: [...now.dimensions, ...made] }));
+      letGo();
+      return;
+    }
     if (placing && place) {
       const made = dimensionMade(tool, taken, place, ink, drawn, draft.document);
-      if (made) draft.change((now) => ({ ...now, dimensions: [...now.dimensions, made] }));
-      setTaken([]);
-      setPlace(null);
+      if (made) {
+        draft.change((now) => ({ ...now, dimensions: [...now.dimensions, made] }));
+        bench.select({ role: "dimension", id: made.id });
+      }
+      letGo();
       return;
     }
     if (tool === "centre line" && axis) {
@@ -109,20 +135,29 @@ export function ToolLayer({ bench, ink, drawn, toSheet }: Props) {
       }));
       return;
     }
-    setTaken([...taken, hover]);
-    setPlace(hover.at);
+    // What is pointed at twice is one point of a row.
+    const known = tool === "row" && taken.some((pick) => far(pick.at, hover.at) < SAME_MM);
+    if (!known) setTaken([...taken, hover]);
+    setPlace(tool === "row" ? null : hover.at);
   };
 
   const key = (event: React.KeyboardEvent) => {
     if (event.key === "Enter") act();
-    else if (event.key.startsWith("Arrow")) {
+    else if (event.key === " " && row) {
+      setSettingDown(!settingDown);
+      setHover(null);
+      setPlace(settingDown ? null : (taken.at(-1)?.at ?? null));
+    } else if (event.key === "Backspace" && tool === "row" && taken.length) {
+      setTaken(taken.slice(0, -1));
+      setPlace(null);
+    } else if (event.key.startsWith("Arrow")) {
       const [dx, dy] = WAYS[event.key]!;
       if (pointing) {
         const from = place ?? draft.document.notes.find((n) => n.id === bench.selection?.id)?.at;
         if (from) setPlace([from[0] + dx * KEY_STEP_MM, from[1] + dy * KEY_STEP_MM]);
       } else if (placing && place)
         setPlace([place[0] + dx * KEY_STEP_MM, place[1] + dy * KEY_STEP_MM]);
-      else if (tool === "size") {
+      else if (tool === "size" || tool === "row") {
         const from = hover?.at ?? [0, 0];
         const next = hover
           ? nextPoint(picks, from, event.key, taken[0]?.view)
@@ -173,69 +208,9 @@ export function ToolLayer({ bench, ink, drawn, toSheet }: Props) {
           <line {...ends(flip(axis.from), flip(axis.to))} strokeDasharray="6 0.75 0.4 0.75" />
         )}
         {pointing && place && <Shown pick={{ kind: "point", view: "", at: place }} flip={flip} />}
-        {placing && place && <Ghost tool={tool} taken={taken} place={place} flip={flip} />}
+        {placing && !row && place && <Ghost {...{ tool, taken, place, flip }} />}
+        {row && place && <RowGhost {...{ bench, ink, drawn, taken, place, flip }} />}
       </g>
     </g>
-  );
-}
-
-type Flip = (p: Point) => Point;
-
-function ends(a: Point, b: Point) {
-  return { x1: a[0], y1: a[1], x2: b[0], y2: b[1] };
-}
-
-function Shown({ pick, flip }: { pick: Pick; flip: Flip }) {
-  if (pick.kind === "circle") {
-    const [cx, cy] = flip(pick.centre);
-    return <circle cx={cx} cy={cy} r={pick.radius} className={classes.aimed} />;
-  }
-  const [x, y] = flip(pick.at);
-  return (
-    <>
-      {pick.kind === "line" && (
-        <line {...ends(flip(pick.start), flip(pick.end))} className={classes.aimed} />
-      )}
-      <g transform={`translate(${x} ${y})`}>
-        <rect className={classes.point} x={-1.3} y={-1.3} width={2.6} height={2.6} fill="#fffdf8" />
-      </g>
-    </>
-  );
-}
-
-interface GhostProps {
-  tool: Bench["tool"];
-  taken: Pick[];
-  place: Point;
-  flip: Flip;
-}
-
-/** Where the dimension would stand. */
-function Ghost({ tool, taken, place, flip }: GhostProps) {
-  const [first, second] = taken;
-  if (first?.kind === "circle") return <line {...ends(flip(first.centre), flip(place))} />;
-  if (tool === "chamfer" && first?.kind === "line") {
-    const middle: Point = [
-      (first.start[0] + first.end[0]) / 2,
-      (first.start[1] + first.end[1]) / 2,
-    ];
-    return <line {...ends(flip(middle), flip(place))} />;
-  }
-  if (tool === "angle" && first?.kind === "line" && second?.kind === "line") {
-    const legs = legsAround(first, second, place);
-    if (!legs) return null;
-    const [cx, cy] = flip(legs[0]);
-    return <circle cx={cx} cy={cy} r={Math.hypot(place[0] - legs[0][0], place[1] - legs[0][1])} />;
-  }
-  if (!first || !second) return null;
-  const along = askedDirection(first, second) ?? directionByPlace(first.at, second.at, place);
-  const foot = (p: Point): Point => (along === "across" ? [p[0], place[1]] : [place[0], p[1]]);
-  const [a, b] = along === "aligned" ? [first.at, second.at] : [foot(first.at), foot(second.at)];
-  return (
-    <>
-      <line {...ends(flip(first.at), flip(a))} className={classes.aimThin} />
-      <line {...ends(flip(second.at), flip(b))} className={classes.aimThin} />
-      <line {...ends(flip(a), flip(b))} />
-    </>
   );
 }

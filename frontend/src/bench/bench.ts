@@ -1,10 +1,11 @@
-import type { Exercise, Ink, Paper, SheetDocument, Side } from "../api/types";
-import type { Point3, Unit } from "./geometry";
+import type { Dimension, Exercise, Ink, Paper, Point, SheetDocument, Side } from "../api/types";
+import { type Point3, tidy, type Unit } from "./geometry";
 import { isGivenKind } from "../exercise/kinds";
 import type { Reader } from "../reader/useReader";
 import type { Drafting } from "./drafting/useDrafting";
 import { type DraftTool } from "./drafting/tools";
 import type { BenchDraft } from "./useDraft";
+import { type RowManner, stackOf } from "./rows";
 import { kinOf, withoutView } from "./viewGraph";
 
 export const STAGES = [
@@ -24,6 +25,7 @@ export type Tool =
   | "centre mark"
   | "centre line"
   | "size"
+  | "row"
   | "diameter"
   | "radius"
   | "angle"
@@ -65,6 +67,12 @@ export interface Bench {
   /** Whether a view that is moved takes along those that are folded out from it. */
   kin: boolean;
   setKin: (on: boolean) => void;
+  /** How the sizes of a row are taken. */
+  rowManner: RowManner;
+  setRowManner: (manner: RowManner) => void;
+  /** Whether a dimension that is moved takes along those beside the same side of its view. */
+  rowsTogether: boolean;
+  setRowsTogether: (on: boolean) => void;
   /** The view that hangs on the pointer until it is set down. */
   hanging: string | null;
   hang: (id: string | null) => void;
@@ -125,36 +133,45 @@ export function without(document: SheetDocument, { role, id }: Selection): Sheet
   };
 }
 
-/** Move what is selected by sheet millimetres; a view with its kin, those that are folded out from it, or alone. */
+/** What is moved with what is taken hold of: a view with its kin, a dimension with its rows, or nothing else. */
+export function movedWith(bench: Bench, { role, id }: Selection): ReadonlySet<string> {
+  if (role === "view" && bench.kin) return kinOf(bench.document.views, id);
+  if (role === "dimension" && bench.rowsTogether) return stackOf(bench.document, bench.ink, id);
+  return new Set([id]);
+}
+
+/** Move what is selected by sheet millimetres, and what goes with it. */
 export function moved(
   document: SheetDocument,
   { role, id }: Selection,
   dx: number,
   dy: number,
-  withKin = false,
+  going: ReadonlySet<string> = new Set([id]),
 ): SheetDocument {
-  const shift = ([x, y]: [number, number]): [number, number] => [
-    Math.round((x + dx) * 1000) / 1000,
-    Math.round((y + dy) * 1000) / 1000,
-  ];
-  if (role === "view") {
-    const going = withKin ? kinOf(document.views, id) : new Set([id]);
+  const shift = ([x, y]: Point): Point => [tidy(x + dx), tidy(y + dy)];
+  const stays = (thing: { id: string }) => !going.has(thing.id);
+  if (role === "view")
     return {
       ...document,
-      views: document.views.map((v) => (going.has(v.id) ? { ...v, at: shift(v.at) } : v)),
+      views: document.views.map((v) => (stays(v) ? v : { ...v, at: shift(v.at) })),
     };
-  }
   if (role === "note")
     return {
       ...document,
-      notes: document.notes.map((n) => (n.id === id ? { ...n, at: shift(n.at) } : n)),
+      notes: document.notes.map((n) => (stays(n) ? n : { ...n, at: shift(n.at) })),
     };
   if (role === "dimension")
     return {
       ...document,
       dimensions: document.dimensions.map((d) =>
-        d.id === id ? { ...d, place: shift(d.place) } : d,
+        stays(d) ? d : carried({ ...d, place: shift(d.place) }, shift),
       ),
     };
   return document;
+}
+
+/** A text on a leader goes where its dimension goes. */
+function carried(dimension: Dimension, shift: (point: Point) => Point): Dimension {
+  if (dimension.kind !== "linear" || !dimension.led) return dimension;
+  return { ...dimension, led: shift(dimension.led) };
 }

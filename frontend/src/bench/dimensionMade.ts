@@ -1,7 +1,8 @@
-import type { Dimension, Ink, Point, SheetDocument, View } from "../api/types";
+import type { Dimension, Ink, Point, SheetDocument } from "../api/types";
 import { viewOf } from "./axes";
 import type { Tool } from "./bench";
 import { askedDirection, directionByPlace, inView, nextId, type Pick, tidy } from "./geometry";
+import { inRow } from "./rows";
 
 type LinePick = Extract<Pick, { kind: "line" }>;
 
@@ -13,7 +14,7 @@ export function picksNeeded(tool: Tool): number {
 
 /** What a tool can be pointed at. */
 export function kindsFor(tool: Tool): Pick["kind"][] {
-  if (tool === "size") return ["point", "line"];
+  if (tool === "size" || tool === "row") return ["point", "line"];
   return tool === "angle" || tool === "chamfer" ? ["line"] : ["circle"];
 }
 
@@ -75,6 +76,8 @@ export function dimensionMade(
     start: own(first.at),
     end: own(second.at),
     along,
+    shift: 0,
+    arrows: "fitting",
   };
 }
 
@@ -103,34 +106,4 @@ export function legsAround(a: LinePick, b: LinePick, at: Point): [Point, Point, 
     return side(far) > 1e-6 ? far : [vertex[0] + sign * dx, vertex[1] + sign * dy];
   };
   return [vertex, leg(a, s < 0 ? -1 : 1, ux, uy), leg(b, t < 0 ? -1 : 1, vx, vy)];
-}
-
-/** Rows keep even distances from the view and from each other: the nearest one to where the pointer is. */
-function inRow(
-  at: Point,
-  along: "across" | "up",
-  name: string,
-  view: View,
-  ink: Ink,
-  document: SheetDocument,
-): Point {
-  const facts = ink.views.find((v) => v.id === name);
-  if (!facts) return at;
-  const axis = along === "across" ? 1 : 0;
-  const [low, high] = [facts.box[axis], facts.box[axis + 2]] as [number, number];
-  const beyond = at[axis] < low ? low - at[axis] : at[axis] > high ? at[axis] - high : 0;
-  // Over the view itself a dimension stands where it is put.
-  if (beyond === 0) return at;
-  const sign = at[axis] < low ? -1 : 1;
-  const edge = sign < 0 ? low : high;
-  const even = Math.max(0, Math.round((beyond - ink.first_row) / ink.next_row));
-  const rows = [ink.first_row + even * ink.next_row];
-  for (const other of document.dimensions)
-    if (other.kind === "linear" && other.view === name && other.along === along) {
-      const off = sign * (view.at[axis] + other.place[axis] - edge);
-      if (off > 0) rows.push(off);
-    }
-  const row = rows.reduce((a, b) => (Math.abs(b - beyond) < Math.abs(a - beyond) ? b : a));
-  const level = edge + sign * row;
-  return along === "across" ? [at[0], level] : [level, at[1]];
 }

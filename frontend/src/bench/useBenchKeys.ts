@@ -1,14 +1,16 @@
 import { useHotkeys } from "@mantine/hooks";
 
-import { type Bench, isFixed, moved, without } from "./bench";
+import { type Bench, isFixed, moved, movedWith, without } from "./bench";
 import { inLine } from "./snapping";
 
 /** What the keys do at the bench, whatever the stage. */
 export function useBenchKeys(bench: Bench, showKeys: () => void) {
-  const { draft, tool, setTool, selection, select, hanging, hang, kin } = bench;
+  const { draft, tool, setTool, selection, select, hanging, hang } = bench;
   const nudge = (dx: number, dy: number) => {
     if (selection && tool === "move" && !isFixed(bench, selection))
-      draft.change((now) => inLine(bench, moved(now, selection, dx, dy, kin), selection.id, 0));
+      draft.change((now) =>
+        inLine(bench, moved(now, selection, dx, dy, movedWith(bench, selection)), selection.id, 0),
+      );
   };
   useHotkeys([
     ["mod+Z", () => draft.undo?.()],

@@ -37,3 +37,5 @@ EXTENSION_BEYOND: Final = 2.0
 #: Arrowheads three times as long as wide (ISO 129-1, ASME Y14.2, both from memory).
 ARROW_LENGTH: Final = 3.0
 ARROW_WIDTH: Final = 1.0
+#: Texts stand this far over their dimension line or leader, mm (common practice, no source).
+TEXT_RISE: Final = 1.0

@@ -12,6 +12,7 @@ from maqueta.sheet.dimension import (
     AngleDimension,
     ChamferDimension,
     Dimension,
+    LinearDimension,
     RoundDimension,
     mapped,
     taken_from,
@@ -25,6 +26,7 @@ from maqueta.sizes.form.model import FormModel, form_model, undimensioned
 from maqueta.sizes.measure import Measured, measure
 from maqueta.sizes.mirrored import marked_symmetries, mirror_rows
 from maqueta.sizes.sighted import Sighted
+from maqueta.sizes.slanted import meant_along
 from maqueta.sizes.text import read_text
 
 
@@ -72,6 +74,17 @@ class DimensionSurvey:
         return tuple(item for item in self._tied if item.dimension.id in self.unread)
 
     @cached_property
+    def aslant(self) -> Mapping[str, LinearDimension]:
+        """Sizes measured along a slant of nothing, by their ids, as they were meant: level or upright."""
+        found = {}
+        for dimension in self.survey.sheet.dimensions:
+            if isinstance(dimension, LinearDimension):
+                along = meant_along(self.survey.by_id[dimension.view], dimension)
+                if along is not None:
+                    found[dimension.id] = dimension.model_copy(update={"along": along})
+        return found
+
+    @cached_property
     def _tied(self) -> tuple[Measured, ...]:
         result = []
         for dimension in self.survey.sheet.dimensions:
@@ -79,7 +92,8 @@ class DimensionSurvey:
             typed = dimension.text is not None and read_text(dimension.text).reference
             reference = dimension.reference or typed
             if dimension.view in self.sighted and not reference:
-                own = _as_in_a_mirror(dimension) if placed.view.mirrored else dimension
+                meant = self.aslant.get(dimension.id, dimension)
+                own = _as_in_a_mirror(meant) if placed.view.mirrored else meant
                 result.append(measure(self.sighted[dimension.view], own))
         return tuple(result)
 

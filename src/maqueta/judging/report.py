@@ -28,6 +28,7 @@ from maqueta.judging.survey import Survey
 from maqueta.phrases.said import said
 from maqueta.projection.datum_sides import DIRECTIONS
 from maqueta.projection.projected_part import ProjectedPart
+from maqueta.sheet.dimension_words import spelt_out
 from maqueta.sheet.document import SheetDocument
 from maqueta.task.criteria import CRITERIA, Criterion
 from maqueta.task.exercise import Exercise
@@ -51,7 +52,7 @@ class Check:
 
 def check(projected: ProjectedPart, exercise: Exercise, sheet: SheetDocument) -> Check:
     """Check a sheet against its part and exercise. Pure: equal inputs give equal findings in equal order."""
-    survey = Survey(projected, exercise, sheet)
+    survey = Survey(projected, exercise, spelt_out(sheet, projected.part.unit))
     dimensions = DimensionSurvey(survey)
     findings: list[Finding] = []
     for criterion in (

@@ -23,7 +23,8 @@ Gap = Annotated[float, Field(ge=0, le=1000, allow_inf_nan=False)]
 class _Dimension(Strict):
     """What all dimensions have. `place` is in sheet mm from the view's `at`; a `reference` stands in brackets.
 
-    `lettering` is known of a sheet from elsewhere; ours is lettered as its style asks.
+    `decimals` are its own where it has more or fewer than the sheet. `lettering` is known of a sheet from elsewhere;
+    ours is lettered as its style asks.
     """
 
     id: Identifier
@@ -31,19 +32,25 @@ class _Dimension(Strict):
     place: SheetPoint
     text: ShortText | None = None
     reference: bool = False
+    decimals: Annotated[int, Field(ge=0, le=4)] | None = None
     lettering: Lettering | None = None
 
 
 class LinearDimension(_Dimension):
     """A size between two points of a view, measured across the sheet, up it, or straight along the points.
 
-    The dimension line passes through `place`.
+    The dimension line passes through `place`. Its text stands at its middle, or `shift` mm from there along the line,
+    to the right or upwards; or off the line, at `led` (sheet mm from the view's `at`), on a leader.
     """
 
     kind: Literal["linear"] = "linear"
     start: ViewPoint
     end: ViewPoint
     along: Literal["across", "up", "aligned"]
+    shift: Annotated[float, Field(ge=-1000, le=1000, allow_inf_nan=False)] = 0.0
+    led: SheetPoint | None = None
+    #: Arrowheads between the extension lines, outside of them, or where they fit.
+    arrows: Literal["fitting", "inside", "outside"] = "fitting"
     #: How far its extension lines begin off what they are taken from, mm, where a sheet from elsewhere shows it.
     gaps: tuple[Gap | None, Gap | None] | None = None
 

@@ -23,11 +23,23 @@ def dimension_text(dimension: Dimension, sheet: SheetDocument, part_unit: Unit) 
     return f"({text})" if dimension.reference and not text.startswith("(") else text
 
 
+def spelt_out(sheet: SheetDocument, part_unit: Unit) -> SheetDocument:
+    """The sheet with sizes that have decimals of their own as if they were typed: rounded so, each is a claim."""
+
+    def told(dimension: Dimension) -> Dimension:
+        if dimension.decimals is None or isinstance(dimension, AngleDimension):
+            return dimension
+        text = dimension.text if dimension.text is not None else TRUE_SIZE
+        return dimension.model_copy(update={"text": text.replace(TRUE_SIZE, true_text(dimension, sheet, part_unit))})
+
+    return sheet.model_copy(update={"dimensions": tuple(map(told, sheet.dimensions))})
+
+
 def true_text(dimension: Dimension, sheet: SheetDocument, part_unit: Unit) -> str:
     """The part's true size as this dimension would write it."""
     if isinstance(dimension, AngleDimension):
         return write_angle(true_size(dimension))
-    value = write_length(true_size(dimension), sheet, part_unit)
+    value = write_length(true_size(dimension), sheet, part_unit, dimension.decimals)
     if isinstance(dimension, ChamferDimension):
         value = f"{value} × {write_angle(chamfer_of(dimension)[1])}"
     elif isinstance(dimension, RoundDimension):
@@ -37,9 +49,14 @@ def true_text(dimension: Dimension, sheet: SheetDocument, part_unit: Unit) -> st
     return f"{dimension.count}× {value}" if dimension.count > 1 else value
 
 
-def write_length(length: float, sheet: SheetDocument, part_unit: Unit) -> str:
-    """A length of the part as the sheet writes it: in decimals, or in fractions of an inch."""
+def write_length(length: float, sheet: SheetDocument, part_unit: Unit, decimals: int | None = None) -> str:
+    """A length of the part as the sheet writes it: in decimals, the sheet's or its own, or in fractions of an inch.
+
+    Decimals of its own are all written, zeros too: they say how close it must be.
+    """
     value = converted(length, part_unit, sheet.units)
+    if decimals is not None:
+        return write_size(value, sheet.units, decimals, sheet.style, zeros=True)
     if sheet.fractions and sheet.units == "inch":
         return as_fraction(value)
     return write_size(value, sheet.units, sheet.decimals, sheet.style)

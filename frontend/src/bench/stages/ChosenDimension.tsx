@@ -12,8 +12,10 @@ import { useEffect, useRef } from "react";
 import { terms } from "../../frame/words";
 import { t } from "../../frame/language";
 import type { Dimension } from "../../api/types";
+import { alikeInView, calloutAt } from "../alike";
 import type { Bench } from "../bench";
 import classes from "../Bench.module.css";
+import { Decimals, TextStanding } from "./TextStanding";
 import { aroundOf, writtenAround } from "../written";
 
 /** What is offered for a tolerance; anything else may be typed. */
@@ -38,7 +40,8 @@ export function ChosenDimension({ bench, dimension }: Props) {
   // Chosen far down in the list, or on the sheet, it may be out of sight.
   useEffect(() => own.current?.scrollIntoView({ block: "nearest" }), []);
   const around = aroundOf(dimension.text ?? null);
-  const whole = calloutOf(bench, dimension);
+  const whole = calloutAt(bench.ink, dimension);
+  const alike = alikeInView(bench.ink, bench.document, dimension);
   return (
     <div ref={own} className={classes.chosen} style={{ marginTop: 12 }}>
       {dimension.kind === "linear" && (
@@ -61,6 +64,11 @@ export function ChosenDimension({ bench, dimension }: Props) {
           onChange={(count) => change({ count: Number(count) || 1 })}
         />
       )}
+      {"count" in dimension && alike > 1 && dimension.count !== alike && (
+        <Button size="xs" mt={6} variant="default" onClick={() => change({ count: alike })}>
+          {t("{{number}} alike in this view: write {{number}}×", { number: alike })}
+        </Button>
+      )}
       {whole && whole !== dimension.text && (
         <Button size="xs" mt={6} variant="default" onClick={() => change({ text: whole })}>
           {t("Whole hole: {{text}}", { text: whole })}
@@ -73,6 +81,10 @@ export function ChosenDimension({ bench, dimension }: Props) {
         checked={dimension.reference}
         onChange={(e) => change({ reference: e.currentTarget.checked })}
       />
+      {dimension.kind === "linear" && <TextStanding dimension={dimension} change={change} />}
+      {dimension.kind !== "linear" && dimension.kind !== "angle" && (
+        <Decimals dimension={dimension} change={change} />
+      )}
       {around && (
         <Group grow gap={6} mt={6} align="start">
           <Autocomplete
@@ -107,18 +119,4 @@ export function ChosenDimension({ bench, dimension }: Props) {
       />
     </div>
   );
-}
-
-const NEAR = 1e-3;
-
-/** Depth and mouth beside the diameter, where a diameter stands at a hole that has them. */
-function calloutOf({ ink }: Bench, dimension: Dimension): string | null {
-  if (dimension.kind !== "diameter") return null;
-  const facts = ink?.views.find((view) => view.id === dimension.view);
-  const [x, y] = dimension.centre;
-  const found = facts?.callouts.find(
-    ({ centre, radius }) =>
-      Math.hypot(centre[0] - x, centre[1] - y) < NEAR && Math.abs(radius - dimension.radius) < NEAR,
-  );
-  return found?.text ?? null;
 }

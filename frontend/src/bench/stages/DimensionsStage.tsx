@@ -1,4 +1,4 @@
-import { Button, CloseButton, Group, Text, Title } from "@mantine/core";
+import { Button, CloseButton, Group, SegmentedControl, Switch, Text, Title } from "@mantine/core";
 
 import { term, viewLabel } from "../../frame/words";
 import { said, t } from "../../frame/language";
@@ -6,6 +6,7 @@ import type { Dimension } from "../../api/types";
 import { ReadersEye } from "../../reader/ReadersEye";
 import { type Bench, type Tool, without } from "../bench";
 import classes from "../Bench.module.css";
+import type { RowManner } from "../rows";
 import { ChosenDimension } from "./ChosenDimension";
 import { ProposeDimensions } from "./ProposeDimensions";
 import { ToolButtons } from "./ToolButtons";
@@ -15,6 +16,13 @@ const TOOLS: { tool: Tool; label: string; hint: string }[] = [
     tool: "size",
     label: said("Size"),
     hint: said("Point at two edges or points of one view, then place the dimension."),
+  },
+  {
+    tool: "row",
+    label: said("Row"),
+    hint: said(
+      "Point at one place after another, then beside the view: all their sizes are set down at once.",
+    ),
   },
   { tool: "diameter", label: "⌀", hint: said("Point at a circle, then place the text.") },
   { tool: "radius", label: "R", hint: said("Point at an arc, then place the text.") },
@@ -50,6 +58,29 @@ export function DimensionsStage({ bench }: { bench: Bench }) {
       <Text className="quiet small">
         {t(TOOLS.find((known) => known.tool === tool)?.hint ?? "")}
       </Text>
+      {tool === "row" && (
+        <SegmentedControl
+          size="xs"
+          mt={6}
+          fullWidth
+          aria-label={t("Sizes of a row")}
+          data={[
+            { value: "chain", label: t("One after another") },
+            { value: "datum", label: t("All from the first") },
+          ]}
+          value={bench.rowManner}
+          onChange={(manner) => bench.setRowManner(manner as RowManner)}
+        />
+      )}
+      {tool === "move" && (
+        <Switch
+          size="xs"
+          mt={6}
+          label={t("Rows beside it move along")}
+          checked={bench.rowsTogether}
+          onChange={(e) => bench.setRowsTogether(e.currentTarget.checked)}
+        />
+      )}
       {chosen && <ChosenDimension key={chosen.id} bench={bench} dimension={chosen} />}
       {bench.answering && <ProposeDimensions bench={bench} />}
       <ReadersEye reader={bench.reader} />

@@ -288,6 +288,18 @@ dimensions-precision = A functional size carries no closer tolerance
     .expected = { $text } with a tolerance of its own
     .found = { $text }
 
+dimensions-aslant = A size runs along a slant that nothing has
+    .basis = common practice, no source
+    .message = { $text } in the { view-name } is measured along a slant between two points; no edge runs that way. Measured { $along ->
+        [across] across it is { $size }
+       *[up] up it is { $size }
+    }.
+    .expected = { $size }, measured { $along ->
+        [across] across
+       *[up] up
+    }
+    .found = { $text } along a slant
+
 dimensions-to-hidden = A dimension is taken from a hidden line
     .basis = ISO 129-1, ASME Y14.5 (Mem.)
     .message = The dimension { $text } in the { view-name } is taken from a hidden line.

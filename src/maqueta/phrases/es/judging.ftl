@@ -288,6 +288,18 @@ dimensions-precision = Una medida funcional no lleva una tolerancia más estrech
     .expected = { $text } con una tolerancia propia
     .found = { $text }
 
+dimensions-aslant = Una cota sigue una inclinación que nada tiene
+    .basis = práctica habitual, sin fuente
+    .message = { $text } en { view-name } está medida en oblicuo entre dos puntos; ninguna arista va así. Medida en { $along ->
+        [across] horizontal es { $size }
+       *[up] vertical es { $size }
+    }.
+    .expected = { $size }, medida en { $along ->
+        [across] horizontal
+       *[up] vertical
+    }
+    .found = { $text } en oblicuo
+
 dimensions-to-hidden = Una cota sale de una línea oculta
     .basis = ISO 129-1, ASME Y14.5 (de memoria)
     .message = La cota { $text } de la { view-name } sale de una línea oculta.

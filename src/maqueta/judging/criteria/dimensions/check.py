@@ -30,7 +30,8 @@ from maqueta.sizes.threads import fits_thread
 def check_dimensions(dimensions: DimensionSurvey) -> list[Finding]:
     """All rules of the criterion. Completeness is judged where the part's sizes can be counted."""
     survey = dimensions.survey
-    findings = [*_on_pictorial(dimensions), *_unread(dimensions), *_values(dimensions), *_to_hidden(dimensions)]
+    findings = [*_on_pictorial(dimensions), *_unread(dimensions), *_values(dimensions), *_aslant(dimensions)]
+    findings += _to_hidden(dimensions)
     if survey.exercise.dimensioning.required and dimensions.reason is None:
         findings += [*chain_findings(dimensions), *_overall(dimensions), *check_open(dimensions)]
     return findings
@@ -74,7 +75,8 @@ def _values(dimensions: DimensionSurvey) -> list[Finding]:
     survey, findings = dimensions.survey, []
     for dimension in survey.sheet.dimensions:
         placed = survey.by_id[dimension.view]
-        judged = dimension.text is not None and dimension.id not in dimensions.unread
+        aside = dimension.id in dimensions.unread or dimension.id in dimensions.aslant
+        judged = dimension.text is not None and not aside
         if not judged or placed.orthographic is None or not _wrong(survey, placed, dimension):
             continue
         asked = survey.sheet.model_copy(update={"units": survey.exercise.units, "decimals": survey.exercise.decimals})
@@ -86,6 +88,32 @@ def _values(dimensions: DimensionSurvey) -> list[Finding]:
                 views=(dimension.view,),
                 at=(dimension_place(placed, dimension),),
                 parameters={"text": dimension.text or "", "true": true.lstrip("⌀R")},
+                items=(dimension.id,),
+            )
+        )
+    return findings
+
+
+def _aslant(dimensions: DimensionSurvey) -> list[Finding]:
+    """Sizes measured along a slant of nothing; what they were meant to say counts."""
+    survey, findings = dimensions.survey, []
+    for dimension in survey.sheet.dimensions:
+        meant = dimensions.aslant.get(dimension.id)
+        if meant is None:
+            continue
+        placed = survey.by_id[dimension.view]
+        bare = meant.model_copy(update={"text": None, "decimals": None})
+        findings.append(
+            RULES.found(
+                "dimensions.aslant",
+                views=(dimension.view,),
+                at=(dimension_place(placed, dimension),),
+                parameters={
+                    "text": dimensions.text(dimension),
+                    "name": survey.name(placed),
+                    "along": meant.along,
+                    "size": dimensions.text(bare),
+                },
                 items=(dimension.id,),
             )
         )

@@ -8,6 +8,7 @@ from typing import Final
 from maqueta.geometry.carrier import Circle
 from maqueta.geometry.directions import AXES, Axis
 from maqueta.judging.criteria.dimensions.rules import RULES
+from maqueta.judging.criteria.dimensions.tolerances import carries_decimals
 from maqueta.judging.dimension_survey import DimensionSurvey, dimension_place
 from maqueta.judging.finding import Finding, Parameter
 from maqueta.projection.datum_sides import DIRECTIONS, axis_of_direction, end_at, side_phrase
@@ -148,5 +149,5 @@ def _decimals(dimensions: DimensionSurvey) -> Iterator[Finding]:
         # A tolerance, and what is written in brackets, may have decimals of their own.
         first = _DECIMALS.search(re.split(r"[±+]|(?<=\S)\s*[\[(]|%%[Pp]|(?<=\d)\s*[-−]", dimension.text, maxsplit=1)[0])
         decimals = len(first[1]) if first is not None else 0
-        if decimals > asked:
+        if decimals > asked and not carries_decimals(dimensions, dimension, decimals):
             yield _one(dimensions, "dimensions.decimals", "", dimension, decimals=decimals, asked=asked)

@@ -12,6 +12,7 @@ RULES: Final = Rules(
         rule("dimensions.overall", "error", "missing"),
         rule("dimensions.value", "error", "displaced"),
         rule("dimensions.unread", "warning", "doubt"),
+        rule("dimensions.aslant", "error", "displaced"),
         rule("dimensions.to-hidden", "error", "displaced"),
         rule("dimensions.form", "warning", "doubt", "radius", "diameter", "sign", "typical"),
         rule("dimensions.contour", "warning", "displaced"),

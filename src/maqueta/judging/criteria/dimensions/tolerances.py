@@ -1,5 +1,6 @@
 """Tolerances that contradict themselves or their size, and functional sizes that carry none."""
 
+import re
 from collections.abc import Sequence
 from typing import Final
 
@@ -16,6 +17,7 @@ from maqueta.task.dimensioning import FunctionalSize
 
 #: Deviations written beside a fit are its own within this much, mm: half a step of the tables.
 _SAME: Final = 5e-4
+_BEHIND_POINT: Final = re.compile(r"[.,](\d+)")
 
 
 def check_tolerances(dimensions: DimensionSurvey) -> list[Finding]:
@@ -88,6 +90,16 @@ def _functional(dimensions: DimensionSurvey) -> list[Finding]:
             )
         )
     return findings
+
+
+def carries_decimals(dimensions: DimensionSurvey, dimension: Dimension, decimals: int) -> bool:
+    """Whether a size may be written with so many decimals though others have fewer: its tolerance has them, or the
+    exercise calls it functional.
+    """
+    behind = _BEHIND_POINT.findall(dimension.text or "")[1:] if _tolerance(dimension) else []
+    if any(len(digits) >= decimals for digits in behind):
+        return True
+    return any(_is(dimensions, dimension, each) for each in dimensions.survey.exercise.dimensioning.functional)
 
 
 def _is(dimensions: DimensionSurvey, dimension: Dimension, functional: FunctionalSize) -> bool:
