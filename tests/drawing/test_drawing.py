@@ -102,3 +102,26 @@ def test_text_measures() -> None:
     assert width == pytest.approx(text_width("12", 3.5))
     box = ink_box([Arc((0, 0), 5, 0, math.pi, "visible")])
     assert box == pytest.approx((-5, 0, 5, 5))
+
+
+@pytest.mark.parametrize("field", ["title", "checked", "tolerances"])
+@pytest.mark.parametrize("length", [1, 12, 40, 120])
+def test_what_stands_in_a_field_stays_within_it(field: str, length: int) -> None:
+    """Smaller, then in two lines, at last shortened: never over the next field."""
+    value = ("WARP BEAM " * 12)[:length].strip()
+    title = SHEET.title.model_copy(update={"fields": {field: value}})
+    empty = SHEET.title.model_copy(update={"fields": {}})
+    sheets = [SHEET.model_copy(update={"title": own}) for own in (title, empty)]
+    inked = [next(g for g in sheet_ink(demo_projected("reed-clamp"), own) if g.id == "title") for own in sheets]
+    written = [i for i in inked[0].items if isinstance(i, Text) and i not in inked[1].items]
+    assert written
+    lines = [i.points for i in inked[1].items if isinstance(i, Stroke)]
+    for text in written:
+        left, bottom, right, top = ink_box([text])
+        for (x0, y0), (x1, y1) in (line for line in lines if len(line) == 2):
+            assert not (x0 == x1 and left < x0 < right and y0 <= bottom and top <= y1), "a line runs through it"
+            assert not (y0 == y1 and bottom < y0 < top and x0 <= left and right <= x1), "a line runs through it"
+        assert left > LAYOUT.title[0]
+        assert right < LAYOUT.title[2]
+    if length <= 12:
+        assert "".join(text.text for text in written).replace(" ", "") == value.replace(" ", "")

@@ -129,3 +129,34 @@ class TestDecimalsOfItsOwn:
         rough = tuple(d.model_copy(update={"decimals": 0}) if d.id == uneven.id else d for d in sheet.dimensions)
         found = check(part, TASK, sheet.model_copy(update={"dimensions": rough})).findings
         assert ("dimensions.value", (uneven.id,)) in [(f.rule, f.items) for f in found]
+
+
+class TestGeneralTolerance:
+    """The title block says how close sizes without a tolerance of their own must be."""
+
+    def _stating(self, text: str, sheet: SheetDocument = SHEET) -> SheetDocument:
+        fields = {**sheet.title.fields, "tolerances": text}
+        return sheet.model_copy(update={"title": sheet.title.model_copy(update={"fields": fields})})
+
+    @pytest.mark.parametrize("text", ["ISO 2768-m", "±0.2", "AS AGREED", ".X ±0.2 .XX ±0.05"])
+    def test_right_sheets_stay_right(self, text: str) -> None:
+        assert _found(self._stating(text)) == []
+
+    def test_sizes_are_written_with_all_decimals_where_they_say_how_close(self) -> None:
+        assert dimension_text(LENGTH, self._stating(".X ±0.2 .XX ±0.05"), "mm") == "96.0"
+        assert dimension_text(LENGTH, self._stating("ISO 2768-m"), "mm") == "96"
+
+    def test_decimals_it_says_nothing_of(self) -> None:
+        (finding,) = _found(self._stating(".XX ±0.05 .XXX ±0.01", _typed(LENGTH, "96.00")))
+        assert (finding.rule, finding.variant) == ("dimensions.tolerance", "general")
+        assert LENGTH.id not in finding.items
+        for language in LANGUAGES:
+            assert "34.0" in said(wording(finding).message, language)
+        assert _found(self._stating(".X ±0.2", _typed(LENGTH, "96 ±0.1"))) == []
+
+    def test_one_that_contradicts_itself(self) -> None:
+        (finding,) = _found(self._stating(".X ±0.05 .XX ±0.2"))
+        assert (finding.rule, finding.variant) == ("dimensions.tolerance", "general-crossed")
+
+    def test_wider_one_of_its_own_is_no_contradiction(self) -> None:
+        assert _found(self._stating("±0.1", _typed(LENGTH, "<> ±0.5"))) == []

@@ -70,7 +70,8 @@ def test_labels_of_title_blocks(text: str, label: tuple[str, str] | None) -> Non
 
 
 def test_tags_of_attributes_name_fields() -> None:
-    assert (field_of("DRAWN_BY"), field_of("SCALE"), field_of("REV")) == ("drafter", "scale", None)
+    assert (field_of("DRAWN_BY"), field_of("SCALE"), field_of("WEIGHT")) == ("drafter", "scale", None)
+    assert (field_of("REV"), field_of("GENERAL_TOLERANCES")) == ("revision", "tolerances")
 
 
 @pytest.mark.parametrize(

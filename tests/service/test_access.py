@@ -76,6 +76,18 @@ def test_findings_and_remarks_stay_hidden_until_the_sheet_is_returned(log_in: Lo
     assert after["points"] == 28
 
 
+def test_who_has_checked_a_sheet_stands_in_its_title_block_once_it_is_returned(
+    log_in: LogIn, database: Database
+) -> None:
+    def drawn(login: str, state: str) -> str:
+        answer = log_in(login).send("GET", f"/api/sheets/{sheet_of(database, login, state)}/drawing.svg")
+        assert answer.status_code == 200
+        return str(answer.text)
+
+    assert "INES CORVALHO" in drawn("lena.achterberg", "returned")
+    assert "INES CORVALHO" not in drawn("dina.farouk", "handed-in")
+
+
 def test_who_is_logged_in_can_be_asked_by_anybody(app: Any, running: TestClient, log_in: LogIn) -> None:
     nobody = TestClient(app).get("/api/log-in")
     assert (nobody.status_code, nobody.json()) == (200, None)

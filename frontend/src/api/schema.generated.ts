@@ -2330,10 +2330,17 @@ export interface components {
              */
             title_capitals: boolean;
             /**
+             * Title Choices
+             * @default {}
+             */
+            title_choices: {
+                [key: string]: string[];
+            };
+            /**
              * Title Fields
              * @default []
              */
-            title_fields: (("title" | "drafter" | "class" | "date" | "scale" | "sheet" | "number" | "material" | "unit" | "paper" | "checked") | "angle")[];
+            title_fields: (("title" | "drafter" | "class" | "date" | "scale" | "sheet" | "number" | "material" | "unit" | "paper" | "tolerances" | "revision" | "checked") | "angle")[];
             /**
              * Title Filled
              * @default []

@@ -1,4 +1,4 @@
-import { Checkbox, Group, MultiSelect, Switch, TextInput } from "@mantine/core";
+import { Checkbox, Group, MultiSelect, Switch, TagsInput, TextInput } from "@mantine/core";
 
 import type { Task } from "../api/types";
 import { t } from "../frame/language";
@@ -31,6 +31,7 @@ export function TitleFields({ task, set }: Props) {
         value={task.title_filled}
         onChange={(value) => set({ title_filled: value as Task["title_filled"] })}
       />
+      <Choices task={task} set={set} />
       <Switch
         mt="sm"
         label={t("Lettered in capitals")}
@@ -49,3 +50,49 @@ export function TitleFields({ task, set }: Props) {
     </>
   );
 }
+
+type Field = (typeof TITLE_FIELDS)[number];
+
+/** Fields that are neither filled in nor left open: the student chooses among what is given. */
+function Choices({ task, set }: Props) {
+  const { title_choices: choices } = task;
+  const fields = TITLE_FIELDS.filter((field) => choices[field]);
+  const open = TITLE_FIELDS.filter((field) => !task.title_filled.some((known) => known === field));
+  return (
+    <>
+      <MultiSelect
+        mt="sm"
+        label={t("To be chosen from a list")}
+        data={open.map((field) => ({ value: field, label: fieldLabel(field) }))}
+        value={fields}
+        onChange={(kept) =>
+          set({
+            title_choices: Object.fromEntries(
+              (kept as Field[]).map((field) => [field, choices[field] ?? [USUAL[field] ?? "A"]]),
+            ),
+          })
+        }
+      />
+      {fields.map((field) => (
+        <TagsInput
+          key={field}
+          mt="sm"
+          label={t("Choices for {{field}}", { field: fieldLabel(field) })}
+          description={t("Enter after each")}
+          maxTags={20}
+          value={choices[field]}
+          onChange={(own) => own.length && set({ title_choices: { ...choices, [field]: own } })}
+        />
+      ))}
+    </>
+  );
+}
+
+/** What a list begins with. */
+const USUAL: Partial<Record<Field, string>> = {
+  tolerances: "ISO 2768-m",
+  scale: "1:1",
+  paper: "A3",
+  unit: "MM",
+  material: "S235",
+};

@@ -96,6 +96,8 @@ const FIELDS: Record<Task["title_fields"][number], string> = {
   material: said("material"),
   unit: said("unit"),
   paper: said("paper"),
+  tolerances: said("general tolerances"),
+  revision: said("revision"),
   checked: said("checked"),
   angle: said("angle symbol"),
 };
@@ -199,6 +201,8 @@ export const TITLE_FIELDS: Exclude<Task["title_fields"][number], "angle">[] = [
   "material",
   "unit",
   "paper",
+  "tolerances",
+  "revision",
   "checked",
 ];
 

@@ -33,6 +33,14 @@ def title_values(part: Part, sheet: SheetDocument, drafter: Drafter, scale: floa
     }
 
 
+def title_checked(sheet: SheetDocument, checked: str) -> SheetDocument:
+    """A sheet with who has checked it in its title block, unless that is written there, or the block is not ours."""
+    if sheet.paper.frame is not None or sheet.title.fields.get("checked", "").strip():
+        return sheet
+    fields: dict[TitleField, str] = {**sheet.title.fields, "checked": checked}
+    return sheet.model_copy(update={"title": sheet.title.model_copy(update={"fields": fields})})
+
+
 def title_filled(
     part: Part, exercise: Exercise, drafter: Drafter, sheet: SheetDocument, scale: float | None
 ) -> SheetDocument:

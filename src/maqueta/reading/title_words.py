@@ -56,6 +56,15 @@ _LABELS: Final[tuple[tuple[str, tuple[str, ...]], ...]] = (
         ),
     ),
     (
+        "tolerances",
+        (
+            "GENERAL TOLERANCES", "GENERAL TOLERANCE", "TOLERANCES", "TOLERANCE", "TOLERANCIAS GENERALES",
+            "TOLERANCIA GENERAL", "TOLERANCIAS", "TOLERANCIA", "ALLGEMEINTOLERANZEN", "ALLGEMEINTOLERANZ", "TOLERANZEN",
+            "TOLERANZ", "TOLERANCES GENERALES", "TOLERANCE GENERALE",
+        ),
+    ),
+    ("revision", ("REVISION", "REV", "REVISIONSSTAND", "INDICE DE REVISION", "INDICE")),
+    (
         "checked",
         (
             "CHECKED BY", "CHECKED", "CHKD BY", "CHKD", "CHK", "APPROVED BY", "APPROVED", "REVISADO POR", "REVISADO",

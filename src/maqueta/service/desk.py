@@ -60,8 +60,15 @@ class DeskPlace:
     def desk_at_sheet(self, sheet: SheetRecord, version: VersionRecord, account: Account) -> Desk:
         """The desk of somebody who looks at a sheet: once it is returned, nothing of it is kept from its student."""
         at_work = account.role == "student" and sheet.state != "returned"
-        desk = self.desk(version, task_of(sheet.exercise), at_work)
+        desk = replace(self.desk(version, task_of(sheet.exercise), at_work), checked=self._checked(sheet))
         return replace(desk, drafter=_drafter(account, sheet.exercise)) if sheet.state == "draft" and at_work else desk
+
+    def _checked(self, sheet: SheetRecord) -> str:
+        """Who has checked a sheet and when, in capitals, as it stands in the title block once it is returned."""
+        if sheet.state != "returned" or sheet.returned_at is None:
+            return ""
+        teacher = self.session.get_one(Account, sheet.exercise.instructor_id)
+        return f"{teacher.name.upper()} {sheet.returned_at:%Y-%m-%d}"
 
     def run(self, work: Callable[..., Result], *arguments: object) -> Result:
         """The result of some work on a sheet; what the request has changed so far is kept, its locks are let go.

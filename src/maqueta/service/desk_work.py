@@ -9,7 +9,7 @@ from dataclasses import dataclass
 
 from maqueta.geometry.line_set import LineSet
 from maqueta.judging.survey import Survey
-from maqueta.making.title_filled import Drafter, title_filled
+from maqueta.making.title_filled import Drafter, title_checked, title_filled
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.projection.look import Look
 from maqueta.projection.projected_part import ProjectedPart
@@ -46,6 +46,8 @@ class Desk:
     drafter: Drafter | None = None
     #: The part's triangles, where a sheet on the desk is shaded.
     triangles: StoredFile | None = None
+    #: Who has checked the sheet, and on which day, once it is returned.
+    checked: str = ""
 
     @property
     def files(self) -> tuple[StoredFile, ...]:
@@ -64,7 +66,9 @@ class Desk:
         return Survey(self.projected, self.task, self.filled(document))
 
     def filled(self, document: SheetDocument) -> SheetDocument:
-        """A sheet with what its exercise has written into the title block for who draws it."""
+        """A sheet with what is written into its title block for who draws it, and once it has been checked."""
+        if self.checked:
+            return title_checked(document, self.checked)
         if self.drafter is None or not self.task.title_filled:
             return document
         scale = Survey(self.projected, self.task, document).scale

@@ -2,6 +2,7 @@
 
 from maqueta.sheet.dimension import AngleDimension, ChamferDimension, Dimension, RoundDimension, chamfer_of, true_size
 from maqueta.sheet.document import SheetDocument
+from maqueta.sheet.general_tolerance import general_tolerance
 from maqueta.sheet.spacing import as_fraction
 from maqueta.sheet.written_sizes import converted, write_size
 from maqueta.solid.unit import Unit
@@ -21,6 +22,12 @@ def dimension_text(dimension: Dimension, sheet: SheetDocument, part_unit: Unit) 
     if TRUE_SIZE in text:
         text = text.replace(TRUE_SIZE, true_text(dimension, sheet, part_unit))
     return f"({text})" if dimension.reference and not text.startswith("(") else text
+
+
+def says_by_decimals(sheet: SheetDocument) -> bool:
+    """Whether the title block states a general tolerance by the number of decimals."""
+    stated = general_tolerance(sheet.title.fields.get("tolerances", ""))
+    return stated is not None and bool(stated.by_decimals)
 
 
 def spelt_out(sheet: SheetDocument, part_unit: Unit) -> SheetDocument:
@@ -52,11 +59,13 @@ def true_text(dimension: Dimension, sheet: SheetDocument, part_unit: Unit) -> st
 def write_length(length: float, sheet: SheetDocument, part_unit: Unit, decimals: int | None = None) -> str:
     """A length of the part as the sheet writes it: in decimals, the sheet's or its own, or in fractions of an inch.
 
-    Decimals of its own are all written, zeros too: they say how close it must be.
+    Decimals of its own, and those of a sheet whose general tolerance goes by decimals, are all written, zeros too: they
+    say how close it must be.
     """
     value = converted(length, part_unit, sheet.units)
-    if decimals is not None:
-        return write_size(value, sheet.units, decimals, sheet.style, zeros=True)
+    if decimals is not None or says_by_decimals(sheet):
+        own = sheet.decimals if decimals is None else decimals
+        return write_size(value, sheet.units, own, sheet.style, zeros=True)
     if sheet.fractions and sheet.units == "inch":
         return as_fraction(value)
     return write_size(value, sheet.units, sheet.decimals, sheet.style)

@@ -41,7 +41,19 @@ MOST_POINTS_IN_ALL = 20_000
 CENTRE_BEYOND = 3.0
 
 TitleField = Literal[
-    "title", "drafter", "class", "date", "scale", "sheet", "number", "material", "unit", "paper", "checked"
+    "title",
+    "drafter",
+    "class",
+    "date",
+    "scale",
+    "sheet",
+    "number",
+    "material",
+    "unit",
+    "paper",
+    "tolerances",
+    "revision",
+    "checked",
 ]
 Style = Literal["iso", "asme"]
 #: Millimetres go with ISO, inches with ASME (common practice, no source).

@@ -12,6 +12,7 @@ from maqueta.projection.arrangement import Angle, ViewName
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.ranking import DEFAULT_VIEWS
 from maqueta.sheet.document import USUAL_STYLE, Style, TitleField
+from maqueta.sheet.fields import ShortText
 from maqueta.sheet.paper import PaperSize
 from maqueta.sheet.scales import parse_scale
 from maqueta.solid.unit import Unit
@@ -78,6 +79,10 @@ class Exercise(Strict):
     title_fields: tuple[TitleField | Literal["angle"], ...] = ()
     #: Fields the program fills in for the student.
     title_filled: Annotated[tuple[FilledField, ...], Field(max_length=8)] = ()
+    #: Fields whose content the student chooses among what is given here.
+    title_choices: dict[TitleField, Annotated[tuple[ShortText, ...], Field(min_length=1, max_length=20)]] = Field(
+        default={}
+    )
     #: Whether the title block is lettered in capitals.
     title_capitals: bool = False
     #: How sheet or file is named: text with title-block fields in braces, such as "{class}-{drafter}-{title}".

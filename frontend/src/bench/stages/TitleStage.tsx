@@ -1,8 +1,10 @@
 import {
+  Autocomplete,
   Button,
   CloseButton,
   Group,
   SegmentedControl,
+  Select,
   Stack,
   Text,
   TextInput,
@@ -14,6 +16,9 @@ import type { SheetDocument } from "../../api/types";
 import { TITLE_FIELDS, fieldLabel, terms } from "../../frame/words";
 import { type Bench, without } from "../bench";
 import { nextId } from "../geometry";
+
+/** What is offered for general tolerances; anything else may be typed. */
+const GENERAL_TOLERANCES = ["ISO 2768-f", "ISO 2768-m", "ISO 2768-c", "X ±0.5  .X ±0.2  .XX ±0.05"];
 
 /** The title block, with what the exercise asks for first. */
 export function TitleStage({ bench }: { bench: Bench }) {
@@ -44,19 +49,45 @@ export function TitleStage({ bench }: { bench: Bench }) {
           {t("Filled in for you: {{fields}}.", { fields: filled.map(fieldLabel).join(", ") })}
         </Text>
       )}
-      {ordered.map((field) => (
-        <TextInput
-          key={field}
-          size="xs"
-          label={capital(fieldLabel(field))}
-          withAsterisk={asked.has(field)}
-          maxLength={120}
-          value={document.title.fields[field] ?? ""}
-          onChange={(e) =>
-            set({ fields: { ...document.title.fields, [field]: e.currentTarget.value } })
-          }
-        />
-      ))}
+      {ordered.map((field) => {
+        const common = {
+          size: "xs",
+          label: capital(fieldLabel(field)),
+          withAsterisk: asked.has(field),
+          value: document.title.fields[field] ?? "",
+        } as const;
+        const write = (text: string) =>
+          set({ fields: { ...document.title.fields, [field]: text } });
+        const choices = bench.answering ? undefined : exercise.task.title_choices[field];
+        if (choices)
+          return (
+            <Select
+              key={field}
+              {...common}
+              data={choices}
+              clearable
+              onChange={(text) => write(text ?? "")}
+            />
+          );
+        if (field === "tolerances")
+          return (
+            <Autocomplete
+              key={field}
+              {...common}
+              data={GENERAL_TOLERANCES}
+              maxLength={120}
+              onChange={write}
+            />
+          );
+        return (
+          <TextInput
+            key={field}
+            {...common}
+            maxLength={120}
+            onChange={(e) => write(e.currentTarget.value)}
+          />
+        );
+      })}
       {exercise.task.sheet_name && (
         <TextInput
           size="xs"

@@ -281,6 +281,12 @@ dimensions-tolerance = A tolerance contradicts itself or its size
     .fit = The deviations in “{ $text }” are not those of its fit.
     .fit-expected = the deviations of ISO 286, or the fit alone
     .fit-found = “{ $text }”
+    .general = The general tolerance “{ $text }” says nothing of { $sizes }: so many decimals are not in it.
+    .general-expected = decimals of which the general tolerance says something
+    .general-found = { $sizes }
+    .general-crossed = In the general tolerance “{ $text }” more decimals are less close.
+    .general-crossed-expected = the closer tolerance for more decimals
+    .general-crossed-found = “{ $text }”
 
 dimensions-precision = A functional size carries no closer tolerance
     .basis = common practice, no source

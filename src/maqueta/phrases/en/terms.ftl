@@ -16,7 +16,10 @@ datum-side = { $side ->
    *[front] the front
 }
 
-field-name = { $field }
+field-name = { $field ->
+    [tolerances] general tolerances
+   *[other] { $field }
+}
 
 way-up = up
 way-down = down

@@ -281,6 +281,12 @@ dimensions-tolerance = Una tolerancia se contradice o contradice su medida
     .fit = Las desviaciones de «{ $text }» no son las de su ajuste.
     .fit-expected = las desviaciones de ISO 286, o el ajuste solo
     .fit-found = «{ $text }»
+    .general = La tolerancia general «{ $text }» no dice nada de { $sizes }: no incluye ese número de decimales.
+    .general-expected = decimales de los que hable la tolerancia general
+    .general-found = { $sizes }
+    .general-crossed = En la tolerancia general «{ $text }» más decimales son menos exactos.
+    .general-crossed-expected = la tolerancia más estrecha para más decimales
+    .general-crossed-found = «{ $text }»
 
 dimensions-precision = Una medida funcional no lleva una tolerancia más estrecha
     .basis = práctica habitual, sin fuente

@@ -69,6 +69,8 @@ field-name = { $field ->
     [sheet] lámina
     [paper] papel
     [checked] revisado
+    [tolerances] tolerancias generales
+    [revision] revisión
     [class] clase
     [number] número
     [unit] unidad

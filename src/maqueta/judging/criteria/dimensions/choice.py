@@ -13,6 +13,7 @@ from maqueta.judging.dimension_survey import DimensionSurvey, dimension_place
 from maqueta.judging.finding import Finding, Parameter
 from maqueta.projection.datum_sides import DIRECTIONS, axis_of_direction, end_at, side_phrase
 from maqueta.sheet.dimension import AngleDimension, ChamferDimension, Dimension, LinearDimension
+from maqueta.sheet.dimension_words import says_by_decimals
 from maqueta.sizes.measure import Measured
 from maqueta.sizes.text import read_text
 from maqueta.solid.part import Feature
@@ -149,5 +150,9 @@ def _decimals(dimensions: DimensionSurvey) -> Iterator[Finding]:
         # A tolerance, and what is written in brackets, may have decimals of their own.
         first = _DECIMALS.search(re.split(r"[±+]|(?<=\S)\s*[\[(]|%%[Pp]|(?<=\d)\s*[-−]", dimension.text, maxsplit=1)[0])
         decimals = len(first[1]) if first is not None else 0
-        if decimals > asked and not carries_decimals(dimensions, dimension, decimals):
+        if (
+            decimals > asked
+            and not says_by_decimals(survey.sheet)
+            and not carries_decimals(dimensions, dimension, decimals)
+        ):
             yield _one(dimensions, "dimensions.decimals", "", dimension, decimals=decimals, asked=asked)

@@ -18,7 +18,7 @@ RULES: Final = Rules(
         rule("dimensions.contour", "warning", "displaced"),
         rule("dimensions.datum", "error", "displaced", "", "centre"),
         rule("dimensions.decimals", "warning", "doubt", "", "unit"),
-        rule("dimensions.tolerance", "warning", "doubt", "crossed", "wide", "fit"),
+        rule("dimensions.tolerance", "warning", "doubt", "crossed", "wide", "fit", "general", "general-crossed"),
         rule("dimensions.precision", "warning", "doubt"),
         rule("dimensions.on-pictorial", "error", "surplus"),
     )

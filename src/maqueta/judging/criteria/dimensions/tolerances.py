@@ -8,7 +8,8 @@ from maqueta.geometry.rounding import rounded
 from maqueta.judging.criteria.dimensions.rules import RULES
 from maqueta.judging.dimension_survey import DimensionSurvey, dimension_place
 from maqueta.judging.finding import Finding
-from maqueta.sheet.dimension import AngleDimension, Dimension, true_size
+from maqueta.sheet.dimension import AngleDimension, ChamferDimension, Dimension, true_size
+from maqueta.sheet.general_tolerance import GeneralTolerance, general_tolerance
 from maqueta.sheet.written_sizes import converted
 from maqueta.sizes.fits import limits
 from maqueta.sizes.text import Tolerance, read_text
@@ -21,8 +22,8 @@ _BEHIND_POINT: Final = re.compile(r"[.,](\d+)")
 
 
 def check_tolerances(dimensions: DimensionSurvey) -> list[Finding]:
-    """`dimensions.tolerance` for every size that carries one, and `dimensions.precision`."""
-    return [*_contradictory(dimensions), *_functional(dimensions)]
+    """`dimensions.tolerance` for every size that carries one, or should by the title block; `dimensions.precision`."""
+    return [*_contradictory(dimensions), *_general(dimensions), *_functional(dimensions)]
 
 
 def _contradictory(dimensions: DimensionSurvey) -> list[Finding]:
@@ -42,6 +43,44 @@ def _contradictory(dimensions: DimensionSurvey) -> list[Finding]:
                 )
             )
     return findings
+
+
+def _general(dimensions: DimensionSurvey) -> list[Finding]:
+    """A general tolerance by decimals that contradicts itself, or says nothing of sizes the sheet has.
+
+    A wider tolerance beside a size is no contradiction: it is there because the part bears it (ISO 2768-1, Mem.).
+    """
+    sheet = dimensions.survey.sheet
+    written = sheet.title.fields.get("tolerances", "")
+    stated = general_tolerance(written)
+    if stated is None or not stated.by_decimals:
+        return []
+    if stated.crossed:
+        return [RULES.found("dimensions.tolerance", parameters={"text": written}, variant="general-crossed")]
+    without = [d for d in sheet.dimensions if not _covered(dimensions, d, stated)]
+    if not without:
+        return []
+    by_id = dimensions.survey.by_id
+    return [
+        RULES.found(
+            "dimensions.tolerance",
+            views=tuple(dict.fromkeys(d.view for d in without)),
+            at=tuple(dimension_place(by_id[d.view], d) for d in without),
+            parameters={"text": written, "sizes": tuple(dict.fromkeys(dimensions.text(d) for d in without))},
+            variant="general",
+            items=tuple(d.id for d in without),
+        )
+    ]
+
+
+def _covered(dimensions: DimensionSurvey, dimension: Dimension, stated: GeneralTolerance) -> bool:
+    """Whether a general tolerance by decimals says something of a size, or the size needs none."""
+    if isinstance(dimension, AngleDimension | ChamferDimension) or dimension.reference or _tolerance(dimension):
+        return True
+    text = dimensions.text(dimension)
+    written = read_text(text)
+    plain = written.value is not None and written.symbol in (None, "diameter", "radius", "square")
+    return not plain or written.reference or "/" in text or _decimals(text) in stated.by_decimals
 
 
 def _tolerance(dimension: Dimension) -> Tolerance | None:
