@@ -11,8 +11,8 @@ from pathlib import Path
 
 from tests.reading.dxf_writer import CONVENTIONS, write_sheet
 from tests.reading.planted import Case, case
+from tests.reading.random_parts import random_recipe
 
-from maqueta.demo.workshop import demo_recipe
 from maqueta.judging.report import check
 from maqueta.judging.survey import Survey
 from maqueta.projection.projected_part import to_json
@@ -26,11 +26,13 @@ from maqueta.store.files import FileStore, StoredFile
 Row = Callable[[str, str, str, bool | None], None]
 Milliseconds = Callable[..., list[float]]
 _SHEETS = 100
+#: The part and sheet by their number among the random ones.
+_NUMBER = 5
 
 
 def sheet_rows(row: Row, milliseconds: Milliseconds) -> None:
     """Comparing drafted views, reading one file, and a class's files on two cores."""
-    one = case(5)
+    one = case(_NUMBER)
     strokes = next(how for how in CONVENTIONS if how.name == "strokes on named layers")
     data = write_sheet(one.part, one.sheet, strokes)
     entities = data.count(b"\n  0\n")
@@ -50,7 +52,7 @@ def _whole_process(one: Case, data: bytes) -> tuple[float, float]:
     """The least time of a check as a process of its own: with an empty cache, and with the part in it."""
     with tempfile.TemporaryDirectory() as name:
         folder = Path(name)
-        (folder / "part.json").write_text(demo_recipe("reed-clamp").model_dump_json())
+        (folder / "part.json").write_text(random_recipe(_NUMBER).model_dump_json())
         (folder / "sheet.dxf").write_bytes(data)
         (folder / "task.json").write_text(one.task.model_dump_json())
         inputs = [f"--{kind}={folder / file}" for kind, file in (("part", "part.json"), ("task", "task.json"))]

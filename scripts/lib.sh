@@ -46,7 +46,9 @@ need_python() {
 
 install_python() {
   say "installing Python packages"
-  .venv/bin/python -m pip install --quiet --disable-pip-version-check -r requirements.txt
+  # Everything is locked, with what it needs; what is never imported is never compiled.
+  .venv/bin/python -m pip install --quiet --disable-pip-version-check --no-deps --no-compile -r requirements.txt
+  .venv/bin/python -m pip check >/dev/null || { say "requirements.txt is not complete: see pip check"; exit 1; }
   .venv/bin/python -m pip install --quiet --disable-pip-version-check --no-deps --no-build-isolation -e .
 }
 

@@ -1,10 +1,18 @@
 """General tolerances of the title block: ISO 2768-1 table 1 (rows named, from memory), by decimals, one for all."""
 
+from typing import get_args
+
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from maqueta.sheet.general_tolerance import ISO_2768, GeneralTolerance, deviation_of, general_tolerance
+from maqueta.sheet.general_tolerance import (
+    ISO_2768,
+    GeneralTolerance,
+    ToleranceClass,
+    deviation_of,
+    general_tolerance,
+)
 
 
 @pytest.mark.parametrize(
@@ -40,11 +48,11 @@ def test_rows_of_the_table(grade: str, size: float, off: float) -> None:
 
 
 def test_table_widens_with_size_and_with_class() -> None:
-    for grade in ("f", "m", "c", "v"):
-        column = [row[grade] for _, row in ISO_2768 if row[grade] is not None]
+    for grade in get_args(ToleranceClass):
+        column = [off for _, row in ISO_2768 if (off := row[grade]) is not None]
         assert column == sorted(column)
     for _, row in ISO_2768:
-        given_ones = [row[grade] for grade in ("f", "m", "c", "v") if row[grade] is not None]
+        given_ones = [off for grade in get_args(ToleranceClass) if (off := row[grade]) is not None]
         assert given_ones == sorted(given_ones)
     assert deviation_of("m", 0.4) is None
     assert deviation_of("m", 5000) is None

@@ -5,7 +5,6 @@ from io import BytesIO
 from pathlib import Path
 from typing import Any, Final
 
-from fontTools.subset import Options, Subsetter
 from fontTools.ttLib import TTFont
 
 FONT_FILE: Final = Path(__file__).parent / "fonts" / "routed-gothic.ttf"
@@ -35,7 +34,11 @@ def text_width(text: str, height: float) -> float:
 
 def font_subset(letters: str) -> bytes:
     """A TrueType file with only the letters used, to travel inside a drawing."""
-    font: Any = TTFont(FONT_FILE)
+    # Takes a tenth of a second to load, and whoever only measures texts has no use for it.
+    from fontTools.subset import Options, Subsetter
+
+    # Equal drawings are equal files, whenever they are made.
+    font: Any = TTFont(FONT_FILE, recalcTimestamp=False)
     options = Options()
     options.notdef_outline = True
     options.drop_tables += ["FFTM"]
