@@ -15,6 +15,7 @@ const draft = (revision: number, name: string): Draft => ({
   revision,
   document: sheet(name),
   saved_at: null,
+  checks_left: 0,
 });
 const KEY = "maqueta-draft-test";
 

@@ -61,17 +61,19 @@ def test_a_backup_made_while_people_work_is_of_one_moment(
     database: Database, settings: Settings, empty: str, tmp_path: Path
 ) -> None:
     """Two rows are written together, again and again: there are never an odd number of them in a backup."""
-    stop = threading.Event()
+    begun, stop = threading.Event(), threading.Event()
 
     def work() -> None:
         while not stop.is_set():
             with database.transaction() as session:
                 for name in ("pair.one", "pair.two"):
                     session.add(FailedLogIn(login=name, at=now(), address="", known=""))
+            begun.set()
 
     writer = threading.Thread(target=work)
     writer.start()
     try:
+        assert begun.wait(20)
         write_backup(database.url, files_of(settings), tmp_path / "busy.tar.gz")
     finally:
         stop.set()

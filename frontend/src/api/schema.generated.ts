@@ -470,6 +470,28 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exercises/{exercise_id}/sheet/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Check Draft
+         * @description What a check of the draft finds, as often as the exercise allows one; nothing of it is kept but that it was made.
+         *
+         *     A check that comes to no result is none.
+         */
+        post: operations["bench_check_draft"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exercises/{exercise_id}/sheet/correction": {
         parameters: {
             query?: never;
@@ -1756,6 +1778,40 @@ export interface components {
             new: number[];
         };
         /**
+         * CheckAnswer
+         * @description What a student's check of a draft found.
+         */
+        CheckAnswer: {
+            /** Checks Left */
+            checks_left: number;
+            /** Findings */
+            findings: components["schemas"]["CheckedFinding"][];
+        };
+        /**
+         * CheckedFinding
+         * @description What a check before handing in says: no points, no decision.
+         */
+        CheckedFinding: {
+            /**
+             * Criterion
+             * @enum {string}
+             */
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            message: string;
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "error" | "warning" | "note";
+            /**
+             * Sign
+             * @enum {string}
+             */
+            sign: "missing" | "surplus" | "displaced" | "chain" | "open" | "doubt";
+            /** Views */
+            views: string[];
+        };
+        /**
          * ChoiceAnswer
          * @description A line that can be changed, as it lies on the starting sheet; `added` ones are not drawn.
          */
@@ -1988,9 +2044,14 @@ export interface components {
         };
         /**
          * DraftAnswer
-         * @description A student's own sheet.
+         * @description A student's own sheet, and how many checks are left before it is handed in.
          */
         DraftAnswer: {
+            /**
+             * Checks Left
+             * @default 0
+             */
+            checks_left: number;
             document: components["schemas"]["SheetDocument"];
             /** Id */
             id: number | null;
@@ -2230,6 +2291,11 @@ export interface components {
              * @default true
              */
             centre_lines: boolean;
+            /**
+             * Checks
+             * @default 0
+             */
+            checks: number;
             /**
              * @default {
              *       "functional": [],
@@ -5685,6 +5751,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SheetDocument"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_check_draft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckAnswer"];
                 };
             };
             /** @description Validation Error */

@@ -122,6 +122,7 @@ function AtTheBench({ exercise, calls, start, detail, mesh }: Props) {
   const [rowsTogether, setRowsTogether] = useState(true);
   const [hanging, hang] = useState<string | null>(null);
   const [looking, lookOver] = useState<string | null>(null);
+  const [checksLeft, onChecked] = useState(start.checks_left);
   const [spaces, setSpaces] = useState(false);
   const [help, setHelp] = useState(false);
   const reader = useReader(
@@ -161,6 +162,8 @@ function AtTheBench({ exercise, calls, start, detail, mesh }: Props) {
     hang,
     looking,
     lookOver,
+    checksLeft,
+    onChecked,
   };
 
   useBenchKeys(bench, () => setHelp(true));

@@ -76,6 +76,9 @@ export interface Bench {
   /** The view that hangs on the pointer until it is set down. */
   hanging: string | null;
   hang: (id: string | null) => void;
+  /** How many checks are left before the sheet is handed in. */
+  checksLeft: number;
+  onChecked: (left: number) => void;
   /** The view that is looked over just now, alone and from near. */
   looking: string | null;
   lookOver: (id: string | null) => void;

@@ -132,7 +132,13 @@ EXERCISES: Final = (
     ),
     DemoExercise(
         "shuttle-rest",
-        _task("Shuttle rest", views=("front", "top", "right"), scale="1:1", dimensioning={"insight": "counts"}),
+        _task(
+            "Shuttle rest",
+            views=("front", "top", "right"),
+            scale="1:1",
+            dimensioning={"insight": "counts"},
+            checks=2,
+        ),
         16,
     ),
     DemoExercise(

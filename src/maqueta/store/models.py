@@ -263,6 +263,7 @@ class SheetRecord(Base):
     revision: Mapped[int] = mapped_column(Integer)
     document: Mapped[dict[str, Any]] = mapped_column(JSON)
     scope: Mapped[dict[str, Any] | None] = mapped_column(JSON)
+    checks: Mapped[int] = mapped_column(Integer, default=0, server_default="0")
     checker: Mapped[int] = mapped_column(Integer, default=0)
     changed: Mapped[dict[str, Any] | None] = mapped_column(JSON)
     remark: Mapped[str] = mapped_column(Text, default="")

@@ -90,6 +90,8 @@ class Exercise(Strict):
     #: What the bench may do for the drafter.
     aids: tuple[Aid, ...] = ("even gaps", "centre lines", "scale", "rows")
     snapping: Snapping = "help"
+    #: How often a student may have the sheet checked before handing it in.
+    checks: Annotated[int, Field(ge=0, le=9)] = 0
     tolerance_mm: Annotated[float, Field(gt=0, le=10, allow_inf_nan=False)] = 0.3
     points: dict[Criterion, Points] = Field(default={})
     error_cost: Points = 2.0

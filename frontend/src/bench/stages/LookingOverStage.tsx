@@ -6,6 +6,7 @@ import { t } from "../../frame/language";
 import { fieldLabel, viewLabel } from "../../frame/words";
 import { type Bench, emptyFields } from "../bench";
 import { AidButton } from "./AidButton";
+import { CheckOnce } from "./CheckOnce";
 
 /** Before a sheet is handed in: each view once more from near, rows evened, nothing empty. No check. */
 export function LookingOverStage({ bench }: { bench: Bench }) {
@@ -29,7 +30,9 @@ export function LookingOverStage({ bench }: { bench: Bench }) {
         {t("Looking over")}
       </Title>
       <Text className="quiet small" mt={4}>
-        {t("As one does before a sheet leaves the table. Nothing is checked here.")}
+        {bench.exercise.task.checks > 0 && !bench.answering
+          ? t("As one does before a sheet leaves the table.")
+          : t("As one does before a sheet leaves the table. Nothing is checked here.")}
       </Text>
       {views.length === 0 && (
         <Text size="sm" mt="sm">
@@ -74,6 +77,7 @@ export function LookingOverStage({ bench }: { bench: Bench }) {
         {t("Title block")}
       </Title>
       <Empty bench={bench} />
+      {!bench.answering && bench.exercise.task.checks > 0 && <CheckOnce bench={bench} />}
     </>
   );
 }

@@ -49,6 +49,7 @@ part-cannot-be-drawn = This part cannot be drawn so: { $reason }.
 part-known-by-views = In this exercise the part is known from its views alone.
 part-being-examined = This part is still being examined.
 no-picture-yet = This part has no picture yet.
+no-check-left = This exercise allows no further check before handing in.
 lines-left-to-you = In this exercise the lines are for you to draw.
 part-file-kind = A part is a .step or .stp file, or a recipe in a .json file.
 file-too-large = The file is too large.

@@ -49,6 +49,7 @@ part-cannot-be-drawn = Esta pieza no se puede dibujar así: { $reason }.
 part-known-by-views = En este ejercicio la pieza solo se conoce por sus vistas.
 part-being-examined = Esta pieza todavía se está examinando.
 no-picture-yet = Esta pieza todavía no tiene imagen.
+no-check-left = Este ejercicio no permite más comprobaciones antes de entregar.
 lines-left-to-you = En este ejercicio las líneas las dibuja usted.
 part-file-kind = Una pieza es un archivo .step o .stp, o una receta en un archivo .json.
 file-too-large = El archivo es demasiado grande.

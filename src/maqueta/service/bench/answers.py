@@ -1,6 +1,11 @@
-"""From papers to what the bench shows."""
+"""From papers, and from what a check finds, to what the bench shows."""
 
-from maqueta.service.bench.messages import PaperAnswer
+from collections.abc import Iterable, Mapping
+from typing import Any
+
+from maqueta.judging.catalogue import CATALOGUE, wording
+from maqueta.service.bench.messages import CheckedFinding, PaperAnswer
+from maqueta.service.marking.answers import FINDING
 from maqueta.sheet.paper import Layout, layout
 from maqueta.task.exercise import Exercise
 
@@ -19,3 +24,21 @@ def paper_answer(sheet_layout: Layout) -> PaperAnswer:
 def task_paper(task: Exercise) -> PaperAnswer:
     """The paper an exercise asks for."""
     return paper_answer(layout(task.paper, task.landscape))
+
+
+def checked_answers(measured: Iterable[tuple[str, Mapping[str, Any]]]) -> list[CheckedFinding]:
+    """What was found on a draft, in words."""
+    found = []
+    for rule, own in measured:
+        finding = FINDING.validate_python(own)
+        about = CATALOGUE[rule]
+        found.append(
+            CheckedFinding(
+                criterion=about.criterion,
+                severity=finding.severity,
+                sign=about.sign,
+                message=wording(finding).message,
+                views=list(finding.views),
+            )
+        )
+    return found

@@ -7,6 +7,8 @@ from pydantic import Field
 from maqueta.drawing.ink import InkGroup
 from maqueta.geometry.box import Box
 from maqueta.geometry.carrier import Point
+from maqueta.judging.finding import Severity
+from maqueta.judging.rule import Sign
 from maqueta.projection.attitude import Corner
 from maqueta.service.language import Sentence
 from maqueta.service.messages import Time
@@ -16,17 +18,36 @@ from maqueta.sheet.paper import Rectangle
 from maqueta.sheet.snaps import Snap
 from maqueta.store.exercises import SheetState
 from maqueta.strict import Strict
+from maqueta.task.criteria import Criterion
 from maqueta.task.exercise import Aid
 
 
 class DraftAnswer(Strict):
-    """A student's own sheet."""
+    """A student's own sheet, and how many checks are left before it is handed in."""
 
     id: int | None
     state: SheetState
     revision: int
     document: SheetDocument
     saved_at: Time | None
+    checks_left: int = 0
+
+
+class CheckedFinding(Strict):
+    """What a check before handing in says: no points, no decision."""
+
+    criterion: Criterion
+    severity: Severity
+    sign: Sign
+    message: Sentence
+    views: list[str]
+
+
+class CheckAnswer(Strict):
+    """What a student's check of a draft found."""
+
+    findings: list[CheckedFinding]
+    checks_left: int
 
 
 class SaveRequest(Strict):

@@ -4,7 +4,16 @@ from fastapi import APIRouter, HTTPException
 
 from maqueta.making.starting_sheet import blank_sheet
 from maqueta.phrases.phrase import phrase
-from maqueta.service.bench.messages import AidRequest, ChangeRequest, DraftAnswer, InkAnswer, InkRequest, SaveRequest
+from maqueta.service.bench.answers import checked_answers
+from maqueta.service.bench.messages import (
+    AidRequest,
+    ChangeRequest,
+    CheckAnswer,
+    DraftAnswer,
+    InkAnswer,
+    InkRequest,
+    SaveRequest,
+)
 from maqueta.service.bench.work import aided, allowed, inked, redrafted
 from maqueta.service.deliveries.work import judged
 from maqueta.service.desk import AtDesk
@@ -19,6 +28,10 @@ from maqueta.store.models import SheetRecord
 router = APIRouter(prefix="/api/exercises")
 
 
+def _checks_left(sheet: SheetRecord) -> int:
+    return max(0, task_of(sheet.exercise).checks - sheet.checks) if sheet.state == "draft" else 0
+
+
 def _draft(sheet: SheetRecord, document: SheetDocument | None = None) -> DraftAnswer:
     """A sheet as kept; `document` where it is at hand already."""
     return DraftAnswer(
@@ -27,6 +40,7 @@ def _draft(sheet: SheetRecord, document: SheetDocument | None = None) -> DraftAn
         revision=sheet.revision,
         document=document or SheetDocument.model_validate(sheet.document),
         saved_at=sheet.saved_at,
+        checks_left=_checks_left(sheet),
     )
 
 
@@ -40,7 +54,7 @@ def own(exercise_id: int, student: Student, session: InTransaction, at: AtDesk) 
     task = task_of(exercise)
     # A blank sheet needs no part: it opens even where the part cannot be made.
     document = at.run(begun, at.desk_of(exercise, student)) if task.drafting.given else blank_sheet(task)
-    return DraftAnswer(id=None, state="draft", revision=0, document=document, saved_at=None)
+    return DraftAnswer(id=None, state="draft", revision=0, document=document, saved_at=None, checks_left=task.checks)
 
 
 @router.put("/{exercise_id}/sheet")
@@ -52,6 +66,25 @@ def save(exercise_id: int, form: SaveRequest, student: Student, session: InTrans
     return _draft(
         save_draft(session, student, exercise, form.document.model_dump(mode="json"), form.base), form.document
     )
+
+
+@router.post("/{exercise_id}/sheet/check")
+def check_draft(exercise_id: int, student: Student, session: InTransaction, at: AtDesk) -> CheckAnswer:
+    """What a check of the draft finds, as often as the exercise allows one; nothing of it is kept but that it was made.
+
+    A check that comes to no result is none.
+    """
+    exercise = exercise_for(session, student, exercise_id)
+    sheet = own_sheet(session, student, exercise.id)
+    if sheet is None or not _checks_left(sheet):
+        raise HTTPException(403, phrase("no-check-left"))
+    result = at.run(judged, at.desk_of(exercise, student), SheetDocument.model_validate(sheet.document))
+    # Looked at again under a lock: another tab may have asked meanwhile.
+    sheet = own_sheet(session, student, exercise.id, lock=True)
+    if sheet is None or not _checks_left(sheet):
+        raise HTTPException(403, phrase("no-check-left"))
+    sheet.checks += 1
+    return CheckAnswer(findings=checked_answers(result.measured), checks_left=_checks_left(sheet))
 
 
 @router.post("/{exercise_id}/sheet/hand-in")
