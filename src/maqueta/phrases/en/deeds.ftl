@@ -28,6 +28,7 @@ deed-answer-kept = Kept a model answer
 deed-decided-for-all = Decided the same mistake on every sheet
 deed-delivery-taken = Brought in a student's file
 deed-all-returned = Returned all sheets that were decided
+deed-had-checked = had a draft checked
 deed-handed-in = Handed in a sheet
 deed-finding-decided = Upheld or waived a finding
 deed-remark = Wrote a remark

@@ -28,6 +28,7 @@ deed-answer-kept = Guardó una solución modelo
 deed-decided-for-all = Decidió el mismo error en todas las láminas
 deed-delivery-taken = Trajo el archivo de un estudiante
 deed-all-returned = Devolvió todas las láminas ya decididas
+deed-had-checked = pidió comprobar un borrador
 deed-handed-in = Entregó una lámina
 deed-finding-decided = Mantuvo o perdonó una observación
 deed-remark = Escribió un comentario

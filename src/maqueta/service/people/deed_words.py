@@ -35,6 +35,7 @@ DEEDS: Final[Mapping[str, Phrase]] = {
     "POST /api/exercises/{exercise_id}/decisions": phrase("deed-decided-for-all"),
     "POST /api/exercises/{exercise_id}/deliveries": phrase("deed-delivery-taken"),
     "POST /api/exercises/{exercise_id}/return": phrase("deed-all-returned"),
+    "POST /api/exercises/{exercise_id}/sheet/check": phrase("deed-had-checked"),
     "POST /api/exercises/{exercise_id}/sheet/hand-in": phrase("deed-handed-in"),
     "PUT /api/sheets/{sheet_id}/findings/{place}": phrase("deed-finding-decided"),
     "PUT /api/sheets/{sheet_id}/remark": phrase("deed-remark"),
