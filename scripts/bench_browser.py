@@ -14,11 +14,11 @@ from tests.server_process import CHROMIUM, free_port, new_page, running
 
 #: Plain software painting: a graphics card can only be faster, an emulated one (as the tests use) is slower.
 _PLAIN = [flag for flag in CHROMIUM if "swiftshader" not in flag and "gpu" not in flag] + ["--disable-gpu"]
-_DIMENSIONS = 40
+_VIEWS, _DIMENSIONS = 6, 80
 _MOVES = 120
 _FRAME_MS = 1000 / 60
 
-_CROWD = """async (wanted) => {
+_CROWD = """async ([views, wanted]) => {
   const get = async (path) => (await fetch(path)).json();
   const { document, revision } = await get('/api/exercises/1/sheet');
   const { token } = await get('/api/me');
@@ -27,6 +27,11 @@ _CROWD = """async (wanted) => {
     const { place, ...rest } = own[k % own.length];
     return { ...rest, id: `d${k + 1}`, place: [place[0], place[1] + 0.7 * k] };
   });
+  const folded = document.views.filter((view) => view.parent);
+  for (let k = 0; document.views.length < views; k++) {
+    const { at, ...rest } = folded[k % folded.length];
+    document.views.push({ ...rest, id: `more${k}`, at: [at[0] + 6 * (k + 1), at[1] - 6 * (k + 1)] });
+  }
   await fetch('/api/exercises/1/sheet', {
     method: 'PUT',
     headers: { 'content-type': 'application/json', 'x-maqueta-token': token },
@@ -44,7 +49,7 @@ _COUNT_FRAMES = """() => {
 def drag_frames(page: Page) -> tuple[int, list[float]]:
     """Views on the sheet, and the times (ms) between frames while a view is dragged."""
     page.goto("/exercises/1/bench")
-    views = page.evaluate(_CROWD, _DIMENSIONS)
+    views = page.evaluate(_CROWD, [_VIEWS, _DIMENSIONS])
     page.reload()
     page.get_by_label("Stages").get_by_role("button", name=re.compile(r"^\d Views")).click()
     grip = page.locator('[data-role="view"][data-id="v1"] rect').last

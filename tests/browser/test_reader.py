@@ -163,6 +163,26 @@ def test_a_note_is_led_to_what_it_is_about(open_page: Open) -> None:
     expect(note.locator("polygon")).to_have_count(0)
 
 
+def test_general_notes_stand_over_one_another_above_the_title_block(open_page: Open) -> None:
+    page = _at_the_bench(open_page, "iker.valtierra", _sheet())
+    stage(page, "Title")
+    notes = page.get_by_label("Notes")
+    for text in ("BREAK ALL SHARP EDGES", "REMOVE ALL BURRS"):
+        notes.get_by_role("button", name="General note").click()
+        page.get_by_role("menuitem", name=text).click()
+        expect(sheet(page)).to_contain_text(text)
+    saved(page)
+    below, above = (
+        sheet(page).locator('[data-role="note"]', has_text=text).bounding_box()
+        for text in ("BREAK ALL SHARP EDGES", "REMOVE ALL BURRS")
+    )
+    title = sheet(page).locator('[data-role="title"]').bounding_box()
+    assert below is not None
+    assert above is not None
+    assert title is not None
+    assert above["y"] + above["height"] / 2 < below["y"] + below["height"] / 2 < title["y"]
+
+
 def test_an_angle_by_keyboard_and_lines_that_make_none(open_page: Open) -> None:
     """After a level line only upright ones can be chosen; no edge of this part is bevelled."""
     page = _at_the_bench(open_page, "iker.valtierra", _sheet())

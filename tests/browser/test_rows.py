@@ -6,22 +6,23 @@ from typing import Any
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.bench_actions import box_of, click, drag, look_at, saved, sheet, stage
+from maqueta.sheet.document import SheetDocument
+from maqueta.sheet.view import Square, View
+from tests.browser.bench_actions import box_of, click, drag, keep_sheet, saved, sheet, stage
 from tests.browser.conftest import Open
 
 pytestmark = pytest.mark.browser
 
 
 def _dimensioning(open_page: Open, login: str) -> Page:
-    """A front view of the shuttle rest on the bench, and the dimensions under way."""
+    """A front view of the shuttle rest on the bench, whatever was there before, and the dimensions under way."""
     page = open_page(login)
     page.get_by_role("link", name=re.compile("Shuttle rest A3")).click()
     expect(sheet(page)).to_be_visible()
-    stage(page, "Front")
-    look_at(page, "−Y side")
-    page.get_by_role("button", name="Take as front view").click()
+    front = View(id="v1", look=Square(side="-y", up="+z"), at=(120.0, 120.0), scale=1.0)
+    keep_sheet(page, SheetDocument(views=(front,)))
+    page.reload()
     expect(sheet(page).locator('[data-role="view"]')).to_have_count(1)
-    saved(page)
     stage(page, "Dimensions")
     return page
 
@@ -56,7 +57,7 @@ def _corners(page: Page) -> tuple[list[float], float, float]:
 
 
 def test_a_chain_and_sizes_from_a_datum_are_set_down_in_one_stroke(open_page: Open) -> None:
-    page = _dimensioning(open_page, "dina.farouk")
+    page = _dimensioning(open_page, "tor.brandvold")
     _tool(page, "Row")
     xs, bottom, height = _corners(page)
     first, second, last = xs[0], xs[1], xs[-1]
@@ -93,7 +94,7 @@ def test_a_chain_and_sizes_from_a_datum_are_set_down_in_one_stroke(open_page: Op
 
 
 def test_a_row_by_keyboard_alone(open_page: Open) -> None:
-    page = _dimensioning(open_page, "elio.marchetti")
+    page = _dimensioning(open_page, "juan.sandoval")
     _tool(page, "Row")
     surface = page.get_by_test_id("tool-surface")
     surface.focus()
@@ -109,7 +110,7 @@ def test_a_row_by_keyboard_alone(open_page: Open) -> None:
 
 
 def test_text_is_slid_along_its_line_and_pulled_off_it(open_page: Open) -> None:
-    page = _dimensioning(open_page, "rosa.quispe")
+    page = _dimensioning(open_page, "kemi.oduya")
     xs, bottom, _ = _corners(page)
     click(page, (xs[0], bottom))
     click(page, (xs[-1], bottom))

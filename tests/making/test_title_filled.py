@@ -4,8 +4,8 @@ import pytest
 
 from maqueta.judging.report import check
 from maqueta.making.model_sheet import Drafter, model_sheet
-from maqueta.making.title_filled import title_filled, title_values
-from maqueta.sheet.document import Paper, SheetDocument, TitleBlock
+from maqueta.making.title_filled import title_checked, title_filled, title_values
+from maqueta.sheet.document import Frame, Paper, SheetDocument, TitleBlock
 from maqueta.task.exercise import Exercise, FilledField
 from tests.parts import demo_projected
 
@@ -50,3 +50,12 @@ def test_what_is_filled_in_is_what_the_checks_ask_for() -> None:
     assert check(PART, helped, filled).findings == ()
     known = title_values(PART.part, whole, WHO, scale)
     assert whole.title.fields == known
+
+
+def test_who_has_checked_stands_where_nobody_has_written_and_the_block_is_ours() -> None:
+    drawn = SheetDocument(title=TitleBlock(fields={"title": "mine"}))
+    assert title_checked(drawn, "I. CORVALHO").title.fields == {"title": "mine", "checked": "I. CORVALHO"}
+    own = SheetDocument(title=TitleBlock(fields={"checked": "M. LORE"}))
+    assert title_checked(own, "I. CORVALHO") is own
+    elsewhere = SheetDocument(paper=Paper(frame=Frame(border=(10, 10, 410, 287))))
+    assert title_checked(elsewhere, "I. CORVALHO") is elsewhere

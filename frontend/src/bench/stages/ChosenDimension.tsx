@@ -38,7 +38,10 @@ export function ChosenDimension({ bench, dimension }: Props) {
     }));
   const own = useRef<HTMLDivElement>(null);
   // Chosen far down in the list, or on the sheet, it may be out of sight.
-  useEffect(() => own.current?.scrollIntoView({ block: "nearest" }), []);
+  useEffect(() => {
+    // Its promise, where a browser gives one, is nothing to be called when this goes.
+    void own.current?.scrollIntoView({ block: "nearest" });
+  }, []);
   const around = aroundOf(dimension.text ?? null);
   const whole = calloutAt(bench.ink, dimension);
   const alike = alikeInView(bench.ink, bench.document, dimension);

@@ -1,8 +1,5 @@
 import {
   Autocomplete,
-  Button,
-  CloseButton,
-  Group,
   SegmentedControl,
   Select,
   Stack,
@@ -14,8 +11,8 @@ import {
 import { t } from "../../frame/language";
 import type { SheetDocument } from "../../api/types";
 import { TITLE_FIELDS, fieldLabel, terms } from "../../frame/words";
-import { type Bench, without } from "../bench";
-import { nextId } from "../geometry";
+import type { Bench } from "../bench";
+import { Notes } from "./Notes";
 
 /** What is offered for general tolerances; anything else may be typed. */
 const GENERAL_TOLERANCES = ["ISO 2768-f", "ISO 2768-m", "ISO 2768-c", "X ±0.5  .X ±0.2  .XX ±0.05"];
@@ -103,73 +100,6 @@ export function TitleStage({ bench }: { bench: Bench }) {
       )}
       <Notes bench={bench} />
     </Stack>
-  );
-}
-
-/** Free lines of text; each is moved on the sheet by hand or by the arrow keys. */
-function Notes({ bench }: { bench: Bench }) {
-  const { document, draft, paper } = bench;
-  const change = (id: string, text: string) =>
-    draft.change((now) => ({
-      ...now,
-      notes: now.notes.map((note) => (note.id === id ? { ...note, text } : note)),
-    }));
-  const point = (id: string) =>
-    draft.change((now) => ({
-      ...now,
-      notes: now.notes.map((note) => (note.id === id ? { ...note, leader: null } : note)),
-    }));
-  const add = () => {
-    const [left, bottom] = paper?.drawing_area ?? [20, 20];
-    const id = nextId("n", document.notes);
-    const at: [number, number] = [left + 8, bottom + 8 + 7 * (document.notes.length % 8)];
-    const note = { id, text: "NOTE", at, height: 3.5, turn: 0, leader: null };
-    draft.change((now) => ({ ...now, notes: [...now.notes, note] }));
-    bench.select({ role: "note", id });
-  };
-  return (
-    <section aria-label={t("Notes")}>
-      <Text size="sm" fw={500} mt={8}>
-        {t("Notes")}
-      </Text>
-      {document.notes.map((note) => (
-        <Group key={note.id} gap={6} wrap="nowrap" mt={4}>
-          <TextInput
-            size="xs"
-            style={{ flex: 1 }}
-            aria-label={t("Note {{number}}", { number: note.id.slice(1) })}
-            maxLength={120}
-            value={note.text}
-            onFocus={() => bench.select({ role: "note", id: note.id })}
-            onChange={(e) => change(note.id, e.currentTarget.value)}
-          />
-          <Button
-            size="compact-xs"
-            variant="default"
-            onClick={() => {
-              if (note.leader) return point(note.id);
-              bench.select({ role: "note", id: note.id });
-              bench.setTool("leader");
-            }}
-          >
-            {note.leader ? t("No leader") : t("Leader")}
-          </Button>
-          <CloseButton
-            size={24}
-            aria-label={t("Take note {{number}} away", { number: note.id.slice(1) })}
-            onClick={() => draft.change((now) => without(now, { role: "note", id: note.id }))}
-          />
-        </Group>
-      ))}
-      <Button size="xs" variant="default" mt={6} onClick={add}>
-        {t("Add a note")}
-      </Button>
-      {bench.tool === "leader" && (
-        <Text className="quiet small" role="status">
-          {t("Point at what the note is about.")}
-        </Text>
-      )}
-    </section>
   );
 }
 
