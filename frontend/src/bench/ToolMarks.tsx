@@ -5,7 +5,7 @@ import { legsAround } from "./dimensionMade";
 import { askedDirection, directionByPlace, type Pick } from "./geometry";
 import { rowMade } from "./rows";
 
-export type Flip = (p: Point) => Point;
+type Flip = (p: Point) => Point;
 
 export function ends(a: Point, b: Point) {
   return { x1: a[0], y1: a[1], x2: b[0], y2: b[1] };

@@ -46,9 +46,10 @@ def keep(file: Path, content: bytes) -> None:
     """Keep a drawn part. A disk that takes nothing is no reason to stop: it is drawn again next time."""
     with suppress(OSError):
         file.parent.mkdir(mode=0o700, parents=True, exist_ok=True)
-        with tempfile.NamedTemporaryFile(dir=file.parent, delete=False) as scratch:
-            scratch.write(_DIGEST(content).digest() + content)
-        Path(scratch.name).replace(file)
+        with tempfile.TemporaryDirectory(dir=file.parent) as folder:
+            scratch = Path(folder) / file.name
+            scratch.write_bytes(_DIGEST(content).digest() + content)
+            scratch.replace(file)
         oldest_first = sorted(file.parent.glob("*.part"), key=lambda each: each.stat().st_mtime)
         for surplus in oldest_first[:-_MOST_KEPT]:
             surplus.unlink(missing_ok=True)
