@@ -41,12 +41,12 @@ export function LookingOverStage({ bench }: { bench: Bench }) {
       )}
       {views.length > 0 && (
         <>
-          <Group gap={8} mt="sm" wrap="nowrap">
+          <Button size="xs" mt="sm" fullWidth onClick={() => go(at + 1)}>
+            {at < 0 ? t("Look at the first view") : t("Next view")}
+          </Button>
+          <Group gap={8} mt={8} grow>
             <Button size="xs" variant="default" onClick={() => go(at - 1)} disabled={at < 0}>
               {t("Back")}
-            </Button>
-            <Button size="xs" onClick={() => go(at + 1)} style={{ flex: 1 }}>
-              {at < 0 ? t("Look at the first view") : t("Next view")}
             </Button>
             <Button size="xs" variant="default" onClick={() => lookOver(null)} disabled={at < 0}>
               {t("Whole sheet")}
