@@ -16,7 +16,7 @@ from maqueta.projection.attitude import ATTITUDES, CORNERS, Attitude, AxisTurn, 
 from maqueta.projection.datum_sides import SIDES as DATUM_SIDES
 from maqueta.projection.look import Look
 from maqueta.sheet.dimension import AngleDimension, angle_of
-from maqueta.sheet.document import TitleField
+from maqueta.sheet.fields import TitleField
 from maqueta.sheet.paper import PaperSize
 from maqueta.sheet.view import Aslant, FromCorner, Square, View, ViewLook, square
 from maqueta.sheet.view_graph import front_of, let_go, with_front

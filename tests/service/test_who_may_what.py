@@ -11,10 +11,12 @@ from fastapi.testclient import TestClient
 from maqueta.demo.workshop import demo_recipe
 from maqueta.service.app import describe
 from maqueta.service.people.deed_words import DEEDS
+from maqueta.sheet.usual_form import usual_form
 from maqueta.store.accounts import add_account
 from maqueta.store.database import Database
 from maqueta.store.jobs import add_job
 from maqueta.store.models import Account, ExerciseRecord, JobRecord, SheetRecord
+from maqueta.store.sheet_forms import add_sheet_form
 from tests.conftest import LogIn, Person
 
 PAGE = Path(__file__).resolve().parents[2] / "docs" / "who-may-what.md"
@@ -43,6 +45,9 @@ def strangers(database: Database, log_in: LogIn) -> tuple[Person, Person]:
     return log_in("stray.student"), log_in("other.instructor")
 
 
+USUAL_FORM = usual_form("A3", True, "en").model_dump(mode="json")
+
+
 def places(database: Database) -> dict[str, Any]:
     """Something of each kind that belongs to the demo's instructor, or to the one student."""
     with database.transaction() as session:
@@ -65,6 +70,7 @@ def places(database: Database) -> dict[str, Any]:
             "class_id": exercise.class_id,
             "student_id": student.id,
             "log_in_id": 0,
+            "form_id": add_sheet_form(session, owner, "Theirs", USUAL_FORM).id,
             # Gets new passwords, is locked and unlocked, closed and made anonymous.
             "person": add_account(session, f"spare-{uuid4().hex}", "Spare Person", "student", "").id,
             "place": 0,
@@ -82,7 +88,7 @@ def routes() -> list[tuple[str, str]]:
 
 def body_of(method: str, path: str, document: dict[str, Any]) -> dict[str, Any]:
     """What is sent along, so that nobody is let in or kept out for an incomplete request."""
-    if path.endswith(("/deliveries", "/sheet/file")) or (method, path) == ("POST", "/api/parts"):
+    if path.endswith(("/deliveries", "/sheet/file", "/sheet-forms/file")) or (method, path) == ("POST", "/api/parts"):
         return {"files": {"file": ("a.dxf", b"nothing", "image/vnd.dxf")}}
     if method not in ("POST", "PUT", "PATCH"):
         return {}
@@ -99,6 +105,9 @@ def body_of(method: str, path: str, document: dict[str, Any]) -> dict[str, Any]:
         "/recipe": {"recipe": demo_recipe("reed-clamp").model_dump(mode="json", exclude_defaults=True)},
         "/answer": {"document": document, "base": 99},
         "/sheet": {"document": document, "base": 99},
+        "/sheet-forms/look": USUAL_FORM,
+        "/sheet-forms/field": {"form": USUAL_FORM, "field": "title", "at": [0.0, 0.0], "captioned": True},
+        "/sheet-forms/{form_id}": {"name": "Mine", "form": USUAL_FORM, "base": 99},
         "/hand-in": {"document": document, "base": 99},
     }
     for end, body in bodies.items():
@@ -154,6 +163,10 @@ KEEPING_NOTHING = {
     "POST /api/exercises/{exercise_id}/reading",
     "POST /api/exercises/{exercise_id}/reading/motion",
     "PUT /api/exercises/{exercise_id}/sheet",
+    "POST /api/sheet-forms/look",
+    "POST /api/sheet-forms/field",
+    "POST /api/sheet-forms/file",
+    "PUT /api/sheet-forms/{form_id}",
     *(f"POST /api/exercises/{{exercise_id}}/sheet/{help_}" for help_ in ("aid", "change", "correction", "file")),
 }
 

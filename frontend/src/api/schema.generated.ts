@@ -1182,6 +1182,140 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sheet-forms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * All Forms
+         * @description The school's forms.
+         */
+        get: operations["sheet_forms_all_forms"];
+        put?: never;
+        /**
+         * Add
+         * @description Keep a new form, finished or not.
+         */
+        post: operations["sheet_forms_add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheet-forms/field": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put Field
+         * @description A form that is being drawn, with a field in the cell around a point. Nothing is kept.
+         */
+        post: operations["sheet_forms_put_field"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheet-forms/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read File
+         * @description Read a form from a DXF file. Nothing is kept: the form editor shows what was read.
+         */
+        post: operations["sheet_forms_read_file"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheet-forms/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look
+         * @description How a form that is being drawn will look, and what is wrong with it. Nothing is kept.
+         */
+        post: operations["sheet_forms_look"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheet-forms/usual": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Usual
+         * @description What a new form begins with: the usual one of a paper, with its captions in the language of who asks.
+         */
+        get: operations["sheet_forms_usual"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheet-forms/{form_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * One
+         * @description One form.
+         */
+        get: operations["sheet_forms_one"];
+        /**
+         * Save
+         * @description Keep a changed form of one's own. 409 when another tab saved in between: nothing is overwritten.
+         *
+         *     Exercises that are set keep the form as it was.
+         */
+        put: operations["sheet_forms_save"];
+        post?: never;
+        /**
+         * Drop
+         * @description Throw a form of one's own away. Exercises that use it keep it.
+         */
+        delete: operations["sheet_forms_drop"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sheets/{sheet_id}": {
         parameters: {
             query?: never;
@@ -1535,6 +1669,11 @@ export interface components {
             file: string;
             /** Student */
             student?: number | null;
+        };
+        /** Body_sheet_forms_read_file */
+        Body_sheet_forms_read_file: {
+            /** File */
+            file: string;
         };
         /** Body_shelf_part_bring_in */
         Body_shelf_part_bring_in: {
@@ -2287,6 +2426,12 @@ export interface components {
              */
             angle: "first" | "third";
             /**
+             * Captions
+             * @default en
+             * @enum {string}
+             */
+            captions: "en" | "es";
+            /**
              * Centre Lines
              * @default true
              */
@@ -2363,6 +2508,7 @@ export interface components {
              * @default false
              */
             shaded: boolean;
+            sheet_form?: components["schemas"]["SheetForm"] | null;
             /** Sheet Name */
             sheet_name?: string | null;
             /**
@@ -2534,6 +2680,32 @@ export interface components {
             words: string;
         };
         /**
+         * FieldPlace
+         * @description Where a field is written: its room without the caption, and the height of its lettering at most.
+         */
+        FieldPlace: {
+            /**
+             * Anchor
+             * @default start
+             * @enum {string}
+             */
+            anchor: "start" | "middle";
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Field */
+            field: ("title" | "drafter" | "class" | "date" | "scale" | "sheet" | "number" | "material" | "unit" | "paper" | "tolerances" | "revision" | "checked") | "angle";
+            /**
+             * Height
+             * @default 3.5
+             */
+            height: number;
+        };
+        /**
          * Filled
          * @description A filled polygon, such as an arrowhead.
          */
@@ -2625,6 +2797,110 @@ export interface components {
             sign: "missing" | "surplus" | "displaced" | "chain" | "open" | "doubt";
             /** Views */
             views: string[];
+        };
+        /**
+         * FlawAnswer
+         * @description Something wrong with a form; with `bars`, no exercise can use it until that is mended.
+         */
+        FlawAnswer: {
+            /** Bars */
+            bars: boolean;
+            /** Field */
+            field: ("title" | "drafter" | "class" | "date" | "scale" | "sheet" | "number" | "material" | "unit" | "paper" | "tolerances" | "revision" | "checked") | "angle" | null;
+            what: string;
+        };
+        /**
+         * FormAnswer
+         * @description One form, and what is wrong with it.
+         */
+        FormAnswer: {
+            form: components["schemas"]["SheetForm"];
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Own */
+            own: boolean;
+            /** Revision */
+            revision: number;
+        };
+        /**
+         * FormEntry
+         * @description A form in the school's list; `own` tells whether who asks has made it, `ready` whether an exercise can use it.
+         */
+        FormEntry: {
+            form: components["schemas"]["SheetForm"];
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Own */
+            own: boolean;
+            /** Owner */
+            owner: string;
+            /** Ready */
+            ready: boolean;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+        };
+        /**
+         * FormLine
+         * @description A straight line of a form, as wide as a border or as the lines of a title block.
+         */
+        FormLine: {
+            /** End */
+            end: [
+                number,
+                number
+            ];
+            /**
+             * Pen
+             * @default grid
+             * @enum {string}
+             */
+            pen: "border" | "grid";
+            /** Start */
+            start: [
+                number,
+                number
+            ];
+        };
+        /**
+         * FormLook
+         * @description A form that is being drawn, as it will look: border and zone marks, and what is wrong with it.
+         */
+        FormLook: {
+            /** Flaws */
+            flaws: components["schemas"]["FlawAnswer"][];
+            /** Frame */
+            frame: (components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Tinted"] | components["schemas"]["Text"])[];
+        };
+        /**
+         * FormText
+         * @description Lettering that stands on every sheet: captions, the school. `at` is its anchor on the base line.
+         */
+        FormText: {
+            /**
+             * Anchor
+             * @default start
+             * @enum {string}
+             */
+            anchor: "start" | "middle";
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /**
+             * Height
+             * @default 1.8
+             */
+            height: number;
+            /** Text */
+            text: string;
         };
         /**
          * Frame
@@ -3298,6 +3574,15 @@ export interface components {
             varied: boolean;
         };
         /**
+         * NewForm
+         * @description A form to be kept.
+         */
+        NewForm: {
+            form: components["schemas"]["SheetForm"];
+            /** Name */
+            name: string;
+        };
+        /**
          * NewPerson
          * @description A new account.
          */
@@ -3375,9 +3660,18 @@ export interface components {
         };
         /**
          * Paper
-         * @description The paper a sheet is drawn on.
+         * @description The paper a sheet is drawn on: on the usual form, with captions in a language, or on a `form` of its own.
+         *
+         *     A `frame` is what was found on a sheet from elsewhere.
          */
         Paper: {
+            /**
+             * Captions
+             * @default en
+             * @enum {string}
+             */
+            captions: "en" | "es";
+            form?: components["schemas"]["SheetForm"] | null;
             frame?: components["schemas"]["Frame"] | null;
             /**
              * Landscape
@@ -3718,6 +4012,22 @@ export interface components {
             width: "left side" | "right side";
         };
         /**
+         * PutField
+         * @description A field to be put into the cell around a point of a form, with its caption or without.
+         */
+        PutField: {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Captioned */
+            captioned: boolean;
+            /** Field */
+            field: ("title" | "drafter" | "class" | "date" | "scale" | "sheet" | "number" | "material" | "unit" | "paper" | "tolerances" | "revision" | "checked") | "angle";
+            form: components["schemas"]["SheetForm"];
+        };
+        /**
          * RankedAnswer
          * @description One attitude in the ranking, in words.
          */
@@ -3747,6 +4057,15 @@ export interface components {
             up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
             /** Words */
             words: string[];
+        };
+        /**
+         * ReadFormAnswer
+         * @description A form as read from a file, and what of the file it does not hold.
+         */
+        ReadFormAnswer: {
+            form: components["schemas"]["SheetForm"];
+            /** Not Read */
+            not_read: string[];
         };
         /**
          * ReadSheetAnswer
@@ -4045,6 +4364,17 @@ export interface components {
             view: string;
         };
         /**
+         * SaveForm
+         * @description A changed form; `base` is the revision it began from.
+         */
+        SaveForm: {
+            /** Base */
+            base: number;
+            form: components["schemas"]["SheetForm"];
+            /** Name */
+            name: string;
+        };
+        /**
          * SaveRequest
          * @description A draft to keep, made from a revision.
          */
@@ -4173,6 +4503,7 @@ export interface components {
             notes: components["schemas"]["Note"][];
             /**
              * @default {
+             *       "captions": "en",
              *       "landscape": true,
              *       "size": "A3"
              *     }
@@ -4201,6 +4532,56 @@ export interface components {
              * @default []
              */
             views: components["schemas"]["View"][];
+        };
+        /**
+         * SheetForm
+         * @description A form for one paper size. `zones` tells whether letters and numbers of zones run along the border, and how.
+         *
+         *     A form may be unfinished: what it lacks is told by `form_flaws`.
+         */
+        SheetForm: {
+            /** Border */
+            border: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /**
+             * Fields
+             * @default []
+             */
+            fields: components["schemas"]["FieldPlace"][];
+            /**
+             * Landscape
+             * @default true
+             */
+            landscape: boolean;
+            /**
+             * Lines
+             * @default []
+             */
+            lines: components["schemas"]["FormLine"][];
+            /**
+             * Size
+             * @default A3
+             * @enum {string}
+             */
+            size: "A4" | "A3" | "A2" | "A1" | "A0" | "ANSI A" | "ANSI B" | "ANSI C" | "ANSI D";
+            /**
+             * Texts
+             * @default []
+             */
+            texts: components["schemas"]["FormText"][];
+            /** Title */
+            title: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Zones */
+            zones?: ("iso" | "asme") | null;
         };
         /**
          * ShelfAnswer
@@ -6996,6 +7377,285 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Number"];
                 };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheet_forms_all_forms: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormEntry"][];
+                };
+            };
+        };
+    };
+    sheet_forms_add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewForm"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheet_forms_put_field: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PutField"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheet_forms_read_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_sheet_forms_read_file"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadFormAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheet_forms_look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetForm"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormLook"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheet_forms_usual: {
+        parameters: {
+            query?: {
+                size?: "A4" | "A3" | "A2" | "A1" | "A0" | "ANSI A" | "ANSI B" | "ANSI C" | "ANSI D";
+                landscape?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheet_forms_one: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                form_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheet_forms_save: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                form_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveForm"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheet_forms_drop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                form_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Validation Error */
             422: {

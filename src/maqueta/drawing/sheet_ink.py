@@ -23,11 +23,10 @@ def sheet_ink(projected: ProjectedPart, sheet: SheetDocument, construction: bool
 
     The construction lines of drafted views are no part of the drawing; they are shown only where asked for.
     """
-    sheet_layout = sheet.paper.layout
     placed = {item.view.id: item for item in placed_views(projected, sheet)}
     return (
-        frame_group(sheet_layout),
-        title_group(sheet, sheet_layout),
+        frame_group(sheet.paper),
+        title_group(sheet),
         *(
             group(name, "construction", construction_items(item), name)
             for name, item in placed.items()

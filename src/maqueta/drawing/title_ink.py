@@ -1,81 +1,88 @@
-"""Border and title block; the fields follow ISO 7200 (from memory), the arrangement is our own."""
+"""Border and title block: a sheet form with what is filled into its fields."""
 
 import math
 from typing import Final
 
-from maqueta.drawing.ink import Arc, InkGroup, Item, Stroke, Text, group
+from maqueta.drawing.ink import Anchor, Arc, InkGroup, Item, Stroke, Text, group
 from maqueta.drawing.lettering import text_width
-from maqueta.drawing.pens import SMALL_TEXT, TITLE_TEXT
+from maqueta.drawing.pens import Pen
+from maqueta.geometry.box import Box, middle_of, outline_of, size_of
 from maqueta.geometry.carrier import Point
 from maqueta.projection.arrangement import Angle
-from maqueta.sheet.document import SheetDocument, TitleField
-from maqueta.sheet.paper import Layout, Rectangle
+from maqueta.sheet.document import Paper, SheetDocument
+from maqueta.sheet.sheet_form import FieldPlace, SheetForm
+from maqueta.sheet.zones import LETTERING, zone_marks
 
-#: Columns (share of the width) and the fields in them from top to bottom.
-_COLUMNS: Final[tuple[tuple[float, tuple[TitleField, ...]], ...]] = (
-    (0.34, ("title", "drafter", "class")),
-    (0.17, ("scale", "sheet", "number", "date")),
-    (0.20, ("material", "tolerances", "checked")),
-    (0.11, ("paper", "unit", "revision")),
-)
-
-
-#: Heights of lettering in a field, the largest that fits first (ISO 3098 series, from memory).
-_LETTERING: Final = (TITLE_TEXT, 2.5, 1.8)
+#: Heights of lettering in a field where that of its form is too large (ISO 3098 series, from memory).
+_SMALLER: Final = (2.5, 1.8)
+#: What stands in a field keeps this far from its lower line, mm.
+_OFF_LINE: Final = 0.8
+#: The symbol of projection as part of the height of its room, its largest height (mm), and its width in heights.
+_SYMBOL: Final = (0.36, 9.0, 4.5)
 
 
-def _rectangle(box: Rectangle, pen: str) -> Stroke:
-    left, bottom, right, top = box
-    corners: tuple[Point, ...] = ((left, bottom), (right, bottom), (right, top), (left, top), (left, bottom))
-    return Stroke(corners, "border" if pen == "border" else "grid")
+def _rectangle(box: Box, pen: Pen) -> Stroke:
+    return Stroke(outline_of(box), pen)
 
 
-def frame_group(sheet_layout: Layout) -> InkGroup:
-    """The border."""
-    return group("frame", "frame", [_rectangle(sheet_layout.border, "border")])
+def frame_group(paper: Paper) -> InkGroup:
+    """The border, with zone marks where the form has them."""
+    items: list[Item] = [_rectangle(paper.layout.border, "border")]
+    form = paper.form
+    if form is not None and form.zones is not None:
+        marks = zone_marks(form.zones, form.size, form.paper, form.border)
+        items.append(_rectangle(marks.edge, "grid"))
+        items += [Stroke(tick, "grid") for tick in marks.ticks]
+        items += [Text((x, y - LETTERING / 2), name, LETTERING) for name, (x, y) in marks.names]
+    return group("frame", "frame", items)
 
 
-def title_group(sheet: SheetDocument, sheet_layout: Layout) -> InkGroup:
-    """The title block with its values and the angle symbol."""
-    left, bottom, right, top = sheet_layout.title
-    items: list[Item] = [_rectangle(sheet_layout.title, "grid")]
-    x = left
-    for share, fields in _COLUMNS:
-        width = share * (right - left)
-        height = (top - bottom) / len(fields)
-        for row, field in enumerate(fields):
-            cell_top = top - row * height
-            items.append(Text((x + 1.5, cell_top - 1.2 - SMALL_TEXT), field.upper(), SMALL_TEXT, anchor="start"))
-            items += _lettered(sheet.title.fields.get(field, ""), (x + 1.5, cell_top - height), width - 2.5, height)
-            if row:
-                items.append(Stroke(((x, cell_top), (x + width, cell_top)), "grid"))
-        x += width
-        items.append(Stroke(((x, bottom), (x, top)), "grid"))
-    items.append(Text((x + 1.5, top - 1.2 - SMALL_TEXT), "ANGLE", SMALL_TEXT, anchor="start"))
-    if sheet.title.angle is not None:
-        items += angle_symbol(((x + right) / 2, (bottom + top) / 2 - 2), 9.0, sheet.title.angle)
-    return group("title", "title", items)
+def title_group(sheet: SheetDocument) -> InkGroup:
+    """The title block with its values and the angle symbol; nothing on a frame that has none."""
+    form = sheet.paper.drawn_form
+    if form is None:
+        return group("title", "title", [])
+    return group("title", "title", [*_blank_items(form), *_filled_items(form, sheet)])
 
 
-def _lettered(value: str, corner: Point, width: float, height: float) -> list[Item]:
-    """What stands in a field: as large as it fits, in two lines where one is too short; its end is left out at last.
+def _blank_items(form: SheetForm) -> list[Item]:
+    """Lines and lettering of a form."""
+    lines = [Stroke((line.start, line.end), line.pen) for line in form.lines]
+    texts = [Text(text.at, text.text, text.height, anchor=text.anchor) for text in form.texts]
+    return [_rectangle(form.title, "grid"), *lines, *texts]
 
-    `corner` is the lower left one of the room for it, `height` that of the whole cell, mm.
-    """
-    x, bottom = corner
-    room = height - SMALL_TEXT - 2.0
+
+def _filled_items(form: SheetForm, sheet: SheetDocument) -> list[Item]:
+    """What a sheet writes into the fields of a form."""
+    items: list[Item] = []
+    for place in form.fields:
+        if place.field != "angle":
+            items += _lettered(sheet.title.fields.get(place.field, ""), place)
+        elif sheet.title.angle is not None:
+            width, height = size_of(place.box)
+            share, most, wide = _SYMBOL
+            items += angle_symbol(middle_of(place.box), min(most, share * height, width / wide), sheet.title.angle)
+    return items
+
+
+def _lettered(value: str, place: FieldPlace) -> list[Item]:
+    """What stands in a field: as large as it fits, in two lines where one is too short; its end is left out at last."""
+    left, bottom, right, top = place.box
+    width, room = right - left, top - bottom
     lines: tuple[str, ...] = ()
-    size = _LETTERING[0]
-    for size in _LETTERING:
+    size = place.height
+    for size in (place.height, *(smaller for smaller in _SMALLER if smaller < place.height)):
         lines = (value,) if 2.4 * size > room else _two_lines(value, width, size)
         if text_width(value, size) <= width and size <= room:
             lines = (value,)
         if all(text_width(line, size) <= width for line in lines) and size <= room:
             break
-    base = bottom + max(0.8, (room - size * (1.4 * len(lines) - 0.4)) / 2)
+    base = bottom + max(min(_OFF_LINE, room - size), (room - size * (1.4 * len(lines) - 0.4)) / 2)
     shown = [_cut(line, width, size) for line in lines if line]
+    anchor: Anchor = place.anchor
+    x = left if anchor == "start" else (left + right) / 2
     return [
-        Text((x, base + 1.4 * size * (len(shown) - 1 - k)), line, size, anchor="start") for k, line in enumerate(shown)
+        Text((x, base + 1.4 * size * (len(shown) - 1 - k)), line, size, anchor=anchor) for k, line in enumerate(shown)
     ]
 
 

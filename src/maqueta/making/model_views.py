@@ -3,7 +3,6 @@
 from maqueta.projection.arrangement import neighbour
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.arranged import arranged, pictorial
-from maqueta.sheet.paper import layout
 from maqueta.sheet.scales import parse_scale
 from maqueta.sheet.view import View
 from maqueta.task.exercise import Exercise
@@ -14,7 +13,7 @@ def model_views(projected: ProjectedPart, exercise: Exercise) -> tuple[tuple[Vie
     """The views of an exercise in their places with equal gaps, pictorial last, and their scale."""
     front = model_front(projected, exercise)
     attitudes = {name: neighbour(front, name) for name in exercise.view_names}
-    area = layout(exercise.paper, exercise.landscape).drawing_area
+    area = exercise.paper_given.layout.drawing_area
     asked = parse_scale(exercise.scale) if exercise.scale else None
     views, scale = arranged(projected, attitudes, exercise.angle, area, asked, exercise.units)
     if exercise.pictorial != "unwanted":

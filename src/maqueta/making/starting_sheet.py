@@ -15,7 +15,7 @@ from maqueta.phrases.phrase import phrase
 from maqueta.phrases.told import ToldError
 from maqueta.projection.arrangement import ViewName, neighbour
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.sheet.document import Paper, SheetDocument, TitleBlock
+from maqueta.sheet.document import SheetDocument, TitleBlock
 from maqueta.sheet.drafted import Pen, drafted_of
 from maqueta.sheet.placed import placed_views
 from maqueta.sheet.scales import write_scale
@@ -58,7 +58,7 @@ def _naming_point(piece: Piece) -> Point:
 def blank_sheet(exercise: Exercise) -> SheetDocument:
     """Paper, units and lettering as the exercise proposes them, and nothing on it."""
     return SheetDocument(
-        paper=Paper(size=exercise.paper, landscape=exercise.landscape),
+        paper=exercise.paper_given,
         units=exercise.units,
         style=exercise.style,
         decimals=exercise.decimals,

@@ -3,7 +3,8 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from maqueta.sheet.document import SheetDocument, TitleField
+from maqueta.sheet.document import SheetDocument
+from maqueta.sheet.fields import TitleField
 from maqueta.sheet.scales import write_scale
 from maqueta.solid.part import Part
 from maqueta.task.exercise import Exercise
@@ -39,6 +40,16 @@ def title_checked(sheet: SheetDocument, checked: str) -> SheetDocument:
         return sheet
     fields: dict[TitleField, str] = {**sheet.title.fields, "checked": checked}
     return sheet.model_copy(update={"title": sheet.title.model_copy(update={"fields": fields})})
+
+
+def on_its_form(exercise: Exercise, sheet: SheetDocument) -> SheetDocument:
+    """A sheet on the form its exercise gives for its paper; on another paper, or with a frame of its own, as it is."""
+    paper, given = sheet.paper, exercise.paper_given
+    of_its_size = (paper.size, paper.landscape) == (given.size, given.landscape)
+    form = given.form if of_its_size else None
+    if paper.frame is not None or paper.form == form:
+        return sheet
+    return sheet.model_copy(update={"paper": paper.model_copy(update={"form": form})})
 
 
 def title_filled(

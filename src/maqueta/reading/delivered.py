@@ -25,6 +25,7 @@ def expectation(projected: ProjectedPart, exercise: Exercise) -> Expectation:
         units=exercise.units,
         paper=exercise.paper,
         landscape=exercise.landscape,
+        form=exercise.sheet_form,
         angle=exercise.angle,
         views=exercise.views or (),
         fronts=accepted_fronts(projected, exercise),

@@ -4,8 +4,9 @@ from dataclasses import dataclass
 
 from maqueta.projection.arrangement import Angle, ViewName
 from maqueta.projection.attitude import Attitude
-from maqueta.sheet.document import Style
+from maqueta.sheet.document import Paper, Style
 from maqueta.sheet.paper import PaperSize
+from maqueta.sheet.sheet_form import SheetForm
 from maqueta.solid.unit import Unit
 
 
@@ -16,6 +17,8 @@ class Expectation:
     units: Unit
     paper: PaperSize
     landscape: bool
+    #: The school's own form the sheet should be on, if any.
+    form: SheetForm | None
     angle: Angle
     fronts: tuple[Attitude, ...]
     views: tuple[ViewName, ...]
@@ -24,3 +27,8 @@ class Expectation:
     tolerance: float
     style: Style
     decimals: int
+
+    @property
+    def form_paper(self) -> Paper:
+        """The paper of a sheet that is on the form asked for."""
+        return Paper(size=self.paper, landscape=self.landscape, form=self.form)

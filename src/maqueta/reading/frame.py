@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Final
 
-from maqueta.geometry.box import Box, box_of, size_of, union, within
+from maqueta.geometry.box import Box, box_of, meet, size_of, union, within
 from maqueta.geometry.carrier import Line
 from maqueta.geometry.line_set import extremes
 from maqueta.reading.content import Stroke, Words
@@ -17,6 +17,10 @@ from maqueta.sheet.paper import SIDES_MM, PaperSize
 _MEET: Final = 0.6
 #: How far a border may stand inside the paper's edge, mm (common practice, no source; ISO 5457 has at most 20, Mem.).
 _WIDEST_MARGIN: Final = 45.0
+
+#: Zone marks stand in an even strip around the border: 5 mm in ISO 5457 (from memory), wider on forms of old.
+_STRIP: Final = (3.0, 15.0)
+_EVEN_STRIP: Final = 2.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,7 +49,7 @@ def find_frame(
         and isinstance(stroke.piece.carrier, Line)
         and min(size_of(box_of(stroke.piece.ends))) < 1e-3
     }
-    rectangles = sorted(_large_rectangles(straight), key=lambda box: -_area(box))
+    rectangles = sorted(large_rectangles(straight), key=lambda box: -_area(box))
     fitting = [(box, paper) for box in rectangles if (paper := _paper_of(box, asked)) is not None]
     border, outer, size, landscape = None, None, None, True
     if not fitting and (odd := _odd_border(rectangles, straight, words)) is not None:
@@ -55,15 +59,33 @@ def find_frame(
         inside = [box for box, _ in fitting[1:] if _area(box) < 0.999 * _area(outer_box)]
         border = inside[0] if inside and _is_paper(outer_box, size) else outer_box
         outer = outer_box if border is not outer_box else None
-    edges = [box for box in (border, outer) if box is not None]
-    members = {index for index, box in straight.items() if any(_on_edge(box, edge) for edge in edges)}
+    strip = next((box for box in rectangles if border is not None and _zoned(box, border)), None)
+    zones = border if strip is not None else None
+    border = strip or border
+    edges = [box for box in (border, outer, zones) if box is not None]
+    members = {index for index, box in straight.items() if any(on_edge(box, edge) for edge in edges)}
     members |= {index for index, kind in enumerate(kinds) if kind == "frame"}
+    if border is not None and zones is not None:
+        # Ticks between the zones.
+        members |= {index for index, box in straight.items() if within(box, zones, _MEET) and _beside(box, border)}
     title = _title_box(strokes, kinds, straight, words, border, members)
     if title is not None:
         members |= {
             index for index, stroke in enumerate(strokes) if within(box_of(extremes(stroke.piece)), title, _MEET)
         }
     return SheetFrame(outer, border, title, frozenset(members), size, landscape)
+
+
+def _zoned(box: Box, outer: Box) -> bool:
+    """Whether two rectangles are the inner and the outer edge of a strip with zone marks."""
+    insets = (box[0] - outer[0], box[1] - outer[1], outer[2] - box[2], outer[3] - box[3])
+    least, most = _STRIP
+    return least <= min(insets) and max(insets) <= most and max(insets) - min(insets) <= _EVEN_STRIP
+
+
+def _beside(box: Box, border: Box) -> bool:
+    """Whether a box lies outside a border, at most touching it."""
+    return not meet(box, border, -_MEET / 2)
 
 
 def _odd_border(rectangles: Sequence[Box], straight: dict[int, Box], words: Sequence[Words]) -> Box | None:
@@ -80,7 +102,7 @@ def _area(box: Box) -> float:
     return (box[2] - box[0]) * (box[3] - box[1])
 
 
-def _large_rectangles(straight: dict[int, Box]) -> list[Box]:
+def large_rectangles(straight: dict[int, Box]) -> list[Box]:
     """Closed rectangles of long lines; a line may be drawn in several parts."""
     level = [box for box in straight.values() if box[2] - box[0] > 100]
     upright = [box for box in straight.values() if box[3] - box[1] > 80]
@@ -120,7 +142,7 @@ def _is_paper(box: Box, size: PaperSize) -> bool:
     return all(abs(a - b) <= 2.0 for a, b in zip(sorted(size_of(box)), SIDES_MM[size], strict=True))
 
 
-def _on_edge(line: Box, edge: Box) -> bool:
+def on_edge(line: Box, edge: Box) -> bool:
     """Whether a straight line lies on one side of a rectangle."""
     level = line[3] - line[1] < line[2] - line[0]
     if not within(line, edge, _MEET):

@@ -2,7 +2,7 @@
 
 from collections import Counter
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Final
 
 from maqueta.geometry.box import Box, apart, box_of
@@ -20,6 +20,7 @@ from maqueta.reading.expectation import Expectation
 from maqueta.reading.frame import SheetFrame, find_frame
 from maqueta.reading.identify import Fit
 from maqueta.reading.kinds import Kind, kinds_of, pattern_kind
+from maqueta.reading.known_form import find_form
 from maqueta.reading.loose_sizes import Loose, loose_sizes
 from maqueta.reading.notes import notes_of
 from maqueta.reading.settle import settle_open
@@ -67,10 +68,14 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
     if max(box[2] - box[0], box[3] - box[1]) > FARTHEST:
         raise UnreadableSheetError(phrase("sheet-metres-large", size=max(box[2] - box[0], box[3] - box[1]) / 1000))
     kinds = kinds_of(strokes)
-    frame = find_frame(strokes, kinds, content.words, expected.paper)
+    known = find_form(expected.form, strokes, content.words) if expected.form is not None else None
+    frame = known.frame if known is not None else find_frame(strokes, kinds, content.words, expected.paper)
     symbol = symbol_marks(strokes)
     aside = frame.members | (symbol[1] if symbol is not None else frozenset())
-    title = read_title(content.words, [strokes[i] for i in sorted(aside)], frame.title)
+    if known is not None:
+        content, title = replace(content, words=known.words), known.title
+    else:
+        title = read_title(content.words, [strokes[i] for i in sorted(aside)], frame.title)
     scales = _likely_scales(title, expected)
     taken = [i for i, kind in enumerate(kinds) if kind in _GEOMETRY and i not in aside]
     if not taken:
@@ -86,7 +91,7 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
     views, left = _as_many_lines(_views(groups, fits, strokes, kinds, settled.either, projected))
     shift = _shift(frame)
     document = SheetDocument(
-        paper=_paper(frame, expected),
+        paper=_paper(frame, expected) if known is None else expected.form_paper,
         units=expected.units,
         style=expected.style,
         decimals=expected.decimals,
@@ -96,10 +101,10 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
     placed = placed_views(projected, document)
     axes = [stroke for stroke, kind in zip(strokes, kinds, strict=True) if kind == "centre"]
     loose = _loose(content, strokes, kinds, settled.dropped, frame.title, placed, expected.units)
-    known = [item for item in placed if item.lines.pieces]
-    pitches = {i.view.id: pitch_circles(projected.part, i.orthographic) for i in known if i.orthographic is not None}
+    drawn = [item for item in placed if item.lines.pieces]
+    pitches = {i.view.id: pitch_circles(projected.part, i.orthographic) for i in drawn if i.orthographic is not None}
     all_sizes, leaders = [*content.sizes, *loose.sizes], [*content.pointers, *loose.pointers]
-    tied = tie_sizes(all_sizes, leaders, content.words, known, expected.tolerance, pitches)
+    tied = tie_sizes(all_sizes, leaders, content.words, drawn, expected.tolerance, pitches)
     centre_lines = _centre_lines(axes, [(item.view, item.box, item.factor) for item in placed])
     document = document.model_copy(
         update={"marks": centre_lines[:MOST_MARKS], "dimensions": tied.dimensions[:MOST_DIMENSIONS]}
@@ -120,6 +125,8 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
     ]
     if left:
         too_many.append(phrase("unread-too-many-lines", count=left, most=MOST_LINES, points=MOST_POINTS_IN_ALL))
+    if expected.form is not None and known is None:
+        untied.append(phrase("form-not-on-sheet"))
     not_read = [*content.not_read, *settled.left_out, *untied, *too_many]
     return ReadSheet(_moved(document, shift), tuple(not_read))
 

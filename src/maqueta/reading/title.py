@@ -12,7 +12,8 @@ from maqueta.projection.arrangement import Angle
 from maqueta.reading.content import Stroke, Words
 from maqueta.reading.kinds import plain
 from maqueta.reading.title_words import angle_stated, field_of, is_label, label_of
-from maqueta.sheet.document import TitleBlock, TitleField
+from maqueta.sheet.document import TitleBlock
+from maqueta.sheet.fields import TitleField
 
 #: How far a value may stand from its label, mm: to the right, and below or above.
 _BESIDE, _BELOW = 70.0, 14.0
@@ -38,7 +39,7 @@ def read_title(words: Sequence[Words], strokes: Sequence[Stroke], box: Box | Non
                 used.add(index)
                 value = inside[index].text
         if field == "angle":
-            angle = angle or angle_stated(f"{word.text} {value}") or _bare_angle(value)
+            angle = angle or angle_stated(f"{word.text} {value}") or bare_angle(value)
         elif value:
             fields.setdefault(field, _tidy(value))  # type: ignore[arg-type]
     for word in words if box is None else [*inside, *(w for w in words if not w.stands_in(box, 1.0))]:
@@ -56,7 +57,8 @@ def _tidy(text: str) -> str:
     return " ".join(text.split())[:120]
 
 
-def _bare_angle(text: str) -> Angle | None:
+def bare_angle(text: str) -> Angle | None:
+    """The angle a text behind a label states, be it by a number alone."""
     words = plain(text)
     if re.match(r"\s*(?:FIRST|1|PRIM|ERST|PREM|EUROP)", words):
         return "first"

@@ -5,7 +5,7 @@ from typing import Final
 
 from maqueta.projection.arrangement import Angle
 from maqueta.reading.kinds import plain
-from maqueta.sheet.document import TitleField
+from maqueta.sheet.fields import TitleField
 
 #: Longer labels first, so that "DRAWING NO" is not read as "DRAWING". "angle" is the statement of projection.
 _LABELS: Final[tuple[tuple[str, tuple[str, ...]], ...]] = (

@@ -25,6 +25,7 @@ from maqueta.service.metrics import noted_work
 from maqueta.service.people import account_routes, class_routes, people_routes
 from maqueta.service.queue.chosen import work_queue
 from maqueta.service.settings import Settings, files_of
+from maqueta.service.sheet_forms import routes as sheet_form_routes
 from maqueta.service.shelf import builder_routes, model_routes, part_routes
 from maqueta.service.workers import KernelWorkers
 from maqueta.service.world import World
@@ -66,6 +67,7 @@ def describe() -> FastAPI:
         readers_eye_routes,
         delivery_routes,
         marking_routes,
+        sheet_form_routes,
     )
     for area in areas:
         app.include_router(area.router)

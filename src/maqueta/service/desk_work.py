@@ -9,7 +9,7 @@ from dataclasses import dataclass
 
 from maqueta.geometry.line_set import LineSet
 from maqueta.judging.survey import Survey
-from maqueta.making.title_filled import Drafter, title_checked, title_filled
+from maqueta.making.title_filled import Drafter, on_its_form, title_checked, title_filled
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.projection.look import Look
 from maqueta.projection.projected_part import ProjectedPart
@@ -66,7 +66,8 @@ class Desk:
         return Survey(self.projected, self.task, self.filled(document))
 
     def filled(self, document: SheetDocument) -> SheetDocument:
-        """A sheet with what is written into its title block for who draws it, and once it has been checked."""
+        """A sheet on its form, with what is written into its title block for who draws it, and once it is checked."""
+        document = on_its_form(self.task, document)
         if self.checked:
             return title_checked(document, self.checked)
         if self.drafter is None or not self.task.title_filled:

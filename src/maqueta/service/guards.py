@@ -29,8 +29,8 @@ from maqueta.store.errors import AlreadyAnonymous, FilesAway, NotVisible, OutOfD
 _LOG = logging.getLogger("maqueta.service")
 #: For who comes when it is full: seconds.
 _SOON: Final = {"retry-after": "2"}
-#: Where sheets are delivered as files.
-_SHEET_FILES = ("/sheet/file", "/deliveries")
+#: Where sheets and sheet forms are delivered as files.
+_SHEET_FILES = ("/sheet/file", "/deliveries", "/sheet-forms/file")
 
 
 class SizeGuard:

@@ -19,6 +19,11 @@ def spoken(phrase: Phrase) -> str:
     return said(phrase, _LANGUAGE.get())
 
 
+def language_spoken() -> Language:
+    """The language of the request that is answered."""
+    return _LANGUAGE.get()
+
+
 #: A phrase in an answer: kept as a kind with values until it is sent, then said in the language of the request.
 Sentence = Annotated[Phrase, PlainSerializer(spoken, return_type=str), WithJsonSchema({"type": "string"})]
 

@@ -10,6 +10,7 @@ from maqueta.projection.look import Look
 from maqueta.service.deliveries.file_work import SheetWork, read_sheet_file
 from maqueta.service.queue.work_queue import Hands, NotDoneError, Piece, Wanted, always
 from maqueta.service.settings import Settings
+from maqueta.service.sheet_forms.file_work import FormWork, read_form_file
 from maqueta.service.shelf.kernel_work import (
     PartSource,
     PartWork,
@@ -76,6 +77,15 @@ class KernelWorkers:
             raise
         except Exception as error:  # the worker's own exceptions arrive here, whatever they are
             return SheetWork(refused=reason_of(error, self._seconds))
+
+    def read_form(self, data: bytes) -> FormWork:
+        """Read a sheet form. Never raises for anything the file does."""
+        try:
+            return self._run(Piece("readers", read_form_file, (data,), self._seconds))
+        except NotDoneError:
+            raise
+        except Exception as error:  # the worker's own exceptions arrive here, whatever they are
+            return FormWork(refused=reason_of(error, self._seconds))
 
     def at_desk(self, work: Callable[..., Result], *arguments: Any, seconds: float, wanted: Wanted) -> Result:
         """Work on a sheet and its part. Raises as `Hands.run` does."""

@@ -74,14 +74,14 @@ async def transaction(request: Request, world: InWorld) -> AsyncIterator[Session
 
 
 #: Changes of which there is one every few seconds.
-_DRAFTS: Final = "PUT /api/exercises/{exercise_id}/sheet"
+_DRAFTS: Final = ("PUT /api/exercises/{exercise_id}/sheet", "PUT /api/sheet-forms/{form_id}")
 
 
 def _kept(session: Session, request: Request) -> None:
     """End a transaction well, with a note of who did it; what cannot be kept is undone."""
     try:
         who, what = asking.get(), f"{request.method} {getattr(request.scope.get('route'), 'path', '')}"
-        if who and request.method not in ("GET", "HEAD") and what != _DRAFTS and has_changed(session):
+        if who and request.method not in ("GET", "HEAD") and what not in _DRAFTS and has_changed(session):
             note_deed(session, who[0], what, dict(request.path_params), request_number.get())
         session.commit()
     finally:

@@ -10,6 +10,7 @@ from typing import Annotated, Any, Final, Literal, Self
 from pydantic import Field, model_validator
 
 from maqueta.phrases.phrase import phrase
+from maqueta.phrases.said import Language
 from maqueta.phrases.told import ToldError
 from maqueta.projection.arrangement import Angle
 from maqueta.projection.attitude import attitude_of
@@ -21,10 +22,13 @@ from maqueta.sheet.fields import (
     Rectangle,
     SheetPoint,
     ShortText,
+    TitleField,
     ViewPoint,
 )
 from maqueta.sheet.former import upgraded
 from maqueta.sheet.paper import Layout, PaperSize, layout
+from maqueta.sheet.sheet_form import SheetForm
+from maqueta.sheet.usual_form import usual_form
 from maqueta.sheet.view import MOST_LINES, Aslant, View, view_look
 from maqueta.sheet.view_graph import FOLDED_FROM, front_of
 from maqueta.solid.unit import Unit
@@ -40,21 +44,6 @@ MOST_POINTS_IN_ALL = 20_000
 #: How far centre lines reach past the outline (common practice, no source).
 CENTRE_BEYOND = 3.0
 
-TitleField = Literal[
-    "title",
-    "drafter",
-    "class",
-    "date",
-    "scale",
-    "sheet",
-    "number",
-    "material",
-    "unit",
-    "paper",
-    "tolerances",
-    "revision",
-    "checked",
-]
 Style = Literal["iso", "asme"]
 #: Millimetres go with ISO, inches with ASME (common practice, no source).
 USUAL_STYLE: Final[dict[Unit, Style]] = {"mm": "iso", "inch": "asme"}
@@ -75,20 +64,42 @@ class Frame(Strict):
 
 
 class Paper(Strict):
-    """The paper a sheet is drawn on."""
+    """The paper a sheet is drawn on: on the usual form, with captions in a language, or on a `form` of its own.
+
+    A `frame` is what was found on a sheet from elsewhere.
+    """
 
     size: PaperSize = "A3"
     landscape: bool = True
+    captions: Language = "en"
+    form: SheetForm | None = None
     frame: Frame | None = None
+
+    @model_validator(mode="after")
+    def _of_the_forms_size(self) -> Self:
+        if self.form is not None and (self.form.size, self.form.landscape) != (self.size, self.landscape):
+            raise ToldError(phrase("form-of-other-paper", paper=self.form.size))
+        return self
 
     @property
     def layout(self) -> Layout:
-        """The rectangles of the sheet: as drawn where it brings its own frame, else ours for the paper size."""
+        """The rectangles of the sheet: those of its form, as drawn where it brings a frame, else the usual ones."""
+        if self.form is not None:
+            return self.form.layout
         usual = layout(self.size, self.landscape)
         if self.frame is None:
             return usual
         _, bottom, right, _ = self.frame.border
         return Layout(usual.width, usual.height, self.frame.border, self.frame.title or (right, bottom, right, bottom))
+
+    @property
+    def drawn_form(self) -> SheetForm | None:
+        """The form that is drawn; None for a frame without a title block."""
+        if self.form is not None:
+            return self.form
+        if self.frame is None:
+            return usual_form(self.size, self.landscape, self.captions)
+        return None if self.frame.title is None else usual_form(self.size, self.landscape, self.captions, self.layout)
 
 
 class CentreMark(Strict):

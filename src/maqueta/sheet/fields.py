@@ -1,6 +1,6 @@
-"""What the parts of a sheet document are made of: lengths, points, names."""
+"""What the parts of a sheet document are made of: lengths, points, texts, the fields of a title block."""
 
-from typing import Annotated
+from typing import Annotated, Final, Literal, get_args
 
 from pydantic import Field
 
@@ -16,3 +16,22 @@ ViewPoint = tuple[ModelLength, ModelLength]
 #: Characters of a text on a sheet.
 LONGEST_TEXT = 120
 ShortText = Annotated[str, Field(max_length=LONGEST_TEXT)]
+
+TitleField = Literal[
+    "title",
+    "drafter",
+    "class",
+    "date",
+    "scale",
+    "sheet",
+    "number",
+    "material",
+    "unit",
+    "paper",
+    "tolerances",
+    "revision",
+    "checked",
+]
+#: What has a place in a title block: the fields, and the symbol of the angle of projection.
+FormField = TitleField | Literal["angle"]
+FORM_FIELDS: Final[tuple[FormField, ...]] = (*get_args(TitleField), "angle")

@@ -53,10 +53,15 @@ class Layout:
         return (left, self.title[3], right, top)
 
 
+def sides(size: PaperSize, landscape: bool) -> tuple[float, float]:
+    """Width and height of a paper."""
+    short, long = SIDES_MM[size]
+    return (long, short) if landscape else (short, long)
+
+
 def layout(size: PaperSize, landscape: bool) -> Layout:
     """The layout of a paper size. ISO sheets keep the wide filing margin at the left edge."""
-    short, long = SIDES_MM[size]
-    width, height = (long, short) if landscape else (short, long)
+    width, height = sides(size, landscape)
     if size in _ASME_MARGINS:
         at_short, at_long = (inches * _INCH for inches in _ASME_MARGINS[size])
         across, up = (at_short, at_long) if landscape else (at_long, at_short)

@@ -227,6 +227,20 @@ class ExerciseRecord(Base):
     school_class: Mapped[SchoolClass] = relationship()
 
 
+class SheetFormRecord(Base):
+    """A sheet form of the school and who made it. Exercises keep a copy: changing one changes no exercise."""
+
+    __tablename__ = "sheet_form"
+    id: Mapped[int] = mapped_column(primary_key=True)
+    owner_id: Mapped[int] = mapped_column(ForeignKey("account.id"))
+    name: Mapped[str] = mapped_column(String(80))
+    document: Mapped[dict[str, Any]] = mapped_column(JSON)
+    revision: Mapped[int] = mapped_column(Integer)
+    created_at: Mapped[datetime] = mapped_column(DateTime)
+    saved_at: Mapped[datetime] = mapped_column(DateTime)
+    owner: Mapped[Account] = relationship()
+
+
 class ModelAnswerRecord(Base):
     """The sheet an instructor would deliver for an exercise; none until it is changed by hand."""
 

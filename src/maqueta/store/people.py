@@ -20,6 +20,7 @@ from maqueta.store.models import (
     KnownBrowser,
     PartRecord,
     SchoolClass,
+    SheetFormRecord,
     SheetRecord,
 )
 
@@ -37,6 +38,7 @@ def held(session: Session, person: Account) -> Held:
         .order_by(SheetRecord.id)
     )
     parts = select(PartRecord.name).where(PartRecord.owner_id == person.id).order_by(PartRecord.id)
+    forms = select(SheetFormRecord.name).where(SheetFormRecord.owner_id == person.id).order_by(SheetFormRecord.id)
     exercises = select(ExerciseRecord.title).where(ExerciseRecord.instructor_id == person.id)
     deeds = select(Deed).where(Deed.account_id == person.id).order_by(Deed.id)
     browsers = select(KnownBrowser.seen_at).where(KnownBrowser.account_id == person.id)
@@ -56,6 +58,7 @@ def held(session: Session, person: Account) -> Held:
         "known_browsers_seen_at": list(session.scalars(browsers)),
         "classes": sorted({found.name for found in session.scalars(classes.where(mine))}),
         "parts": list(session.scalars(parts)),
+        "sheet_forms": list(session.scalars(forms)),
         "exercises": list(session.scalars(exercises.order_by(ExerciseRecord.id))),
         "sheets": [_sheet(sheet) for sheet in session.scalars(sheets)],
         "deeds": [{"at": deed.at, "what": deed.what, "to_what": deed.to_what} for deed in session.scalars(deeds)],

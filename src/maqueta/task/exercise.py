@@ -7,14 +7,16 @@ from pydantic import Field, field_validator, model_validator
 
 from maqueta.geometry.directions import Side
 from maqueta.phrases.phrase import phrase
+from maqueta.phrases.said import Language
 from maqueta.phrases.told import ToldError
 from maqueta.projection.arrangement import Angle, ViewName
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.ranking import DEFAULT_VIEWS
-from maqueta.sheet.document import USUAL_STYLE, Style, TitleField
-from maqueta.sheet.fields import ShortText
+from maqueta.sheet.document import USUAL_STYLE, Paper, Style
+from maqueta.sheet.fields import ShortText, TitleField
 from maqueta.sheet.paper import PaperSize
 from maqueta.sheet.scales import parse_scale
+from maqueta.sheet.sheet_form import SheetForm
 from maqueta.solid.unit import Unit
 from maqueta.strict import Strict
 from maqueta.task.criteria import Criterion, Points, usual_points
@@ -64,6 +66,9 @@ class Exercise(Strict):
     angle: Angle = "third"
     paper: PaperSize = "A3"
     landscape: bool = True
+    #: The school's own form; None for the usual one, with its captions in this language.
+    sheet_form: SheetForm | None = None
+    captions: Language = "en"
     #: The views asked for; None leaves the choice to the drafter.
     views: tuple[ViewName, ...] | None = None
     pictorial: Literal["required", "allowed", "unwanted"] = "allowed"
@@ -118,6 +123,20 @@ class Exercise(Strict):
             if field not in get_args(TitleField):
                 raise ToldError(phrase("no-title-field", field=field))
         return pattern
+
+    @model_validator(mode="after")
+    def _form_of_the_paper(self) -> Self:
+        form = self.sheet_form
+        if form is not None and (form.size, form.landscape) != (self.paper, self.landscape):
+            raise ToldError(phrase("form-of-other-paper", paper=form.size))
+        if form is not None and (lacking := [f for f in self.title_fields if form.place_of(f) is None]):
+            raise ToldError(phrase("form-without-field", field=lacking[0]))
+        return self
+
+    @property
+    def paper_given(self) -> Paper:
+        """The paper asked for, on its form."""
+        return Paper(size=self.paper, landscape=self.landscape, captions=self.captions, form=self.sheet_form)
 
     def points_of(self, criterion: Criterion) -> float:
         """Points of a criterion: the exercise's own, or the usual ones for its kind."""

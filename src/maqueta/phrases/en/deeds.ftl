@@ -33,3 +33,5 @@ deed-handed-in = Handed in a sheet
 deed-finding-decided = Upheld or waived a finding
 deed-remark = Wrote a remark
 deed-returned = Returned a sheet
+deed-form-made = Made a sheet form
+deed-form-dropped = Threw a sheet form away

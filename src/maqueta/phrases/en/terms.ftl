@@ -71,3 +71,8 @@ the-view = the { view-name }
 a-note = a note
 dimension-of-view = a dimension of the { view-name }
 centre-line-of-view = a centre line of the { view-name }
+
+caption = { $field ->
+    [angle] angle
+   *[other] { $field }
+}

@@ -33,3 +33,5 @@ deed-handed-in = Entregó una lámina
 deed-finding-decided = Mantuvo o perdonó una observación
 deed-remark = Escribió un comentario
 deed-returned = Devolvió una lámina
+deed-form-made = Hizo un formato de lámina
+deed-form-dropped = Desechó un formato de lámina

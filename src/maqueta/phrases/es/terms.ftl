@@ -141,3 +141,21 @@ the-view = la { view-name }
 a-note = una nota
 dimension-of-view = una cota de la { view-name }
 centre-line-of-view = un eje de la { view-name }
+
+caption = { $field ->
+    [title] título
+    [drafter] dibujado
+    [date] fecha
+    [scale] escala
+    [material] material
+    [sheet] hoja
+    [paper] formato
+    [checked] revisado
+    [tolerances] tolerancias
+    [revision] revisión
+    [class] clase
+    [number] número
+    [unit] unidad
+    [angle] diedro
+   *[other] { $field }
+}

@@ -45,12 +45,15 @@ _INCHES_BELOW: Final = 60.0
 _UNREAD_ON_PURPOSE: Final = {"VIEWPORT", "ATTDEF", "SEQEND"}
 
 
-def read_dxf(data: bytes) -> Content:
-    """Read a DXF file. Raises UnreadableSheetError with one line for people."""
+def read_dxf(data: bytes, blank: bool = False) -> Content:
+    """Read a DXF file. Raises UnreadableSheetError with one line for people.
+
+    In a `blank` one, attributes that wait to be filled in are words too: their tags name fields.
+    """
     document = _open(data)
     spaces = _spaces(document)
     layers = {layer.dxf.name.lower(): layer for layer in document.layers}
-    collector = _Collector(document, layers)
+    collector = _Collector(document, layers, blank)
     for window in spaces.windows:
         collector.through(window, spaces.shown)
     collector.collect(spaces.entities)
@@ -120,7 +123,8 @@ def _spaces(document: Any) -> _Spaces:
 class _Collector:
     """Walks through entities and blocks and keeps what a sheet is made of, in file units."""
 
-    def __init__(self, document: Any, layers: dict[str, Any]) -> None:
+    def __init__(self, document: Any, layers: dict[str, Any], blank: bool = False) -> None:
+        self._blank = blank
         self._document = document
         self._layers = layers
         self._patterns: dict[str, tuple[float, ...]] = {}
@@ -146,7 +150,7 @@ class _Collector:
             scale, 0.0, window.dxf.center[0] - scale * (x + target[0]), window.dxf.center[1] - scale * (y + target[1])
         )
         half = (window.dxf.width / 2 * 1.001, window.dxf.height / 2 * 1.001)
-        inner = _Collector(self._document, self._layers)
+        inner = _Collector(self._document, self._layers, self._blank)
         inner.collect(entities)
         moved = _moved(inner, move)
 
@@ -188,7 +192,7 @@ class _Collector:
                 self._insert(entity, style, inside)
             elif kind == "DIMENSION":
                 self._dimension(entity)
-            elif kind in ("TEXT", "ATTRIB"):
+            elif kind in ("TEXT", "ATTRIB") or (kind == "ATTDEF" and self._blank):
                 self._text(entity, style)
             elif kind == "MTEXT":
                 self._long_text(entity, style)
@@ -258,6 +262,8 @@ class _Collector:
 
     def _text(self, entity: Any, style: Style) -> None:
         text = entity.plain_text() if entity.dxftype() == "TEXT" else str(entity.dxf.text)
+        if entity.dxftype() == "ATTDEF":
+            text = text or str(entity.dxf.tag)
         place = entity.dxf.get("insert", (0, 0, 0))
         height = float(entity.dxf.get("height", 2.5))
         at = (float(place[0]), float(place[1]))
@@ -274,7 +280,7 @@ class _Collector:
             )
             if halign in (3, 5):
                 at = (float(place[0]), float(place[1]))
-        tag = str(entity.dxf.tag) if entity.dxftype() == "ATTRIB" else ""
+        tag = str(entity.dxf.tag) if entity.dxftype() in ("ATTRIB", "ATTDEF") else ""
         self._say(text, at, height, float(entity.dxf.get("rotation", 0.0)), style, tag)
 
     def _long_text(self, entity: Any, style: Style) -> None:

@@ -6,7 +6,7 @@ from typing import Any
 from maqueta.judging.catalogue import CATALOGUE, wording
 from maqueta.service.bench.messages import CheckedFinding, PaperAnswer
 from maqueta.service.marking.answers import FINDING
-from maqueta.sheet.paper import Layout, layout
+from maqueta.sheet.paper import Layout
 from maqueta.task.exercise import Exercise
 
 
@@ -23,7 +23,7 @@ def paper_answer(sheet_layout: Layout) -> PaperAnswer:
 
 def task_paper(task: Exercise) -> PaperAnswer:
     """The paper an exercise asks for."""
-    return paper_answer(layout(task.paper, task.landscape))
+    return paper_answer(task.paper_given.layout)
 
 
 def checked_answers(measured: Iterable[tuple[str, Mapping[str, Any]]]) -> list[CheckedFinding]:

@@ -14,23 +14,14 @@ from maqueta.service.desk_work import Desk
 from maqueta.service.exercises.answers import task_of
 from maqueta.service.exercises.variation import version_for
 from maqueta.service.marking.answers import scope_json
-from maqueta.service.world import Instructor, InTransaction, Student, World, aside
+from maqueta.service.uploaded import uploaded_dxf
+from maqueta.service.world import Instructor, InTransaction, Student, aside
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.classes import students_of
 from maqueta.store.exercises import deliver, exercise_for, own_sheet
 from maqueta.store.models import Account
 
 router = APIRouter(prefix="/api/exercises")
-
-
-def _upload(world: World, file: UploadFile) -> tuple[bytes, str]:
-    name = PurePath(file.filename or "sheet").name
-    if PurePath(name).suffix.lower() != ".dxf":
-        raise HTTPException(415, phrase("sheet-file-kind"))
-    data = file.file.read(world.settings.largest_upload + 1)
-    if len(data) > world.settings.largest_upload:
-        raise HTTPException(413, phrase("sheet-file-too-large"))
-    return data, name
 
 
 def _read(at: DeskPlace, desk: Desk, data: bytes) -> SheetWork:
@@ -50,7 +41,7 @@ def read_file(
 ) -> ReadSheetAnswer:
     """Read a student's own file. Nothing is stored: the bench keeps what was read as a draft."""
     exercise = exercise_for(session, student, exercise_id)
-    data, name = _upload(at.world, file)
+    data, name = uploaded_dxf(at.world.settings, file)
     desk = at.desk_of(exercise, student)
     work = _read(at, desk, data)
     if work.refused is not None:
@@ -83,7 +74,7 @@ def take_delivery(
     A sheet that is already handed in is never replaced.
     """
     exercise = exercise_for(session, instructor, exercise_id)
-    data, name = _upload(at.world, file)
+    data, name = uploaded_dxf(at.world.settings, file)
     people = students_of(session, exercise.class_id)
     asked = next((person for person in people if person.id == student), None)
     if student is not None and asked is None:

@@ -13,6 +13,7 @@ from maqueta.service.exercises.answers import exercise_answer, task_of
 from maqueta.service.exercises.messages import BlankTask, ExerciseAnswer, NewExercise, StartingAnswer, StartingRequest
 from maqueta.service.exercises.variation import check_ranges, version_for
 from maqueta.service.exercises.work import begun, tried
+from maqueta.service.language import language_spoken
 from maqueta.service.marking.answers import (
     finding_answers,
     finding_of,
@@ -24,6 +25,7 @@ from maqueta.service.marking.answers import (
 from maqueta.service.marking.messages import SharedDecision, WallAnswer, WallSheet
 from maqueta.service.messages import Number
 from maqueta.service.world import AnyAccount, Instructor, InTransaction, World
+from maqueta.sheet.form_flaws import form_flaws
 from maqueta.store.classes import class_sizes, own_class, students_of
 from maqueta.store.exercises import (
     add_exercise,
@@ -95,6 +97,9 @@ def _model_for(world: World, session: Session, exercise: ExerciseRecord, student
 def set_exercise(form: NewExercise, instructor: Instructor, session: InTransaction, at: AtDesk) -> ExerciseAnswer:
     """Set an exercise for a class."""
     version = own_part(session, instructor, form.part).current
+    own = form.task.sheet_form
+    if own is not None and (barred := next((flaw for flaw in form_flaws(own) if flaw.bars), None)) is not None:
+        raise HTTPException(422, phrase("form-not-ready", reason=barred.what))
     at.run(begun, at.desk(version, form.task))
     if form.varied and form.task.drafting.changes:
         raise HTTPException(422, phrase("changes-need-one-size"))
@@ -112,7 +117,9 @@ def set_exercise(form: NewExercise, instructor: Instructor, session: InTransacti
 @router.get("/blank", response_model=BlankTask)
 def blank(_: Instructor) -> BlankTask:
     """What an exercise asks unless its instructor says otherwise, and the usual points of every kind."""
-    usual = Exercise(views=DEFAULT_VIEWS, title_fields=("title", "drafter", "date", "scale"))
+    usual = Exercise(
+        views=DEFAULT_VIEWS, title_fields=("title", "drafter", "date", "scale"), captions=language_spoken()
+    )
     return BlankTask(task=usual, points=USUAL_POINTS)
 
 

@@ -5,7 +5,7 @@ from typing import Final
 
 from maqueta.phrases.phrase import Phrase, phrase
 
-#: What changes something, by method and path. Drafts, of which one is kept every few seconds, are no deeds.
+#: What changes something, by method and path. Drafts and forms under way, kept every few seconds, are no deeds.
 DEEDS: Final[Mapping[str, Phrase]] = {
     "POST /api/log-in": phrase("deed-log-in"),
     "POST /api/log-out": phrase("deed-log-out"),
@@ -37,6 +37,8 @@ DEEDS: Final[Mapping[str, Phrase]] = {
     "POST /api/exercises/{exercise_id}/return": phrase("deed-all-returned"),
     "POST /api/exercises/{exercise_id}/sheet/check": phrase("deed-had-checked"),
     "POST /api/exercises/{exercise_id}/sheet/hand-in": phrase("deed-handed-in"),
+    "POST /api/sheet-forms": phrase("deed-form-made"),
+    "DELETE /api/sheet-forms/{form_id}": phrase("deed-form-dropped"),
     "PUT /api/sheets/{sheet_id}/findings/{place}": phrase("deed-finding-decided"),
     "PUT /api/sheets/{sheet_id}/remark": phrase("deed-remark"),
     "POST /api/sheets/{sheet_id}/return": phrase("deed-returned"),

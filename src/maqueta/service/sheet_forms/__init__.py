@@ -1,0 +1,1 @@
+"""Sheet forms: a school's borders and title blocks."""
