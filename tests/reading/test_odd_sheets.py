@@ -34,7 +34,7 @@ def written(document: Any) -> bytes:
 def test_more_groups_than_a_sheet_may_have_are_listed() -> None:
     of = case(1)
     document: Any = ezdxf.new()
-    boxes(document.modelspace(), 120)
+    boxes(document.modelspace(), 40)
     found = read_delivered(written(document), of.part, of.task)
     assert SheetDocument.model_validate(found.document.model_dump()) == found.document
     assert any("groups of lines" in said(text) for text in found.not_read)

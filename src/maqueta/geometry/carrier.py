@@ -196,7 +196,10 @@ class Free:
     def moved(self, move: Similarity, interval: Interval) -> "tuple[Free, Interval]":
         """The carrier and the stretch after a move."""
         scale = move.scale
-        return Free(tuple(move(p) for p in self.points)), (interval[0] * scale, interval[1] * scale)
+        # Written out: these are most points of a sheet, and moved most often.
+        a, b, x, y = move.a, move.b, move.x, move.y
+        points = tuple([(a * px - b * py + x, b * px + a * py + y) for px, py in self.points])
+        return Free(points), (interval[0] * scale, interval[1] * scale)
 
     def outline(self, interval: Interval) -> list[Point]:
         """Points that draw the curve (free curves are always drawn whole)."""

@@ -207,13 +207,17 @@ def _apart(
 ) -> list[Piece]:
     """Stretches of pieces away from others by distance: lines from bent left-overs, circles from anything but circles
     (what lies on a line or circle of the same kind is settled already), other curves from all others."""
-    bent = Chords([p for p in left_over if not isinstance(p.carrier, Line)], tolerance)
-    uncircled = Chords([p for p in all_others if not isinstance(p.carrier, Circle)], tolerance)
-    every = Chords(all_others, tolerance)
+    known: dict[type, Chords] = {}
     result: list[Piece] = []
     for piece in pieces:
-        against = bent if isinstance(piece.carrier, Line) else uncircled if isinstance(piece.carrier, Circle) else every
-        result += against.far_from(piece, least)
+        kind = type(piece.carrier)
+        if kind not in known:
+            if kind is Line:
+                others = [p for p in left_over if not isinstance(p.carrier, Line)]
+            else:
+                others = [p for p in all_others if kind is not Circle or not isinstance(p.carrier, Circle)]
+            known[kind] = Chords(others, tolerance)
+        result += known[kind].far_from(piece, least)
     return result
 
 

@@ -2,7 +2,7 @@
 
 import math
 from collections.abc import Sequence
-from typing import Final
+from typing import Final, cast
 
 import numpy as np
 from numpy.typing import NDArray
@@ -66,10 +66,16 @@ def _stretch(piece: Piece, run: LineString) -> Piece:
 
 def chords(piece: Piece, tolerance: float) -> LineString:
     """A piece as a chain of chords within a tenth of the tolerance."""
-    if isinstance(piece.carrier, Line | Free):
-        return LineString(LineString(piece.outline()).simplify(_CHORD * tolerance).coords)
-    radius = piece.carrier.radius if isinstance(piece.carrier, Circle) else piece.carrier.major
+    carrier = piece.carrier
+    if isinstance(carrier, Line | Free):
+        whole = LineString(np.array(piece.outline()))
+        return whole if isinstance(carrier, Line) else cast("LineString", whole.simplify(_CHORD * tolerance))
+    major = carrier.radius if isinstance(carrier, Circle) else carrier.major
     start, end = piece.interval
-    step = 2 * math.acos(max(0.5, 1 - _CHORD * tolerance / max(radius, 1e-9)))
+    step = 2 * math.acos(max(0.5, 1 - _CHORD * tolerance / max(major, 1e-9)))
     count = max(4, math.ceil((end - start) / step)) + 1
-    return LineString([piece.carrier.point(start + (end - start) * k / (count - 1)) for k in range(count)])
+    t = np.linspace(start, end, count)
+    minor, turn = (major, 0.0) if isinstance(carrier, Circle) else (carrier.minor, carrier.angle)
+    x, y = major * np.cos(t), minor * np.sin(t)
+    c, s = math.cos(turn), math.sin(turn)
+    return LineString(np.column_stack((carrier.x + c * x - s * y, carrier.y + s * x + c * y)))
