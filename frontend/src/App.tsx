@@ -22,12 +22,14 @@ const PartPage = lazy(() => import("./shelf/PartPage"));
 const NewExercisePage = lazy(() => import("./exercise/NewExercisePage"));
 const WallPage = lazy(() => import("./wall/WallPage"));
 const TablePage = lazy(() => import("./table/TablePage"));
+const SheetFormsPage = lazy(() => import("./sheetForm/SheetFormsPage"));
+const FormEditorPage = lazy(() => import("./sheetForm/FormEditorPage"));
 const ClassesPage = lazy(() => import("./people/ClassesPage"));
 const DeedsPage = lazy(() => import("./people/DeedsPage"));
 const PeoplePage = lazy(() => import("./people/PeoplePage"));
 
 /** What is being worked on is not fetched again under the hand. */
-const KEEPING = new Set<unknown>(["me", "draft", "recipe", "mesh"]);
+const KEEPING = new Set<unknown>(["me", "draft", "recipe", "mesh", "sheet form"]);
 
 async function whoAmI(): Promise<Me | null> {
   const me = await answer(api.GET("/api/log-in"));
@@ -81,6 +83,8 @@ export function App() {
             <Route path="/shelf/new" element={<BuilderPage />} />
             <Route path="/shelf/:part" element={<PartPage />} />
             <Route path="/shelf/:part/build" element={<BuilderPage />} />
+            <Route path="/sheet-forms" element={<SheetFormsPage />} />
+            <Route path="/sheet-forms/:form" element={<FormEditorPage />} />
             <Route path="/exercises/new" element={<NewExercisePage />} />
             <Route path="/exercises/:exercise/wall" element={<WallPage />} />
             <Route path="/exercises/:exercise/bench" element={<BenchPage />} />

@@ -81,6 +81,19 @@ def _classes(page: Page) -> None:
     page.wait_for_load_state("networkidle")
 
 
+def _forms(page: Page) -> None:
+    page.goto("/sheet-forms")
+    expect(page.get_by_role("article", name="Loom house, A3")).to_be_visible()
+
+
+def _form_editor(page: Page) -> None:
+    _forms(page)
+    page.get_by_role("link", name="Loom house, A3").click()
+    expect(page.get_by_test_id("form-sheet")).to_be_visible()
+    page.get_by_role("button", name="title ✓").click()
+    page.wait_for_load_state("networkidle")
+
+
 def _deeds(page: Page) -> None:
     page.goto("/deeds")
     expect(page.get_by_role("heading", level=1)).to_be_visible()
@@ -107,6 +120,8 @@ STAGES = ("Paper", "Front", "Views", "Lines", "Dimensions", "Title", "Looking ov
 VIEWS: dict[str, tuple[str | None, Callable[[Page], None]]] = {
     "log-in": (None, lambda page: expect(page.get_by_role("button", name="Log in", exact=True)).to_be_visible()),
     "exercises of a class": ("ines.corvalho", _exercises),
+    "sheet forms": ("ines.corvalho", _forms),
+    "form editor": ("ines.corvalho", _form_editor),
     "own exercises": ("lena.achterberg", _exercises),
     "shelf": ("ines.corvalho", _shelf),
     "part": ("ines.corvalho", _part),

@@ -2821,6 +2821,7 @@ export interface components {
             name: string;
             /** Own */
             own: boolean;
+            paper: components["schemas"]["PaperAnswer"];
             /** Revision */
             revision: number;
         };
@@ -2838,6 +2839,7 @@ export interface components {
             own: boolean;
             /** Owner */
             owner: string;
+            paper: components["schemas"]["PaperAnswer"];
             /** Ready */
             ready: boolean;
             /**
@@ -7651,11 +7653,13 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["Number"];
+                };
             };
             /** @description Validation Error */
             422: {

@@ -56,3 +56,8 @@ export type Point = [number, number];
 
 /** The part's triangles and ink edges, as the kernel made them. */
 export type Mesh = Schemas["Mesh"];
+export type SheetForm = Schemas["SheetForm"];
+export type FormField = SheetForm["fields"][number]["field"];
+export type FormEntry = Schemas["FormEntry"];
+export type KeptForm = Schemas["FormAnswer"];
+export type FormLook = Schemas["FormLook"];

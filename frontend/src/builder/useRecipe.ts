@@ -1,42 +1,17 @@
-import { useCallback, useState } from "react";
-
 import type { Feature, Recipe } from "../api/types";
-
-interface History {
-  past: Recipe[];
-  now: Recipe;
-  future: Recipe[];
-}
-
-const DEPTH = 200;
+import { useHistory } from "../frame/useHistory";
 
 /** A recipe being edited, with undo and redo. */
 export function useRecipe(start: Recipe) {
-  const [history, setHistory] = useState<History>({ past: [], now: start, future: [] });
-  const change = useCallback((next: (now: Recipe) => Recipe) => {
-    setHistory((h) => {
-      const now = next(h.now);
-      return now === h.now ? h : { past: [...h.past.slice(-DEPTH), h.now], now, future: [] };
-    });
-  }, []);
-  const undo = () =>
-    setHistory((h) => {
-      const last = h.past[h.past.length - 1];
-      return last ? { past: h.past.slice(0, -1), now: last, future: [h.now, ...h.future] } : h;
-    });
-  const redo = () =>
-    setHistory((h) => {
-      const [first, ...rest] = h.future;
-      return first ? { past: [...h.past, h.now], now: first, future: rest } : h;
-    });
+  const { now: recipe, changed, change, undo, redo } = useHistory(start);
   const setFeatures = (next: (features: Feature[]) => Feature[]) =>
     change((now) => ({ ...now, features: next(now.features) }));
   return {
-    recipe: history.now,
-    changed: history.past.length > 0,
+    recipe,
+    changed,
     change,
-    undo: history.past.length ? undo : null,
-    redo: history.future.length ? redo : null,
+    undo,
+    redo,
     /** Replace one feature; what repeats it follows when it is renamed. */
     setFeature: (place: number, next: Feature) =>
       setFeatures((features) => {

@@ -16,6 +16,7 @@ import type { Criterion, Task } from "../api/types";
 import { CRITERIA, PAPERS, fieldLabel, term, terms, viewLabel } from "../frame/words";
 import { DimensionFields } from "./DimensionFields";
 import classes from "./Exercises.module.css";
+import { FormChoice } from "./FormChoice";
 import { TitleFields } from "./TitleFields";
 
 const SCALES = ["1:10", "1:5", "1:2", "1:1", "2:1", "5:1", "10:1"];
@@ -38,7 +39,7 @@ export function TaskFields({ task, usual, onChange }: Props) {
           label={t("Paper")}
           data={PAPERS}
           value={task.paper}
-          onChange={(value) => value && set({ paper: value as Task["paper"] })}
+          onChange={(value) => value && set({ paper: value as Task["paper"], sheet_form: null })}
           allowDeselect={false}
         />
         <Labelled label={t("Orientation")}>
@@ -46,10 +47,11 @@ export function TaskFields({ task, usual, onChange }: Props) {
             fullWidth
             data={terms(["landscape", "portrait"])}
             value={task.landscape ? "landscape" : "portrait"}
-            onChange={(value) => set({ landscape: value === "landscape" })}
+            onChange={(value) => set({ landscape: value === "landscape", sheet_form: null })}
           />
         </Labelled>
       </Group>
+      <FormChoice task={task} set={set} />
       <Group grow align="end">
         <Labelled label={t("Angle of projection")}>
           <SegmentedControl

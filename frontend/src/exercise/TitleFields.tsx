@@ -19,7 +19,12 @@ export function TitleFields({ task, set }: Props) {
       >
         <Group>
           {[...TITLE_FIELDS, "angle" as const].map((field) => (
-            <Checkbox key={field} value={field} label={fieldLabel(field)} />
+            <Checkbox
+              key={field}
+              value={field}
+              label={fieldLabel(field)}
+              disabled={task.sheet_form?.fields.every((place) => place.field !== field)}
+            />
           ))}
         </Group>
       </Checkbox.Group>

@@ -18,6 +18,7 @@ const PLACES: Record<string, [string, string][]> = {
   instructor: [
     ["/", said("Exercises")],
     ["/shelf", said("Shelf")],
+    ["/sheet-forms", said("Sheet forms")],
     ["/classes", said("Classes")],
   ],
   student: [["/", said("Exercises")]],

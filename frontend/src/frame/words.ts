@@ -107,6 +107,11 @@ export function fieldLabel(field: Task["title_fields"][number]): string {
   return t(FIELDS[field]);
 }
 
+/** A word as it begins a line. */
+export function capital(word: string): string {
+  return word.charAt(0).toUpperCase() + word.slice(1);
+}
+
 /** Words that data brings along: a few choices, states and units. */
 const TERMS = {
   mm: said("mm"),

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from pathlib import Path
 from typing import Any, Final
 
+from maqueta.demo.school_form import school_form
 from maqueta.solid.recipe import Recipe
 from maqueta.task.exercise import Exercise
 
@@ -109,6 +110,7 @@ EXERCISES: Final = (
         _task(
             "Warp-beam bearing",
             angle="first",
+            sheet_form=school_form(),
             views=("front", "top"),
             front={"natural_up": "+z"},
             scale="1:1",

@@ -12,6 +12,8 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from maqueta.demo.mistakes import MISTAKES
+from maqueta.demo.school_form import NAME as FORM_NAME
+from maqueta.demo.school_form import school_form
 from maqueta.demo.workshop import EXERCISES, LEVELS, DemoExercise, demo_recipe, demo_recipe_json
 from maqueta.judging.report import check
 from maqueta.making.model_sheet import Drafter, model_sheet
@@ -30,6 +32,7 @@ from maqueta.store.database import Database
 from maqueta.store.exercises import add_exercise, decide, exercise_for, hand_in, save_draft
 from maqueta.store.files import FileStore
 from maqueta.store.models import Account, Enrolment, ExerciseRecord, PartRecord, SchoolClass
+from maqueta.store.sheet_forms import add_sheet_form
 from maqueta.store.shelf import add_part, keep_examined, label_part
 
 _INSTRUCTOR: Final = ("ines.corvalho", "Ines Corvalho")
@@ -96,6 +99,7 @@ def load_demo(database: Database, files: FileStore, settings: Settings) -> bool:
         projected = {
             slug: _part(session, files, instructor, slug, level) for level, slugs in LEVELS.items() for slug in slugs
         }
+        add_sheet_form(session, instructor, FORM_NAME, school_form().model_dump(mode="json"))
         plans: tuple[dict[str, tuple[str, str]], ...] = (
             {s.login: (s.mistake, s.state) for s in _STUDENTS},
             _SECOND,

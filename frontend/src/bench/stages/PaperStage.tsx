@@ -5,6 +5,8 @@ import type { SheetDocument, Task } from "../../api/types";
 import { PAPERS, angleWords, term, terms, viewLabel } from "../../frame/words";
 import type { Bench } from "../bench";
 
+type SheetPaper = SheetDocument["paper"];
+
 const DECIMALS = ["0", "1", "2", "3", "4"];
 const FRACTIONS = "fractions";
 
@@ -13,6 +15,13 @@ export function PaperStage({ bench }: { bench: Bench }) {
   const { document, draft, exercise } = bench;
   const set = (change: Partial<SheetDocument>) => draft.change((now) => ({ ...now, ...change }));
   const { task } = exercise;
+  // The exercise's form is for its paper; any other has the usual one.
+  const paperOf = (size: SheetPaper["size"], landscape: boolean): SheetPaper => ({
+    ...document.paper,
+    size,
+    landscape,
+    form: size === task.paper && landscape === task.landscape ? task.sheet_form : null,
+  });
   return (
     <Stack gap="sm">
       <Title order={2} size="h4">
@@ -24,8 +33,7 @@ export function PaperStage({ bench }: { bench: Bench }) {
         data={PAPERS}
         value={document.paper.size}
         onChange={(size) =>
-          size &&
-          set({ paper: { ...document.paper, size: size as SheetDocument["paper"]["size"] } })
+          size && set({ paper: paperOf(size as SheetPaper["size"], document.paper.landscape) })
         }
         allowDeselect={false}
       />
@@ -33,9 +41,7 @@ export function PaperStage({ bench }: { bench: Bench }) {
         aria-label={t("Orientation")}
         data={terms(["landscape", "portrait"])}
         value={document.paper.landscape ? "landscape" : "portrait"}
-        onChange={(value) =>
-          set({ paper: { ...document.paper, landscape: value === "landscape" } })
-        }
+        onChange={(value) => set({ paper: paperOf(document.paper.size, value === "landscape") })}
       />
       <Text size="sm" fw={500}>
         {t("Units of the sizes")}

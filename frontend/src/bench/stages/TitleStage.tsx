@@ -10,7 +10,7 @@ import {
 
 import { t } from "../../frame/language";
 import type { SheetDocument } from "../../api/types";
-import { TITLE_FIELDS, fieldLabel, terms } from "../../frame/words";
+import { TITLE_FIELDS, capital, fieldLabel, terms } from "../../frame/words";
 import type { Bench } from "../bench";
 import { Notes } from "./Notes";
 
@@ -24,7 +24,13 @@ export function TitleStage({ bench }: { bench: Bench }) {
   const set = (change: Partial<SheetDocument["title"]>) =>
     draft.change((now) => ({ ...now, title: { ...now.title, ...change } }));
   const filled = bench.answering ? [] : exercise.task.title_filled;
-  const own = TITLE_FIELDS.filter((field) => !filled.some((known) => known === field));
+  const form = document.paper.form;
+  // On a form of its own only what has a place there, or is asked for, is to be written.
+  const own = TITLE_FIELDS.filter(
+    (field) =>
+      !filled.some((known) => known === field) &&
+      (!form || asked.has(field) || form.fields.some((place) => place.field === field)),
+  );
   const ordered = own.sort((a, b) => Number(asked.has(b)) - Number(asked.has(a)));
   return (
     <Stack gap={8}>
@@ -101,8 +107,4 @@ export function TitleStage({ bench }: { bench: Bench }) {
       <Notes bench={bench} />
     </Stack>
   );
-}
-
-function capital(word: string): string {
-  return word.charAt(0).toUpperCase() + word.slice(1);
 }

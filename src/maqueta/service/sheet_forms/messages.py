@@ -5,6 +5,7 @@ from typing import Annotated
 from pydantic import StringConstraints
 
 from maqueta.drawing.ink import Item
+from maqueta.service.bench.messages import PaperAnswer
 from maqueta.service.language import Sentence
 from maqueta.service.messages import Time
 from maqueta.sheet.fields import FormField, SheetPoint
@@ -31,6 +32,7 @@ class FormEntry(Strict):
     own: bool
     ready: bool
     form: SheetForm
+    paper: PaperAnswer
     saved_at: Time
 
 
@@ -42,6 +44,7 @@ class FormAnswer(Strict):
     own: bool
     revision: int
     form: SheetForm
+    paper: PaperAnswer
 
 
 class NewForm(Strict):

@@ -5,7 +5,9 @@ from fastapi import APIRouter, HTTPException, UploadFile
 from maqueta.drawing.title_ink import frame_group
 from maqueta.phrases.phrase import phrase
 from maqueta.phrases.told import ToldError
+from maqueta.service.bench.answers import paper_answer
 from maqueta.service.language import language_spoken
+from maqueta.service.messages import Number
 from maqueta.service.sheet_forms.messages import (
     FlawAnswer,
     FormAnswer,
@@ -31,12 +33,14 @@ router = APIRouter(prefix="/api/sheet-forms")
 
 
 def _answer(record: SheetFormRecord, account: Account) -> FormAnswer:
+    form = SheetForm.model_validate(record.document)
     return FormAnswer(
         id=record.id,
         name=record.name,
         own=record.owner_id == account.id,
         revision=record.revision,
-        form=SheetForm.model_validate(record.document),
+        form=form,
+        paper=paper_answer(form.layout),
     )
 
 
@@ -54,6 +58,7 @@ def all_forms(instructor: Instructor, session: InTransaction) -> list[FormEntry]
                 own=record.owner_id == instructor.id,
                 ready=not any(flaw.bars for flaw in form_flaws(form)),
                 form=form,
+                paper=paper_answer(form.layout),
                 saved_at=record.saved_at,
             )
         )
@@ -116,7 +121,8 @@ def save(form_id: int, form: SaveForm, instructor: Instructor, session: InTransa
     return _answer(save_sheet_form(session, instructor, form_id, form.name, document, form.base), instructor)
 
 
-@router.delete("/{form_id}", status_code=204)
-def drop(form_id: int, instructor: Instructor, session: InTransaction) -> None:
+@router.delete("/{form_id}")
+def drop(form_id: int, instructor: Instructor, session: InTransaction) -> Number:
     """Throw a form of one's own away. Exercises that use it keep it."""
     drop_sheet_form(session, instructor, form_id)
+    return Number(number=1)

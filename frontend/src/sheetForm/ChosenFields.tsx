@@ -1,0 +1,215 @@
+import {
+  Button,
+  Group,
+  NumberInput,
+  SegmentedControl,
+  Select,
+  Stack,
+  TextInput,
+} from "@mantine/core";
+
+import { t } from "../frame/language";
+import { fieldLabel } from "../frame/words";
+import { type Box, boxOf, changedAt, type Chosen, withBox } from "./form";
+import type { FormEditor } from "./useFormEditor";
+
+/** What is chosen, in numbers and words; anything can be chosen here by its name as well. */
+export function ChosenFields({ editor }: { editor: FormEditor }) {
+  const { form, chosen } = editor;
+  const things = thingsOf(editor);
+  const value = chosen ? keyOf(chosen) : null;
+  const box = chosen ? boxOf(form, chosen) : null;
+  return (
+    <Stack gap={8}>
+      <Select
+        label={t("Chosen")}
+        placeholder={t("Nothing: point at it, or choose it here")}
+        data={things}
+        value={value}
+        searchable
+        clearable
+        onChange={(key) => editor.choose(key ? chosenOf(key) : null)}
+      />
+      {chosen && box && <BoxNumbers editor={editor} chosen={chosen} box={box} />}
+      {chosen?.kind === "line" && <LineNumbers editor={editor} place={chosen.place} />}
+      {chosen?.kind === "text" && <Lettering editor={editor} place={chosen.place} />}
+      {chosen?.kind === "field" && <FieldLettering editor={editor} place={chosen.place} />}
+      {chosen && "place" in chosen && (
+        <Button variant="default" size="xs" onClick={editor.takeAway}>
+          {t("Take away")}
+        </Button>
+      )}
+    </Stack>
+  );
+}
+
+const keyOf = (chosen: Chosen): string =>
+  "place" in chosen ? `${chosen.kind} ${chosen.place}` : chosen.kind;
+
+function chosenOf(key: string): Chosen {
+  const [kind, place] = key.split(" ");
+  return place === undefined
+    ? { kind: kind as "border" }
+    : { kind: kind as "line", place: Number(place) };
+}
+
+function thingsOf({ form }: FormEditor): { value: string; label: string }[] {
+  return [
+    { value: "border", label: t("Border") },
+    { value: "title", label: t("Title block") },
+    ...form.fields.map(({ field }, place) => ({
+      value: `field ${place}`,
+      label: t("Field: {{name}}", { name: fieldLabel(field) }),
+    })),
+    ...form.texts.map(({ text }, place) => ({
+      value: `text ${place}`,
+      label: t("Lettering: {{text}}", { text }),
+    })),
+    ...form.lines.map(({ start, end }, place) => ({
+      value: `line ${place}`,
+      label: t("Line {{from}} to {{to}}", { from: start.join(", "), to: end.join(", ") }),
+    })),
+  ];
+}
+
+function Numbers({
+  labels,
+  values,
+  set,
+}: {
+  labels: string[];
+  values: number[];
+  set: (k: number, value: number) => void;
+}) {
+  return (
+    <Group grow gap={6}>
+      {labels.map((label, k) => (
+        <NumberInput
+          key={label}
+          size="xs"
+          label={label}
+          step={0.5}
+          decimalScale={3}
+          value={values[k]}
+          onChange={(value) => typeof value === "number" && set(k, value)}
+        />
+      ))}
+    </Group>
+  );
+}
+
+function BoxNumbers({ editor, chosen, box }: { editor: FormEditor; chosen: Chosen; box: Box }) {
+  const [l, b, r, top] = box;
+  const values = [l, b, Number((r - l).toFixed(3)), Number((top - b).toFixed(3))];
+  const set = (k: number, value: number) => {
+    const [x, y, wide, high] = values.map((own, at) => (at === k ? value : own)) as Box;
+    if (wide > 0 && high > 0)
+      editor.change((form) => withBox(form, chosen, [x, y, x + wide, y + high]));
+  };
+  return <Numbers labels={[t("x"), t("y"), t("wide"), t("high")]} values={values} set={set} />;
+}
+
+function LineNumbers({ editor, place }: { editor: FormEditor; place: number }) {
+  const line = editor.form.lines[place]!;
+  const values = [...line.start, ...line.end];
+  const change = (next: Partial<typeof line>) =>
+    editor.change((form) => changedAt(form, "lines", place, (own) => ({ ...own, ...next })));
+  return (
+    <>
+      <Numbers
+        labels={[t("from x"), t("from y"), t("to x"), t("to y")]}
+        values={values}
+        set={(k, value) => {
+          const next = values.map((own, at) => (at === k ? value : own));
+          change({ start: [next[0]!, next[1]!], end: [next[2]!, next[3]!] });
+        }}
+      />
+      <SegmentedControl
+        size="xs"
+        aria-label={t("Width of the line")}
+        data={[
+          { value: "grid", label: t("0.35 mm") },
+          { value: "border", label: t("0.7 mm") },
+        ]}
+        value={line.pen}
+        onChange={(pen) => change({ pen: pen as "grid" })}
+      />
+    </>
+  );
+}
+
+const HEIGHTS = [1.8, 2.5, 3.5, 5, 7];
+
+function Height({ value, set }: { value: number; set: (height: number) => void }) {
+  return (
+    <NumberInput
+      size="xs"
+      label={t("Height of capitals, mm")}
+      description={HEIGHTS.join(" · ")}
+      min={1}
+      max={20}
+      step={0.5}
+      decimalScale={2}
+      value={value}
+      onChange={(own) => typeof own === "number" && own >= 1 && own <= 20 && set(own)}
+    />
+  );
+}
+
+function Anchor({
+  value,
+  set,
+}: {
+  value: "start" | "middle";
+  set: (anchor: "start" | "middle") => void;
+}) {
+  return (
+    <SegmentedControl
+      size="xs"
+      aria-label={t("Lettering stands")}
+      data={[
+        { value: "start", label: t("from the left") },
+        { value: "middle", label: t("in the middle") },
+      ]}
+      value={value}
+      onChange={(own) => set(own as "start")}
+    />
+  );
+}
+
+function Lettering({ editor, place }: { editor: FormEditor; place: number }) {
+  const text = editor.form.texts[place]!;
+  const change = (next: Partial<typeof text>) =>
+    editor.change((form) => changedAt(form, "texts", place, (own) => ({ ...own, ...next })));
+  return (
+    <>
+      <TextInput
+        size="xs"
+        label={t("What it says")}
+        maxLength={120}
+        value={text.text}
+        onChange={(e) => change({ text: e.currentTarget.value })}
+      />
+      <Numbers
+        labels={[t("x"), t("y")]}
+        values={[...text.at]}
+        set={(k, value) => change({ at: k ? [text.at[0], value] : [value, text.at[1]] })}
+      />
+      <Height value={text.height} set={(height) => change({ height })} />
+      <Anchor value={text.anchor} set={(anchor) => change({ anchor })} />
+    </>
+  );
+}
+
+function FieldLettering({ editor, place }: { editor: FormEditor; place: number }) {
+  const field = editor.form.fields[place]!;
+  const change = (next: Partial<typeof field>) =>
+    editor.change((form) => changedAt(form, "fields", place, (own) => ({ ...own, ...next })));
+  if (field.field === "angle") return null;
+  return (
+    <>
+      <Height value={field.height} set={(height) => change({ height })} />
+      <Anchor value={field.anchor} set={(anchor) => change({ anchor })} />
+    </>
+  );
+}
