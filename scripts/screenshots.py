@@ -44,6 +44,11 @@ def instructor_views(browser: Browser, address: str) -> None:
     take(page, "new-exercise")
     page.goto("/classes")
     take(page, "classes")
+    page.goto("/sheet-forms")
+    page.get_by_role("link", name="Loom house, A3").click()
+    page.get_by_role("button", name="title ✓").click()
+    page.keyboard.press("v")
+    take(page, "form-editor")
     page.goto("/exercises/1/wall")
     page.get_by_label("Lens").get_by_role("button", name=re.compile("^Lines")).click()
     take(page, "wall")
@@ -83,7 +88,7 @@ def builder_views(page: Page) -> None:
 
 
 def files_of_a_class(browser: Browser, address: str) -> None:
-    """DXF sheets of a class pinned up, and one read onto the bench."""
+    """DXF sheets of a class pinned up; one is read onto the bench."""
     with tempfile.TemporaryDirectory() as folder:
         mistakes = {
             "Tor Brandvold": None,
@@ -102,7 +107,6 @@ def files_of_a_class(browser: Browser, address: str) -> None:
             page.get_by_role("button", name="Bring in DXF sheets").click()
         chooser.value.set_files(files)
         page.get_by_text("4 of 4 files").wait_for()
-        take(page, "wall-files")
         drawn = Path(folder) / "bearing.dxf"
         drawn.write_bytes(demo_file("warp-beam-bearing", "Iker Valtierra", "lines.displaced", 2))
         page = new_page(browser, address, "iker.valtierra")

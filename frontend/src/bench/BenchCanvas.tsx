@@ -1,16 +1,14 @@
-import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 
 import { t } from "../frame/language";
 import type { Ink as InkForm, InkGroup, Point, SheetDocument } from "../api/types";
-import { Ink, InkPiece } from "../drawing/Ink";
 import { Paper, pointOn } from "../paper/Paper";
 import { MovingInk } from "../reader/MovingInk";
 import { type Bench, isFixed, moved, movedWith, type Selection, type Stage } from "./bench";
 import { AcrossFrom, Bands, Occupied, PaperGrid, WhiteSpace } from "./CanvasAids";
+import { CarriedInk } from "./CarriedInk";
 import { DraftLayer } from "./drafting/DraftLayer";
 import { isDraftTool } from "./drafting/tools";
-import { offsetOf } from "./geometry";
-import { HitArea } from "./HitArea";
 import { inLine } from "./snapping";
 import { TextHandle } from "./TextHandle";
 import { ToolLayer } from "./ToolLayer";
@@ -52,6 +50,8 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
   const movable = (role: string): boolean =>
     tool === "move" &&
     role !== "construction" &&
+    role !== "frame" &&
+    role !== "title" &&
     (role !== "view" || stage === "Views" || stage === "Front" || stage === "Lines");
 
   const isGivenView = (group: InkGroup): boolean =>
@@ -63,8 +63,7 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
   });
   const take = useCallback((event: React.PointerEvent, group: InkGroup) => {
     const { role, id } = group;
-    if (role === "frame" || role === "title" || role === "construction") return;
-    const taken = { role, id };
+    const taken = { role, id } as Selection;
     const now = latest.current;
     now.select(taken);
     svg.current?.setPointerCapture(event.pointerId);
@@ -100,15 +99,11 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
     (d) => selection?.role === "dimension" && d.id === selection.id,
   );
   const boxes = useMemo(() => ink.views.map((view) => view.box), [ink]);
-  const known = useMemo(
-    () =>
-      new Set(
-        [...shown.views, ...shown.dimensions, ...shown.marks, ...shown.notes].map(
-          (thing) => thing.id,
-        ),
-      ),
-    [shown],
-  );
+  const holds = ink.groups
+    .filter((group) => !bench.hanging && movable(group.role) && !isGivenView(group))
+    .map((group) => `${group.role} ${group.id}`)
+    .join("|");
+  const takeable = useMemo(() => new Set(holds.split("|")), [holds]);
   return (
     <Paper
       paper={paper}
@@ -124,28 +119,15 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
       onPointerUp={release}
       onPointerCancel={release}
     >
-      {ink.groups.map((group) => {
-        const fixed = group.role === "frame" || group.role === "title";
-        if (!fixed && !known.has(group.id)) return null;
-        const { view, place } = offsetOf(group, shown, drawn);
-        return (
-          <Carried
-            key={`${group.role}-${group.id}`}
-            group={group}
-            viewX={view[0]}
-            viewY={view[1]}
-            placeX={place[0]}
-            placeY={place[1]}
-            height={paper.height}
-            selected={selection?.id === group.id && selection.role === group.role}
-            onTake={
-              !fixed && !bench.hanging && movable(group.role) && !isGivenView(group)
-                ? take
-                : undefined
-            }
-          />
-        );
-      })}
+      <CarriedInk
+        groups={ink.groups}
+        shown={shown}
+        drawn={drawn}
+        height={paper.height}
+        selection={selection}
+        takeable={takeable}
+        onTake={take}
+      />
       <Bands shown={shown} ink={ink} drawn={drawn} />
       {!live && <MovingInk reader={bench.reader} groups={ink.groups} height={paper.height} />}
       {isDraftTool(tool) && bench.drafting.grid > 0 && (
@@ -165,71 +147,4 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
       )}
     </Paper>
   );
-}
-
-interface CarriedProps {
-  group: InkGroup;
-  /** How far its view, and its own place, have moved since the ink was made (mm). */
-  viewX: number;
-  viewY: number;
-  placeX: number;
-  placeY: number;
-  height: number;
-  selected: boolean;
-  onTake?: (event: React.PointerEvent, group: InkGroup) => void;
-}
-
-/** Ink carried along while its view or dimension is moved, before it is drawn anew. */
-const Carried = memo(function Carried(props: CarriedProps) {
-  const { group, viewX, viewY, placeX, placeY, height, selected, onTake } = props;
-  const moving = placeX !== 0 || placeY !== 0;
-  const ink = useMemo(
-    () => (moving ? stretched(group, [placeX, placeY]) : group),
-    [group, moving, placeX, placeY],
-  );
-  return (
-    <g
-      transform={viewX || viewY ? `translate(${viewX} ${-viewY})` : undefined}
-      data-role={group.role}
-      data-id={group.id}
-      style={{
-        color: selected ? "#2c7a70" : undefined,
-        willChange: viewX || viewY ? "transform" : undefined,
-      }}
-    >
-      {moving ? (
-        ink.items.map((item, index) => <InkPiece key={index} item={item} height={height} />)
-      ) : (
-        <Ink group={group} height={height} />
-      )}
-      {onTake && <HitArea group={ink} from={group} height={height} onTake={onTake} />}
-    </g>
-  );
-});
-
-/** A dimension moved by its place: extension lines grow, everything else goes along. */
-function stretched(group: InkGroup, [dx, dy]: Point): InkGroup {
-  const extension = group.items.find((item) => item.kind === "stroke" && item.stretches);
-  let shift: Point = [dx, dy];
-  if (extension?.kind === "stroke") {
-    const [a, b] = extension.points as [Point, Point];
-    const length = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
-    const [nx, ny] = [(b[0] - a[0]) / length, (b[1] - a[1]) / length];
-    const along = dx * nx + dy * ny;
-    shift = [along * nx, along * ny];
-  }
-  const move = ([x, y]: Point): Point => [x + shift[0], y + shift[1]];
-  return {
-    ...group,
-    items: group.items.map((item) => {
-      if (item.kind === "stroke" && item.stretches) {
-        return { ...item, points: [item.points[0]!, move(item.points[1] as Point)] };
-      }
-      if (item.kind === "text") return { ...item, at: move(item.at) };
-      if (item.kind === "arc") return { ...item, centre: move(item.centre) };
-      if (item.kind === "tinted")
-        return { ...item, rings: item.rings.map((ring) => ring.map((p) => move(p as Point))) };
-      return { ...item, points: item.points.map((p) => move(p as Point)) };
-    }),
-  };
 }
