@@ -23,6 +23,7 @@ const ink = {
   views: [{ id: "v1", factor: 2, box: [10, 20, 90, 60] }],
   first_row: 12,
   next_row: 8,
+  next_row_up: 15,
 } as unknown as Ink;
 const made = (
   tool: Parameters<typeof dimensionMade>[0],

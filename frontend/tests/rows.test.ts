@@ -19,6 +19,7 @@ const ink = {
   groups: [],
   first_row: 12,
   next_row: 8,
+  next_row_up: 15,
 } as unknown as Ink;
 const row = (taken: Pick[], at: Point, manner: "chain" | "datum") =>
   rowMade(taken, at, manner, ink, sheet, sheet);
@@ -55,6 +56,14 @@ describe("a row of sizes", () => {
     ]);
     const above = row([point(10, 20), point(90, 20), point(50, 40)], [40, 74], "datum");
     expect(above.map((d) => d.place[1])).toEqual([52, 60]);
+  });
+
+  it("leaves upright rows the width of their texts where these all read from below", () => {
+    const upright = row([point(10, 20), point(10, 60), point(10, 40)], [-4, 40], "datum");
+    expect(upright.map((d) => [d.along, d.place[0]])).toEqual([
+      ["up", -12],
+      ["up", -27],
+    ]);
   });
 
   it("shares rows where sizes run to both sides of the datum", () => {

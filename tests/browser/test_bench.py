@@ -205,6 +205,22 @@ def test_paper_and_keys_sheet(open_page: Open) -> None:
     expect(page.get_by_role("button", name="Hand in", exact=True).last).to_be_disabled()
 
 
+def test_a_drag_that_is_broken_off_leaves_everything_where_it_was(open_page: Open) -> None:
+    page = _at_the_bench(open_page, "kemi.oduya")
+    _with_front(page)
+    stage(page, "Views")
+    before = box_of(page, "v1")
+    x, y = on_screen(page, ((before[0] + before[2]) / 2, (before[1] + before[3]) / 2))
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.mouse.move(x + 80, y - 40, steps=4)
+    expect(sheet(page).locator("[data-carried]")).not_to_have_count(0)
+    # As when a hand touches the screen besides, or another window comes up.
+    sheet(page).evaluate("svg => svg.dispatchEvent(new PointerEvent('pointercancel', { bubbles: true }))")
+    page.mouse.up()
+    assert box_of(page, "v1") == pytest.approx(before, abs=1e-6)
+
+
 def test_dimension_follows_the_hand_and_keeps_its_feet(open_page: Open) -> None:
     page = _at_the_bench(open_page, "rosa.quispe")
     _with_front(page)

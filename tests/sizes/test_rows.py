@@ -9,7 +9,7 @@ from maqueta.making.model_sheet import Drafter, model_sheet
 from maqueta.sheet.dimension import Dimension, LinearDimension
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.placed import placed_views
-from maqueta.sizes.rows import FIRST_ROW, NEXT_ROW, rows_evened
+from maqueta.sizes.rows import FIRST_ROW, row_step, rows_evened
 from maqueta.task.exercise import Exercise
 from tests.parts import demo_projected
 
@@ -51,7 +51,7 @@ def test_rows_stand_at_even_distances_in_their_order(by: list[float]) -> None:
         if not isinstance(dimension, LinearDimension):
             assert even[dimension.id] == dimension, "what is no row stays"
             continue
-        row = (_off(even[dimension.id]) - FIRST_ROW) / NEXT_ROW
+        row = (_off(even[dimension.id]) - FIRST_ROW) / row_step(False, False)
         assert row == pytest.approx(round(row), abs=1e-4)
         assert row >= -1e-4
         for other in drawn:

@@ -3083,6 +3083,8 @@ export interface components {
             groups: components["schemas"]["InkGroup"][];
             /** Next Row */
             next_row: number;
+            /** Next Row Up */
+            next_row_up: number;
             paper: components["schemas"]["PaperAnswer"];
             scale_words?: string | null;
             /**

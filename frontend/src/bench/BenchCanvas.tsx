@@ -99,6 +99,12 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
     (d) => selection?.role === "dimension" && d.id === selection.id,
   );
   const boxes = useMemo(() => ink.views.map((view) => view.box), [ink]);
+  /** The pointer is lost in the midst of a drag: everything is where it was. */
+  const breakOff = () => {
+    if (!grip.current) return;
+    grip.current = null;
+    setLive(null);
+  };
   const holds = ink.groups
     .filter((group) => !bench.hanging && movable(group.role) && !isGivenView(group))
     .map((group) => `${group.role} ${group.id}`)
@@ -117,7 +123,8 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
       onPointerLeave={() => bench.hanging && !grip.current && setLive(null)}
       onPointerMove={drag}
       onPointerUp={release}
-      onPointerCancel={release}
+      onPointerCancel={breakOff}
+      onLostPointerCapture={breakOff}
     >
       <CarriedInk
         groups={ink.groups}

@@ -27,8 +27,9 @@ export function inRow(
   if (beyond === 0) return at;
   const sign = at[axis] < low ? -1 : 1;
   const edge = sign < 0 ? low : high;
-  const even = Math.max(0, Math.round((beyond - ink.first_row) / ink.next_row));
-  const rows = [ink.first_row + even * ink.next_row];
+  const step = along === "across" ? ink.next_row : ink.next_row_up;
+  const even = Math.max(0, Math.round((beyond - ink.first_row) / step));
+  const rows = [ink.first_row + even * step];
   for (const other of document.dimensions)
     if (other.kind === "linear" && other.view === name && other.along === along) {
       const off = sign * (view.at[axis] + other.place[axis] - edge);
@@ -124,7 +125,7 @@ export function rowMade(
   const outwards = (along === "across" ? y : x) < middle ? -1 : 1;
   const made: LinearDimension[] = [];
   for (const { from, to, row } of pairsOfRow(taken, along, manner)) {
-    const off = outwards * row * ink.next_row;
+    const off = outwards * row * (along === "across" ? ink.next_row : ink.next_row_up);
     const [px, py] = along === "across" ? [x, y + off] : [x + off, y];
     made.push({
       kind: "linear",

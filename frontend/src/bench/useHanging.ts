@@ -12,7 +12,8 @@ export function useHanging(bench: Bench, ink: Ink, drawn: SheetDocument) {
   const box = ink.views.find((view) => view.id === hanging)?.box;
   const now = document.views.find((view) => view.id === hanging);
   const then = drawn.views.find((view) => view.id === hanging);
-  useHotkeys([["Enter", () => hanging && bench.hang(null)]]);
+  // Without anything that hangs, Enter is the button's that has the focus.
+  useHotkeys(hanging ? [["Enter", () => bench.hang(null)]] : []);
   if (!hanging || !box || !now || !then || box[0] === box[2]) return { known: false as const };
 
   const boxIn = (shown: SheetDocument, id: string): Box | null => {

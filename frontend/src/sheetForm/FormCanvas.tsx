@@ -77,6 +77,11 @@ export function FormCanvas({ editor, look }: { editor: FormEditor; look: FormLoo
     const next = dragged(held, at(event));
     if (JSON.stringify(next) !== JSON.stringify(held.start)) editor.change(() => next);
   };
+  /** The pointer is lost in the midst of a drag: everything is where it was. */
+  const breakOff = () => {
+    grip.current = null;
+    setLive(null);
+  };
   const press = (event: React.PointerEvent) => {
     if (event.button !== 0) return;
     const point = at(event);
@@ -105,7 +110,8 @@ export function FormCanvas({ editor, look }: { editor: FormEditor; look: FormLoo
       onPointerDown={press}
       onPointerMove={move}
       onPointerUp={letGo}
-      onPointerCancel={letGo}
+      onPointerCancel={breakOff}
+      onLostPointerCapture={breakOff}
       onPointerLeave={() => setAim(null)}
     >
       <FormInk form={shown} height={height} />

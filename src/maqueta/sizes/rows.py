@@ -11,13 +11,18 @@ from maqueta.sizes.proposal import Proposed
 
 #: First row of dimensions and distance of further rows, mm.
 FIRST_ROW: Final = 12.0
-NEXT_ROW: Final = 8.0
+_NEXT_ROW: Final = 8.0
 #: Upright rows whose texts lie across the dimension line need the width of a text.
 _NEXT_ROW_ACROSS_TEXT: Final = 15.0
 #: Dimension lines closer than this stand on one level, mm (common practice, no source).
 _LEVEL: Final = 2.0
 #: Sizes share a row when they are this far apart, mm.
 _APART: Final = 20.0
+
+
+def row_step(upright: bool, unidirectional: bool) -> float:
+    """How far rows beside a view stand apart, mm; `unidirectional` texts all read from below."""
+    return _NEXT_ROW_ACROSS_TEXT if upright and unidirectional else _NEXT_ROW
 
 
 def in_rows(proposed: Sequence[Proposed], views: Iterable[PlacedView], unidirectional: bool) -> tuple[Dimension, ...]:
@@ -28,7 +33,7 @@ def in_rows(proposed: Sequence[Proposed], views: Iterable[PlacedView], unidirect
         item = by_id[view]
         own = [p.dimension for p in proposed if p.dimension.view == view]
         for along in ("across", "up"):
-            step = _NEXT_ROW_ACROSS_TEXT if unidirectional and along == "up" else NEXT_ROW
+            step = row_step(along == "up", unidirectional)
             row = [d for d in own if isinstance(d, LinearDimension) and d.along == along]
             placed |= _stacked(item, along, row, step)
         placed |= {d.id: _beside(item, d) for d in own if isinstance(d, LinearDimension) and d.along == "aligned"}
@@ -61,7 +66,7 @@ def rows_evened(
     for (view, index, side), row in beside.items():
         item = by_id[view]
         edge = item.box[1 - index] if side < 0 else item.box[3 - index]
-        step = _NEXT_ROW_ACROSS_TEXT if unidirectional and index == 1 else NEXT_ROW
+        step = row_step(index == 1, unidirectional)
         number, before = -1, -_LEVEL
         for off, dimension in sorted(row, key=lambda entry: (entry[0], entry[1].id)):
             if off - before >= _LEVEL or number < 0:

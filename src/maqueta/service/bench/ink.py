@@ -19,7 +19,7 @@ from maqueta.sheet.snaps import snaps_of
 from maqueta.sheet.spacing import GapSum, as_fraction, bands
 from maqueta.sizes.callout import callout, mouths
 from maqueta.sizes.pitch_circles import pitch_circles
-from maqueta.sizes.rows import FIRST_ROW, NEXT_ROW
+from maqueta.sizes.rows import FIRST_ROW, row_step
 from maqueta.solid.unit import MILLIMETRES
 
 
@@ -56,7 +56,8 @@ def ink_answer(survey: Survey) -> InkAnswer:
         views=views,
         gaps=_gap_sums(survey),
         first_row=FIRST_ROW,
-        next_row=NEXT_ROW,
+        next_row=row_step(False, survey.sheet.style == "asme"),
+        next_row_up=row_step(True, survey.sheet.style == "asme"),
         spaces=_spaces(survey),
         corner=_corner(survey),
         scale_words=_scale_words(survey) if "scale" in survey.exercise.aids else None,

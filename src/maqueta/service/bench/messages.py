@@ -126,9 +126,10 @@ class InkAnswer(Strict):
     groups: list[InkGroup]
     views: list[ViewFacts]
     gaps: list[Sentence]
-    #: How far the first row of dimensions stands off a view, and further rows apart, mm.
+    #: How far the first row of dimensions stands off a view, and further rows apart, level and upright ones, mm.
     first_row: float
     next_row: float
+    next_row_up: float
     spaces: list[SpaceAnswer] = Field(default=[])
     #: The corner a pictorial view of these views is taken from, unless the drafter chooses another.
     corner: Corner | None
