@@ -31,7 +31,7 @@ def on_screen(page: Page, point: Point) -> Point:
 
 def box_of(page: Page, view: str) -> tuple[float, float, float, float]:
     """Left, bottom, right and top of a view's lines on the sheet, mm, once nothing is carried along any more."""
-    expect(sheet(page).locator('[data-carried]')).to_have_count(0)
+    expect(sheet(page).locator("[data-carried]")).to_have_count(0)
     left, bottom, right, top = sheet(page).evaluate(
         """(svg, id) => {
             const height = Number(svg.dataset.paper.split(" ")[1]);
