@@ -39,15 +39,15 @@ describe("drawing on a form", () => {
   });
 
   it("moves what is chosen and nothing else", () => {
-    const line = moved(FORM, { kind: "line", place: 0 }, 1, -2);
+    const line = moved(FORM, { kind: "line", index: 0 }, 1, -2);
     expect(line.lines[0]).toMatchObject({ start: [231, 20], end: [411, 20] });
     expect(line.texts).toBe(FORM.texts);
-    expect(moved(FORM, { kind: "text", place: 0 }, 0.5, 0).texts[0]!.at).toEqual([232.5, 42]);
-    expect(moved(FORM, { kind: "field", place: 0 }, 0, 1).fields[0]!.box).toEqual([
+    expect(moved(FORM, { kind: "text", index: 0 }, 0.5, 0).texts[0]!.at).toEqual([232.5, 42]);
+    expect(moved(FORM, { kind: "field", index: 0 }, 0, 1).fields[0]!.box).toEqual([
       232, 25, 300, 35,
     ]);
     expect(moved(FORM, { kind: "title" }, -10, 0).title).toEqual([220, 10, 400, 46]);
-    expect(moved(FORM, { kind: "line", place: 7 }, 1, 1).lines).toEqual(FORM.lines);
+    expect(moved(FORM, { kind: "line", index: 7 }, 1, 1).lines).toEqual(FORM.lines);
   });
 
   it("never turns a rectangle inside out", () => {
@@ -58,17 +58,17 @@ describe("drawing on a form", () => {
 
   it("gives and takes the rectangle of border, title block and fields only", () => {
     expect(boxOf(FORM, { kind: "border" })).toEqual(FORM.border);
-    expect(boxOf(FORM, { kind: "line", place: 0 })).toBeNull();
-    expect(withBox(FORM, { kind: "line", place: 0 }, [0, 0, 1, 1])).toBe(FORM);
-    expect(withBox(FORM, { kind: "field", place: 0 }, [1, 2, 3, 4]).fields[0]!.box).toEqual([
+    expect(boxOf(FORM, { kind: "line", index: 0 })).toBeNull();
+    expect(withBox(FORM, { kind: "line", index: 0 }, [0, 0, 1, 1])).toBe(FORM);
+    expect(withBox(FORM, { kind: "field", index: 0 }, [1, 2, 3, 4]).fields[0]!.box).toEqual([
       1, 2, 3, 4,
     ]);
   });
 
   it("takes away lines, lettering and fields, never border and title block", () => {
-    expect(without(FORM, { kind: "field", place: 0 }).fields).toEqual([]);
+    expect(without(FORM, { kind: "field", index: 0 }).fields).toEqual([]);
     expect(without(FORM, { kind: "border" })).toBe(FORM);
-    expect(isThere(without(FORM, { kind: "text", place: 0 }), { kind: "text", place: 0 })).toBe(
+    expect(isThere(without(FORM, { kind: "text", index: 0 }), { kind: "text", index: 0 })).toBe(
       false,
     );
     expect(isThere(FORM, { kind: "title" })).toBe(true);

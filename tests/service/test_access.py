@@ -195,7 +195,7 @@ def test_a_second_instructor_decides_nothing_unseen(instructor: Person, log_in: 
         for s in instructor.get(f"/api/exercises/{exercise['id']}/wall")["sheets"]
         if s["findings"] and s["state"] == "handed-in"
     )
-    path = f"/api/sheets/{sheet['id']}/findings/{sheet['findings'][0]['place']}"
+    path = f"/api/sheets/{sheet['id']}/findings/{sheet['findings'][0]['number']}"
     before = sheet["findings"][0]["decision"] or "open"
     assert instructor.status("PUT", path, json={"decision": "waived", "seen": before}) == 200
     late = instructor.send("PUT", path, json={"decision": "upheld", "seen": before})

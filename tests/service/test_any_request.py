@@ -21,7 +21,7 @@ from tests.conftest import PASSWORD, Person
 #: These begin and end sessions, or wait for what may never come.
 _SKIPPED = {"/api/log-in", "/api/log-out", "/api/jobs/{job_id}/events", "/api/me/password"}
 #: Numbers of things there are, so that not everything ends at "no such thing".
-_KNOWN = ("exercise_id", "sheet_id", "model_id", "part_id", "place", "job_id")
+_KNOWN = ("exercise_id", "sheet_id", "model_id", "part_id", "number", "job_id")
 
 
 def _operations() -> list[Any]:

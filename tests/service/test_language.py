@@ -31,7 +31,7 @@ def test_findings_are_said_in_the_language_asked_for(instructor: Person) -> None
     def messages(language: str) -> dict[tuple[int, int], str]:
         headers = {"x-maqueta-token": instructor.token, "accept-language": language}
         wall = instructor.client.get(f"/api/exercises/{exercise}/wall", headers=headers).json()
-        return {(sheet["id"], f["place"]): f["message"] for sheet in wall["sheets"] for f in sheet["findings"]}
+        return {(sheet["id"], f["number"]): f["message"] for sheet in wall["sheets"] for f in sheet["findings"]}
 
     english, spanish = messages("en"), messages("es")
     assert english.keys() == spanish.keys()

@@ -57,12 +57,12 @@ def test_all_is_told_where_the_exercise_lets_it(student: Person) -> None:
     assert {line["view"] for line in size["lines"]} <= {"v1", "v2"}
     assert all(len(line["points"]) == len(line["moves"]) for line in size["lines"])
     path = f"/api/exercises/{exercise['id']}/reading/motion"
-    moved = student.send("POST", path, json={"document": _document(), "place": 0}).json()
+    moved = student.send("POST", path, json={"document": _document(), "number": 0}).json()
     mesh = student.get(f"/api/models/{exercise['model']}/mesh")
     assert len(moved["points"]) == len(mesh["points"])
     assert [len(edge) for edge in moved["edges"]] == [len(edge) for edge in mesh["edges"]]
     assert any(abs(value) > 1 for value in moved["points"])
-    assert student.status("POST", path, json={"document": _document(), "place": 7}) == 404
+    assert student.status("POST", path, json={"document": _document(), "number": 7}) == 404
 
 
 @pytest.mark.parametrize(
@@ -98,7 +98,7 @@ def test_less_insight_means_that_less_is_sent(
     assert bool(read["open"] and read["open"][0]["words"]) == told
     assert _read(instructor, exercise, _document())["insight"] == "everything"
     status = log_in("kemi.oduya").status(
-        "POST", f"/api/exercises/{made['id']}/reading/motion", json={"document": _document(), "place": 0}
+        "POST", f"/api/exercises/{made['id']}/reading/motion", json={"document": _document(), "number": 0}
     )
     assert status == (200 if placed else 403)
 
@@ -183,7 +183,7 @@ def test_the_readers_eye_draws_nothing_that_is_left_to_the_hand(instructor: Pers
     student = log_in("kemi.oduya")
     path = f"/api/exercises/{made}/reading"
     assert student.status("POST", path, json={"document": _document()}) == 422
-    assert student.status("POST", f"{path}/motion", json={"document": _document(), "place": 0}) == 422
+    assert student.status("POST", f"{path}/motion", json={"document": _document(), "number": 0}) == 422
     assert instructor.status("POST", path, json={"document": _document()}) == 200
 
 

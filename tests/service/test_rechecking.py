@@ -77,7 +77,7 @@ def rechecker(database: Database, settings: Settings) -> Rechecker:
 
 def findings(database: Database, sheet: int) -> list[tuple[str, str | None, str]]:
     with database.transaction() as session:
-        query = select(FindingRecord).where(FindingRecord.sheet_id == sheet).order_by(FindingRecord.place)
+        query = select(FindingRecord).where(FindingRecord.sheet_id == sheet).order_by(FindingRecord.number)
         return [(f.rule, f.decision, f.remark) for f in session.scalars(query)]
 
 

@@ -135,7 +135,7 @@ def test_a_sheet_handed_in_at_both_in_one_instant_is_checked_and_kept_once(pair:
     assert {end.get("/api/exercises/1/sheet").json()["state"] for end in ends} == {"handed-in"}
     with pair.database.transaction() as session:
         sheet = session.get_one(SheetRecord, answers[0].json()["id"])
-        places = [f.place for f in session.query(FindingRecord).filter(FindingRecord.sheet_id == sheet.id)]
+        places = [f.number for f in session.query(FindingRecord).filter(FindingRecord.sheet_id == sheet.id)]
         assert sorted(places) == list(range(len(places))), "found once"
         assert sheet.scope is not None
 

@@ -73,7 +73,7 @@ def places(database: Database) -> dict[str, Any]:
             "form_id": add_sheet_form(session, owner, "Theirs", USUAL_FORM).id,
             # Gets new passwords, is locked and unlocked, closed and made anonymous.
             "person": add_account(session, f"spare-{uuid4().hex}", "Spare Person", "student", "").id,
-            "place": 0,
+            "number": 0,
             "kind": "svg",
             "document": sheet.first().document,  # type: ignore[union-attr]
         }
@@ -96,9 +96,9 @@ def body_of(method: str, path: str, document: dict[str, Any]) -> dict[str, Any]:
     bodies = {
         "/sheet/aid": {"document": document, "aid": "scale"},
         "/sheet/change": {"document": document, "view": "none", "change": change, "reach": 1.0},
-        "/motion": {"document": document, "place": 0},
+        "/motion": {"document": document, "number": 0},
         "/decisions": {"share": "nothing like it", "decision": "waived"},
-        "/findings/{place}": {"decision": None, "seen": "waived"},
+        "/findings/{number}": {"decision": None, "seen": "waived"},
         "/remark": {"remark": ""},
         "/classes/{class_id}": {"name": "Theirs"},
         "/students": {"logins": ["nobody"]},

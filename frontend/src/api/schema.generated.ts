@@ -1356,7 +1356,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/sheets/{sheet_id}/findings/{place}": {
+    "/api/sheets/{sheet_id}/findings/{number}": {
         parameters: {
             query?: never;
             header?: never;
@@ -1396,7 +1396,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/sheets/{sheet_id}/reading/{place}": {
+    "/api/sheets/{sheet_id}/reading/{number}": {
         parameters: {
             query?: never;
             header?: never;
@@ -2777,8 +2777,8 @@ export interface components {
             /** Items */
             items: string[];
             message: string;
-            /** Place */
-            place: number;
+            /** Number */
+            number: number;
             /** Remark */
             remark: string;
             /** Rule */
@@ -3500,8 +3500,8 @@ export interface components {
          */
         MotionRequest: {
             document: components["schemas"]["SheetDocument"];
-            /** Place */
-            place: number;
+            /** Number */
+            number: number;
         };
         /**
          * MovingAnswer
@@ -7741,7 +7741,7 @@ export interface operations {
             header?: never;
             path: {
                 sheet_id: number;
-                place: number;
+                number: number;
             };
             cookie?: never;
         };
@@ -7808,7 +7808,7 @@ export interface operations {
             header?: never;
             path: {
                 sheet_id: number;
-                place: number;
+                number: number;
             };
             cookie?: never;
         };

@@ -93,8 +93,8 @@ function Building({ part, start }: { part: number | null; start: Recipe }) {
   const preview = usePreview(shownRecipe);
   const feature = chosen === null ? undefined : recipe.features[chosen];
 
-  const choose = (place: number | null) => {
-    setChosen(place);
+  const choose = (index: number | null) => {
+    setChosen(index);
     setPointing(null);
   };
   useHotkeys([
@@ -171,7 +171,7 @@ function Building({ part, start }: { part: number | null; start: Recipe }) {
               feature={feature}
               plain={preview.now?.resolved?.features[chosen] ?? null}
               recipe={recipe}
-              place={chosen}
+              index={chosen}
               fault={preview.now?.feature === chosen ? preview.now.fault : null}
               onChange={(next) => editor.setFeature(chosen, next)}
               pointing={pointing}

@@ -27,7 +27,7 @@ interface Props {
   /** The same feature in plain numbers, where all its expressions have values. */
   plain: Feature | null;
   recipe: Recipe;
-  place: number;
+  index: number;
   fault: string | null;
   onChange: (next: Feature) => void;
   pointing: Pointing;
@@ -38,7 +38,7 @@ type Num = number | string;
 
 /** The few sizes of one feature. */
 export function FeatureForm(props: Props) {
-  const { feature, recipe, place, fault, onChange } = props;
+  const { feature, recipe, index, fault, onChange } = props;
   const loose = feature as Loose;
   const set = (change: Record<string, unknown>) => onChange({ ...feature, ...change } as Feature);
   const form = KINDS[feature.kind];
@@ -60,7 +60,7 @@ export function FeatureForm(props: Props) {
         defaultValue={feature.name}
         onBlur={(event) => {
           const name = event.currentTarget.value.trim();
-          const taken = recipe.features.some((f, k) => k !== place && f.name === name);
+          const taken = recipe.features.some((f, k) => k !== index && f.name === name);
           if (name && !taken) set({ name });
           else event.currentTarget.value = feature.name;
         }}
@@ -181,7 +181,7 @@ function FieldRow({ field, loose, set, ...rest }: RowProps) {
           size="xs"
           label={t(field.label)}
           data={rest.recipe.features
-            .slice(0, rest.place)
+            .slice(0, rest.index)
             .filter((f) => f.kind !== "fillet" && f.kind !== "chamfer")
             .map((f) => f.name)}
           value={loose[field.key] as string[]}

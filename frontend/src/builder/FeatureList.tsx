@@ -10,7 +10,7 @@ import type { RecipeEditor } from "./useRecipe";
 interface Props {
   editor: RecipeEditor;
   chosen: number | null;
-  onChoose: (place: number | null) => void;
+  onChoose: (index: number | null) => void;
   preview: Preview | null;
 }
 
@@ -32,17 +32,17 @@ export function FeatureList({ editor, chosen, onChoose, preview }: Props) {
         {t("In the order they are made. Drag, or Alt with the arrow keys.")}
       </Text>
       <ol className={classes.features}>
-        {features.map((feature, place) => (
+        {features.map((feature, index) => (
           <li
-            key={feature.name + String(place)}
-            data-chosen={chosen === place}
-            data-over={over === place && dragged !== place}
-            data-faulty={preview?.fault != null && preview.feature === place}
+            key={feature.name + String(index)}
+            data-chosen={chosen === index}
+            data-over={over === index && dragged !== index}
+            data-faulty={preview?.fault != null && preview.feature === index}
             draggable
-            onDragStart={() => setDragged(place)}
+            onDragStart={() => setDragged(index)}
             onDragOver={(event) => {
               event.preventDefault();
-              setOver(place);
+              setOver(index);
             }}
             onDragEnd={() => {
               setDragged(null);
@@ -50,23 +50,23 @@ export function FeatureList({ editor, chosen, onChoose, preview }: Props) {
             }}
             onDrop={(event) => {
               event.preventDefault();
-              if (dragged !== null) move(dragged, place);
+              if (dragged !== null) move(dragged, index);
             }}
           >
             <button
               type="button"
               className={classes.feature}
-              aria-pressed={chosen === place}
-              onClick={() => onChoose(chosen === place ? null : place)}
+              aria-pressed={chosen === index}
+              onClick={() => onChoose(chosen === index ? null : index)}
               onKeyDown={(event) => {
-                if (event.altKey && event.key === "ArrowUp") move(place, place - 1);
-                else if (event.altKey && event.key === "ArrowDown") move(place, place + 1);
-                else if (event.key === "Delete") editor.remove(place);
+                if (event.altKey && event.key === "ArrowUp") move(index, index - 1);
+                else if (event.altKey && event.key === "ArrowDown") move(index, index + 1);
+                else if (event.key === "Delete") editor.remove(index);
                 else return;
                 event.preventDefault();
               }}
             >
-              <span className="quiet small">{place + 1}</span>
+              <span className="quiet small">{index + 1}</span>
               <span data-suppressed={feature.suppressed}>{feature.name}</span>
               <span className="quiet small">
                 {"operation" in feature && feature.operation === "cut"
@@ -86,7 +86,7 @@ export function FeatureList({ editor, chosen, onChoose, preview }: Props) {
               aria-pressed={feature.suppressed}
               title={feature.suppressed ? t("Suppressed: bring it back") : t("Suppress")}
               onClick={() =>
-                editor.setFeature(place, { ...feature, suppressed: !feature.suppressed })
+                editor.setFeature(index, { ...feature, suppressed: !feature.suppressed })
               }
             >
               {feature.suppressed ? "○" : "●"}
@@ -97,7 +97,7 @@ export function FeatureList({ editor, chosen, onChoose, preview }: Props) {
               color="gray"
               aria-label={t("Take {{what}} away", { what: feature.name })}
               onClick={() => {
-                editor.remove(place);
+                editor.remove(index);
                 onChoose(null);
               }}
             >

@@ -8,7 +8,7 @@ import { SizeInput } from "./SizeInput";
 interface Props {
   steps: Step[];
   chosen: number | null;
-  onChoose: (place: number) => void;
+  onChoose: (index: number) => void;
   onChange: (steps: Step[]) => void;
 }
 
@@ -24,60 +24,60 @@ function middle(a: Num, b: Num): number {
 
 /** The points of a profile as numbers, each a corner, a rounded corner, or the end of an arc. */
 export function ProfileRows({ steps, chosen, onChoose, onChange }: Props) {
-  const replace = (place: number, step: Step) =>
-    onChange(steps.map((s, k) => (k === place ? step : s)));
-  const turn = (place: number, kind: string) => {
-    const step = steps[place]!;
+  const replace = (index: number, step: Step) =>
+    onChange(steps.map((s, k) => (k === index ? step : s)));
+  const turn = (index: number, kind: string) => {
+    const step = steps[index]!;
     const to = endOf(step);
-    const before = endOf(steps[(place + steps.length - 1) % steps.length]!);
-    if (kind === "line") replace(place, to);
-    else if (kind === "rounded") replace(place, { to, radius: 2 });
+    const before = endOf(steps[(index + steps.length - 1) % steps.length]!);
+    if (kind === "line") replace(index, to);
+    else if (kind === "rounded") replace(index, { to, radius: 2 });
     else {
       const [x, y] = [middle(before[0], to[0]), middle(before[1], to[1])];
       const [dx, dy] = [
         Number(to[0]) - Number(before[0]) || 0,
         Number(to[1]) - Number(before[1]) || 0,
       ];
-      replace(place, { to, through: [x + dy / 4, y - dx / 4] });
+      replace(index, { to, through: [x + dy / 4, y - dx / 4] });
     }
   };
-  const insert = (place: number) => {
-    const to = endOf(steps[place]!);
-    const next = endOf(steps[(place + 1) % steps.length]!);
+  const insert = (index: number) => {
+    const to = endOf(steps[index]!);
+    const next = endOf(steps[(index + 1) % steps.length]!);
     const added: Step = [middle(to[0], next[0]), middle(to[1], next[1])];
-    onChange([...steps.slice(0, place + 1), added, ...steps.slice(place + 1)]);
-    onChoose(place + 1);
+    onChange([...steps.slice(0, index + 1), added, ...steps.slice(index + 1)]);
+    onChoose(index + 1);
   };
   return (
     <ol className={classes.steps} aria-label={t("Points of the profile")}>
-      {steps.map((step, place) => {
+      {steps.map((step, index) => {
         const [x, y] = endOf(step);
         return (
-          <li key={place} data-chosen={chosen === place} onFocus={() => onChoose(place)}>
+          <li key={index} data-chosen={chosen === index} onFocus={() => onChoose(index)}>
             <SizeInput
-              aria-label={t("Point {{number}}, first coordinate", { number: place + 1 })}
+              aria-label={t("Point {{number}}, first coordinate", { number: index + 1 })}
               value={x}
-              onChange={(value) => value !== null && replace(place, withEnd(step, [value, y]))}
+              onChange={(value) => value !== null && replace(index, withEnd(step, [value, y]))}
             />
             <SizeInput
-              aria-label={t("Point {{number}}, second coordinate", { number: place + 1 })}
+              aria-label={t("Point {{number}}, second coordinate", { number: index + 1 })}
               value={y}
-              onChange={(value) => value !== null && replace(place, withEnd(step, [x, value]))}
+              onChange={(value) => value !== null && replace(index, withEnd(step, [x, value]))}
             />
             <Select
               size="xs"
-              aria-label={t("Kind of point {{number}}", { number: place + 1 })}
+              aria-label={t("Kind of point {{number}}", { number: index + 1 })}
               data={KINDS.map((kind) => ({ ...kind, label: t(kind.label) }))}
               value={kindOf(step)}
               allowDeselect={false}
-              onChange={(kind) => kind && kind !== kindOf(step) && turn(place, kind)}
+              onChange={(kind) => kind && kind !== kindOf(step) && turn(index, kind)}
             />
             <ActionIcon
               size={24}
               variant="subtle"
               color="gray"
-              aria-label={t("Add a point after point {{number}}", { number: place + 1 })}
-              onClick={() => insert(place)}
+              aria-label={t("Add a point after point {{number}}", { number: index + 1 })}
+              onClick={() => insert(index)}
             >
               +
             </ActionIcon>
@@ -86,8 +86,8 @@ export function ProfileRows({ steps, chosen, onChoose, onChange }: Props) {
               variant="subtle"
               color="gray"
               disabled={steps.length <= 3}
-              aria-label={t("Take point {{number}} away", { number: place + 1 })}
-              onClick={() => onChange(steps.filter((_, k) => k !== place))}
+              aria-label={t("Take point {{number}} away", { number: index + 1 })}
+              onClick={() => onChange(steps.filter((_, k) => k !== index))}
             >
               ×
             </ActionIcon>
@@ -95,29 +95,29 @@ export function ProfileRows({ steps, chosen, onChoose, onChange }: Props) {
               <SizeInput
                 className={classes.more}
                 leftSection="R"
-                aria-label={t("Radius of point {{number}}", { number: place + 1 })}
+                aria-label={t("Radius of point {{number}}", { number: index + 1 })}
                 value={step.radius}
-                onChange={(radius) => radius !== null && replace(place, { ...step, radius })}
+                onChange={(radius) => radius !== null && replace(index, { ...step, radius })}
               />
             )}
             {!Array.isArray(step) && "through" in step && (
               <div className={classes.more}>
                 <SizeInput
                   aria-label={t("Arc to point {{number}} passes through, first coordinate", {
-                    number: place + 1,
+                    number: index + 1,
                   })}
                   value={step.through[0]}
                   onChange={(v) =>
-                    v !== null && replace(place, { ...step, through: [v, step.through[1]] })
+                    v !== null && replace(index, { ...step, through: [v, step.through[1]] })
                   }
                 />
                 <SizeInput
                   aria-label={t("Arc to point {{number}} passes through, second coordinate", {
-                    number: place + 1,
+                    number: index + 1,
                   })}
                   value={step.through[1]}
                   onChange={(v) =>
-                    v !== null && replace(place, { ...step, through: [step.through[0], v] })
+                    v !== null && replace(index, { ...step, through: [step.through[0], v] })
                   }
                 />
               </div>

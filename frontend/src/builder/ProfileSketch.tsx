@@ -24,14 +24,14 @@ export function ProfileSketch({ loose, plain, set, told }: Props) {
   const numbers = ((plain as Loose | null)?.["profile"] as Step[] | undefined) ?? steps;
   const [drawing, setDrawing] = useState<Flat[] | null>(null);
   const [chosen, setChosen] = useState<number | null>(null);
-  const [held, setHeld] = useState<{ place: number; at: Flat } | null>(null);
+  const [held, setHeld] = useState<{ index: number; at: Flat } | null>(null);
   const [snapping, setSnapping] = useState(true);
   const svg = useRef<SVGSVGElement>(null);
 
   const shown =
     drawing ??
     (held
-      ? outline(numbers.map((s, k) => (k === held.place ? withEnd(s, held.at) : s)))
+      ? outline(numbers.map((s, k) => (k === held.index ? withEnd(s, held.at) : s)))
       : outline(numbers));
   const fixed = outline(numbers);
   const xs = [...fixed.map(([x]) => x), 0];
@@ -72,9 +72,9 @@ export function ProfileSketch({ loose, plain, set, told }: Props) {
   };
   const release = () => {
     if (!held) return;
-    const old = endOf(numbers[held.place]!);
+    const old = endOf(numbers[held.index]!);
     if (old[0] !== held.at[0] || old[1] !== held.at[1]) {
-      change(steps.map((s, k) => (k === held.place ? withEnd(s, held.at) : s)));
+      change(steps.map((s, k) => (k === held.index ? withEnd(s, held.at) : s)));
     }
     setHeld(null);
   };
@@ -88,7 +88,7 @@ export function ProfileSketch({ loose, plain, set, told }: Props) {
   );
   const points: Flat[] =
     drawing ??
-    numbers.map((s, k) => (held?.place === k ? held.at : (endOf(s).map(Number) as Flat)));
+    numbers.map((s, k) => (held?.index === k ? held.at : (endOf(s).map(Number) as Flat)));
   return (
     <div>
       <svg
@@ -131,23 +131,23 @@ export function ProfileSketch({ loose, plain, set, told }: Props) {
           stroke="currentColor"
           strokeWidth={span / 160}
         />
-        {points.map(([x, y], place) => (
+        {points.map(([x, y], index) => (
           <circle
-            key={place}
+            key={index}
             cx={x}
             cy={-y}
             r={reach}
             className={classes.corner}
-            data-chosen={chosen === place}
+            data-chosen={chosen === index}
             strokeWidth={span / 200}
             onPointerDown={(event) => {
               if (drawing) return;
               event.stopPropagation();
               svg.current?.setPointerCapture(event.pointerId);
-              setChosen(place);
+              setChosen(index);
               // A point that is written as an expression is changed where it is written.
-              if (endOf(steps[place]!).every((v) => typeof v === "number"))
-                setHeld({ place, at: [x, y] });
+              if (endOf(steps[index]!).every((v) => typeof v === "number"))
+                setHeld({ index, at: [x, y] });
             }}
           />
         ))}

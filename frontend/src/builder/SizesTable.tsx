@@ -14,10 +14,10 @@ interface Props {
 /** Sizes with names, for use in expressions; those with a range vary from student to student. */
 export function SizesTable({ editor, values }: Props) {
   const { sizes } = editor.recipe;
-  const set = (place: number, change: Partial<NamedSize>) =>
+  const set = (index: number, change: Partial<NamedSize>) =>
     editor.change((now) => ({
       ...now,
-      sizes: now.sizes.map((size, k) => (k === place ? { ...size, ...change } : size)),
+      sizes: now.sizes.map((size, k) => (k === index ? { ...size, ...change } : size)),
     }));
   const add = () => {
     let name = "size";
@@ -50,17 +50,17 @@ export function SizesTable({ editor, values }: Props) {
             </tr>
           </thead>
           <tbody>
-            {sizes.map((size, place) => (
-              <tr key={place}>
+            {sizes.map((size, index) => (
+              <tr key={index}>
                 <td>
                   <TextInput
                     size="xs"
-                    aria-label={t("Name of size {{number}}", { number: place + 1 })}
+                    aria-label={t("Name of size {{number}}", { number: index + 1 })}
                     defaultValue={size.name}
                     key={size.name}
                     onBlur={(event) => {
                       const name = event.currentTarget.value.trim();
-                      if (/^[A-Za-z]\w{0,30}$/.test(name)) set(place, { name });
+                      if (/^[A-Za-z]\w{0,30}$/.test(name)) set(index, { name });
                       else event.currentTarget.value = size.name;
                     }}
                   />
@@ -69,7 +69,7 @@ export function SizesTable({ editor, values }: Props) {
                   <SizeInput
                     aria-label={t("Value of {{name}}", { name: size.name })}
                     value={size.value}
-                    onChange={(value) => value !== null && set(place, { value })}
+                    onChange={(value) => value !== null && set(index, { value })}
                   />
                 </td>
                 <td>
@@ -78,7 +78,7 @@ export function SizesTable({ editor, values }: Props) {
                     optional
                     value={size.low ?? null}
                     onChange={(low) =>
-                      set(place, { low, high: low === null ? null : (size.high ?? size.value) })
+                      set(index, { low, high: low === null ? null : (size.high ?? size.value) })
                     }
                   />
                 </td>
@@ -88,7 +88,7 @@ export function SizesTable({ editor, values }: Props) {
                     optional
                     value={size.high ?? null}
                     onChange={(high) =>
-                      set(place, { high, low: high === null ? null : (size.low ?? size.value) })
+                      set(index, { high, low: high === null ? null : (size.low ?? size.value) })
                     }
                   />
                 </td>
@@ -96,7 +96,7 @@ export function SizesTable({ editor, values }: Props) {
                   <SizeInput
                     aria-label={t("Step of {{name}}", { name: size.name })}
                     value={size.step}
-                    onChange={(step) => step !== null && set(place, { step })}
+                    onChange={(step) => step !== null && set(index, { step })}
                   />
                 </td>
                 <td>
@@ -108,7 +108,7 @@ export function SizesTable({ editor, values }: Props) {
                     onClick={() =>
                       editor.change((now) => ({
                         ...now,
-                        sizes: now.sizes.filter((_, k) => k !== place),
+                        sizes: now.sizes.filter((_, k) => k !== index),
                       }))
                     }
                   >

@@ -13,17 +13,17 @@ export function useRecipe(start: Recipe) {
     undo,
     redo,
     /** Replace one feature; what repeats it follows when it is renamed. */
-    setFeature: (place: number, next: Feature) =>
+    setFeature: (index: number, next: Feature) =>
       setFeatures((features) => {
-        const old = features[place]?.name;
+        const old = features[index]?.name;
         return features.map((feature, k) => {
-          if (k === place) return next;
+          if (k === index) return next;
           if (old === next.name || !("of" in feature)) return feature;
           return { ...feature, of: feature.of.map((name) => (name === old ? next.name : name)) };
         });
       }),
     add: (feature: Feature) => setFeatures((features) => [...features, feature]),
-    remove: (place: number) => setFeatures((features) => features.filter((_, k) => k !== place)),
+    remove: (index: number) => setFeatures((features) => features.filter((_, k) => k !== index)),
     move: (from: number, to: number) =>
       setFeatures((features) => {
         if (to < 0 || to >= features.length || from === to) return features;

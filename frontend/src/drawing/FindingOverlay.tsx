@@ -7,8 +7,8 @@ interface Props {
   height: number;
   /** The finding that is pointed at; the others step back. */
   lit?: number | null;
-  onPoint?: (place: number | null) => void;
-  onChoose?: (place: number) => void;
+  onPoint?: (number: number | null) => void;
+  onChoose?: (number: number) => void;
   /** Size of a mark, mm on paper. */
   size?: number;
 }
@@ -26,13 +26,13 @@ export function FindingOverlay({
     <g>
       {findings.map(({ finding, label }) => (
         <Marked
-          key={finding.place}
+          key={finding.number}
           finding={finding}
           label={label}
           height={height}
           size={size}
-          faded={lit !== null && lit !== finding.place}
-          strong={lit === finding.place}
+          faded={lit !== null && lit !== finding.number}
+          strong={lit === finding.number}
           onPoint={onPoint}
           onChoose={onChoose}
         />
@@ -62,9 +62,9 @@ function Marked({ finding, label, height, size, faded, strong, onPoint, onChoose
     <g
       style={{ color: colour, opacity: faded ? 0.25 : 1, cursor: onChoose ? "pointer" : undefined }}
       data-thing={onChoose ? "" : undefined}
-      onPointerEnter={() => onPoint?.(finding.place)}
+      onPointerEnter={() => onPoint?.(finding.number)}
       onPointerLeave={() => onPoint?.(null)}
-      onClick={() => onChoose?.(finding.place)}
+      onClick={() => onChoose?.(finding.number)}
     >
       {finding.at.map((line, index) =>
         line.length === 1 ? (

@@ -46,15 +46,15 @@ function Open({ reader }: { reader: Reader }) {
       </Text>
       {reader.chosen !== null && <Hold reader={reader} />}
       <ul className={classes.list} aria-label={t("Open sizes")}>
-        {open.map((size, place) => (
-          <li key={place}>
+        {open.map((size, number) => (
+          <li key={number}>
             <button
               type="button"
               className={classes.entry}
-              aria-pressed={reader.chosen === place}
-              onClick={() => reader.choose(reader.chosen === place ? null : place)}
+              aria-pressed={reader.chosen === number}
+              onClick={() => reader.choose(reader.chosen === number ? null : number)}
             >
-              {size.words || t("Open place {{number}}", { number: place + 1 })}
+              {size.words || t("Open place {{number}}", { number: number + 1 })}
             </button>
           </li>
         ))}
@@ -100,15 +100,15 @@ function Chains({ reader }: { reader: Reader }) {
         {t("{{count}} sizes too many", { count: chains.length })}
       </Text>
       <ul className={classes.list} aria-label={t("Closed chains")}>
-        {chains.map((chain, place) => (
+        {chains.map((chain, number) => (
           <li key={chain.members.join(" ")}>
             <button
               type="button"
               className={classes.entry}
-              aria-pressed={reader.chain === place}
-              onClick={() => reader.chooseChain(reader.chain === place ? null : place)}
+              aria-pressed={reader.chain === number}
+              onClick={() => reader.chooseChain(reader.chain === number ? null : number)}
             >
-              {chain.words || t("Closed chain {{number}}", { number: place + 1 })}
+              {chain.words || t("Closed chain {{number}}", { number: number + 1 })}
             </button>
           </li>
         ))}

@@ -15,9 +15,9 @@ export interface Reader extends Swinging {
   error: Error | null;
   /** Which of the open sizes moves, and which chain is lit. */
   chosen: number | null;
-  choose: (place: number | null) => void;
+  choose: (number: number | null) => void;
   chain: number | null;
-  chooseChain: (place: number | null) => void;
+  chooseChain: (number: number | null) => void;
   moves: ModelMotion | null;
 }
 
@@ -73,17 +73,17 @@ function fetched(source: Source): Promise<Reading> {
   );
 }
 
-function motion(source: Source, place: number): Promise<ModelMotion> {
+function motion(source: Source, number: number): Promise<ModelMotion> {
   if (source.kind === "sheet")
     return answer(
-      api.GET("/api/sheets/{sheet_id}/reading/{place}", {
-        params: { path: { sheet_id: source.sheet, place } },
+      api.GET("/api/sheets/{sheet_id}/reading/{number}", {
+        params: { path: { sheet_id: source.sheet, number } },
       }),
     );
   return answer(
     api.POST("/api/exercises/{exercise_id}/reading/motion", {
       params: { path: { exercise_id: source.exercise } },
-      body: { document: source.document, place },
+      body: { document: source.document, number },
     }),
   );
 }

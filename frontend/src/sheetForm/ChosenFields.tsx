@@ -31,10 +31,10 @@ export function ChosenFields({ editor }: { editor: FormEditor }) {
         onChange={(key) => editor.choose(key ? chosenOf(key) : null)}
       />
       {chosen && box && <BoxNumbers editor={editor} chosen={chosen} box={box} />}
-      {chosen?.kind === "line" && <LineNumbers editor={editor} place={chosen.place} />}
-      {chosen?.kind === "text" && <Lettering editor={editor} place={chosen.place} />}
-      {chosen?.kind === "field" && <FieldLettering editor={editor} place={chosen.place} />}
-      {chosen && "place" in chosen && (
+      {chosen?.kind === "line" && <LineNumbers editor={editor} index={chosen.index} />}
+      {chosen?.kind === "text" && <Lettering editor={editor} index={chosen.index} />}
+      {chosen?.kind === "field" && <FieldLettering editor={editor} index={chosen.index} />}
+      {chosen && "index" in chosen && (
         <Button variant="default" size="xs" onClick={editor.takeAway}>
           {t("Take away")}
         </Button>
@@ -44,29 +44,29 @@ export function ChosenFields({ editor }: { editor: FormEditor }) {
 }
 
 const keyOf = (chosen: Chosen): string =>
-  "place" in chosen ? `${chosen.kind} ${chosen.place}` : chosen.kind;
+  "index" in chosen ? `${chosen.kind} ${chosen.index}` : chosen.kind;
 
 function chosenOf(key: string): Chosen {
-  const [kind, place] = key.split(" ");
-  return place === undefined
+  const [kind, index] = key.split(" ");
+  return index === undefined
     ? { kind: kind as "border" }
-    : { kind: kind as "line", place: Number(place) };
+    : { kind: kind as "line", index: Number(index) };
 }
 
 function thingsOf({ form }: FormEditor): { value: string; label: string }[] {
   return [
     { value: "border", label: t("Border") },
     { value: "title", label: t("Title block") },
-    ...form.fields.map(({ field }, place) => ({
-      value: `field ${place}`,
+    ...form.fields.map(({ field }, index) => ({
+      value: `field ${index}`,
       label: t("Field: {{name}}", { name: fieldLabel(field) }),
     })),
-    ...form.texts.map(({ text }, place) => ({
-      value: `text ${place}`,
+    ...form.texts.map(({ text }, index) => ({
+      value: `text ${index}`,
       label: t("Lettering: {{text}}", { text }),
     })),
-    ...form.lines.map(({ start, end }, place) => ({
-      value: `line ${place}`,
+    ...form.lines.map(({ start, end }, index) => ({
+      value: `line ${index}`,
       label: t("Line {{from}} to {{to}}", { from: start.join(", "), to: end.join(", ") }),
     })),
   ];
@@ -109,11 +109,11 @@ function BoxNumbers({ editor, chosen, box }: { editor: FormEditor; chosen: Chose
   return <Numbers labels={[t("x"), t("y"), t("wide"), t("high")]} values={values} set={set} />;
 }
 
-function LineNumbers({ editor, place }: { editor: FormEditor; place: number }) {
-  const line = editor.form.lines[place]!;
+function LineNumbers({ editor, index }: { editor: FormEditor; index: number }) {
+  const line = editor.form.lines[index]!;
   const values = [...line.start, ...line.end];
   const change = (next: Partial<typeof line>) =>
-    editor.change((form) => changedAt(form, "lines", place, (own) => ({ ...own, ...next })));
+    editor.change((form) => changedAt(form, "lines", index, (own) => ({ ...own, ...next })));
   return (
     <>
       <Numbers
@@ -177,10 +177,10 @@ function Anchor({
   );
 }
 
-function Lettering({ editor, place }: { editor: FormEditor; place: number }) {
-  const text = editor.form.texts[place]!;
+function Lettering({ editor, index }: { editor: FormEditor; index: number }) {
+  const text = editor.form.texts[index]!;
   const change = (next: Partial<typeof text>) =>
-    editor.change((form) => changedAt(form, "texts", place, (own) => ({ ...own, ...next })));
+    editor.change((form) => changedAt(form, "texts", index, (own) => ({ ...own, ...next })));
   return (
     <>
       <TextInput
@@ -201,10 +201,10 @@ function Lettering({ editor, place }: { editor: FormEditor; place: number }) {
   );
 }
 
-function FieldLettering({ editor, place }: { editor: FormEditor; place: number }) {
-  const field = editor.form.fields[place]!;
+function FieldLettering({ editor, index }: { editor: FormEditor; index: number }) {
+  const field = editor.form.fields[index]!;
   const change = (next: Partial<typeof field>) =>
-    editor.change((form) => changedAt(form, "fields", place, (own) => ({ ...own, ...next })));
+    editor.change((form) => changedAt(form, "fields", index, (own) => ({ ...own, ...next })));
   if (field.field === "angle") return null;
   return (
     <>

@@ -158,7 +158,7 @@ function Holds({ form, height, take, chosen }: HoldsProps) {
   const scale = usePaperScale();
   const same = (what: Chosen) =>
     chosen?.kind === what.kind &&
-    (!("place" in what) || ("place" in chosen && chosen.place === what.place));
+    (!("index" in what) || ("index" in chosen && chosen.index === what.index));
   const box = chosen ? boxOf(form, chosen) : null;
   const rect = ([l, b, r, t_]: Box) => ({ x: l, y: height - t_, width: r - l, height: t_ - b });
   return (
@@ -173,41 +173,41 @@ function Holds({ form, height, take, chosen }: HoldsProps) {
           onPointerDown={take({ kind }, null)}
         />
       ))}
-      {form.fields.map((field, place) => (
+      {form.fields.map((field, index) => (
         <rect
           key={field.field}
           {...rect(field.box)}
           className={classes.hold}
-          data-chosen={same({ kind: "field", place }) || undefined}
-          onPointerDown={take({ kind: "field", place }, null)}
+          data-chosen={same({ kind: "field", index }) || undefined}
+          onPointerDown={take({ kind: "field", index }, null)}
         />
       ))}
-      {form.lines.map((line, place) => (
+      {form.lines.map((line, index) => (
         <line
-          key={place}
+          key={index}
           x1={line.start[0]}
           y1={height - line.start[1]}
           x2={line.end[0]}
           y2={height - line.end[1]}
           className={classes.edge}
           strokeWidth={10 / scale}
-          data-chosen={same({ kind: "line", place }) || undefined}
-          onPointerDown={take({ kind: "line", place }, null)}
+          data-chosen={same({ kind: "line", index }) || undefined}
+          onPointerDown={take({ kind: "line", index }, null)}
         />
       ))}
-      {form.texts.map((text, place) => {
+      {form.texts.map((text, index) => {
         const wide = Math.max(2, text.text.length * text.height * 0.72);
         const left = text.anchor === "start" ? text.at[0] : text.at[0] - wide / 2;
         return (
           <rect
-            key={place}
+            key={index}
             x={left}
             y={height - text.at[1] - text.height}
             width={wide}
             height={text.height}
             className={classes.hold}
-            data-chosen={same({ kind: "text", place }) || undefined}
-            onPointerDown={take({ kind: "text", place }, null)}
+            data-chosen={same({ kind: "text", index }) || undefined}
+            onPointerDown={take({ kind: "text", index }, null)}
           />
         );
       })}

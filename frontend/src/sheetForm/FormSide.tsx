@@ -90,22 +90,22 @@ const HINTS: Record<FormEditor["tool"]["kind"], () => string> = {
 
 /** A field: put down where it is not yet, shown where it is. */
 function FieldButton({ editor, field }: { editor: FormEditor; field: FormField }) {
-  const place = editor.form.fields.findIndex((own) => own.field === field);
+  const index = editor.form.fields.findIndex((own) => own.field === field);
   const putting = editor.tool.kind === "field" && editor.tool.field === field;
   return (
     <Button
       size="compact-sm"
-      variant={putting ? "filled" : place >= 0 ? "light" : "default"}
+      variant={putting ? "filled" : index >= 0 ? "light" : "default"}
       aria-pressed={putting}
       onClick={() => {
         if (putting) editor.setTool({ kind: "take" });
-        else if (place >= 0) {
-          editor.choose({ kind: "field", place });
+        else if (index >= 0) {
+          editor.choose({ kind: "field", index });
           editor.setTool({ kind: "take" });
         } else editor.setTool({ kind: "field", field });
       }}
     >
-      {place >= 0 ? `${fieldLabel(field)} ✓` : fieldLabel(field)}
+      {index >= 0 ? `${fieldLabel(field)} ✓` : fieldLabel(field)}
     </Button>
   );
 }
@@ -116,8 +116,8 @@ function Margins({ editor }: { editor: FormEditor }) {
   const [left, bottom, right, top] = form.border;
   const margins = [left, bottom, paper.width - right, paper.height - top];
   const set = (side: number, margin: number) => {
-    const place = side === 2 ? paper.width - margin : side === 3 ? paper.height - margin : margin;
-    const border = form.border.map((own, k) => (k === side ? place : own)) as typeof form.border;
+    const index = side === 2 ? paper.width - margin : side === 3 ? paper.height - margin : margin;
+    const border = form.border.map((own, k) => (k === side ? index : own)) as typeof form.border;
     if (border[0] < border[2] && border[1] < border[3])
       editor.change((own) => ({ ...own, border }));
   };
@@ -170,7 +170,7 @@ function Flaws({ editor, look }: { editor: FormEditor; look: FormLook | undefine
                 onClick={() =>
                   editor.choose({
                     kind: "field",
-                    place: editor.form.fields.findIndex((own) => own.field === flaw.field),
+                    index: editor.form.fields.findIndex((own) => own.field === flaw.field),
                   })
                 }
               >

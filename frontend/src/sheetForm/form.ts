@@ -2,7 +2,7 @@ import type { Point, SheetForm } from "../api/types";
 
 /** What of a form is taken hold of. Lines, texts and fields go by their place in it. */
 export type Chosen =
-  { kind: "border" | "title" } | { kind: "line" | "text" | "field"; place: number };
+  { kind: "border" | "title" } | { kind: "line" | "text" | "field"; index: number };
 
 export type Box = SheetForm["border"];
 export const SIDES = ["left", "bottom", "right", "top"] as const;
@@ -54,15 +54,15 @@ export function moved(form: SheetForm, chosen: Chosen, dx: number, dy: number): 
     case "title":
       return { ...form, [chosen.kind]: boxMoved(form[chosen.kind], dx, dy) };
     case "line":
-      return changedAt(form, "lines", chosen.place, (line) => ({
+      return changedAt(form, "lines", chosen.index, (line) => ({
         ...line,
         start: point(line.start),
         end: point(line.end),
       }));
     case "text":
-      return changedAt(form, "texts", chosen.place, (text) => ({ ...text, at: point(text.at) }));
+      return changedAt(form, "texts", chosen.index, (text) => ({ ...text, at: point(text.at) }));
     case "field":
-      return changedAt(form, "fields", chosen.place, (field) => ({
+      return changedAt(form, "fields", chosen.index, (field) => ({
         ...field,
         box: boxMoved(field.box, dx, dy),
       }));
@@ -73,10 +73,10 @@ export function moved(form: SheetForm, chosen: Chosen, dx: number, dy: number): 
 export function changedAt<Kind extends "lines" | "texts" | "fields">(
   form: SheetForm,
   kind: Kind,
-  place: number,
+  index: number,
   change: (own: SheetForm[Kind][number]) => SheetForm[Kind][number],
 ): SheetForm {
-  return { ...form, [kind]: form[kind].map((own, k) => (k === place ? change(own) : own)) };
+  return { ...form, [kind]: form[kind].map((own, k) => (k === index ? change(own) : own)) };
 }
 
 /** A rectangle with one side (0 left, 1 bottom, 2 right, 3 top) elsewhere; it never turns inside out. */
@@ -90,27 +90,27 @@ export function withSide(box: Box, side: number, value: number): Box {
 /** The rectangle of border, title block or a field. */
 export function boxOf(form: SheetForm, chosen: Chosen): Box | null {
   if (chosen.kind === "border" || chosen.kind === "title") return form[chosen.kind];
-  return chosen.kind === "field" ? (form.fields[chosen.place]?.box ?? null) : null;
+  return chosen.kind === "field" ? (form.fields[chosen.index]?.box ?? null) : null;
 }
 
 /** A form with the rectangle of border, title block or a field changed. */
 export function withBox(form: SheetForm, chosen: Chosen, box: Box): SheetForm {
   if (chosen.kind === "border" || chosen.kind === "title") return { ...form, [chosen.kind]: box };
   if (chosen.kind !== "field") return form;
-  return changedAt(form, "fields", chosen.place, (field) => ({ ...field, box }));
+  return changedAt(form, "fields", chosen.index, (field) => ({ ...field, box }));
 }
 
 /** A form without a line, text or field; border and title block stay. */
 export function without(form: SheetForm, chosen: Chosen): SheetForm {
-  if (!("place" in chosen)) return form;
+  if (!("index" in chosen)) return form;
   const kind = `${chosen.kind}s` as "lines" | "texts" | "fields";
-  const left = (form[kind] as unknown[]).filter((_, k) => k !== chosen.place);
+  const left = (form[kind] as unknown[]).filter((_, k) => k !== chosen.index);
   return { ...form, [kind]: left };
 }
 
 /** Whether something is still there to be taken hold of. */
 export function isThere(form: SheetForm, chosen: Chosen | null): chosen is Chosen {
   if (!chosen) return false;
-  if (!("place" in chosen)) return true;
-  return chosen.place < form[`${chosen.kind}s` as "lines"].length;
+  if (!("index" in chosen)) return true;
+  return chosen.index < form[`${chosen.kind}s` as "lines"].length;
 }

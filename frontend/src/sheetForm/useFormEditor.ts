@@ -29,12 +29,12 @@ export function useFormEditor(kept: KeptForm) {
   const setName = (name: string) => change((all) => ({ ...all, name }));
   const addLine = (start: Point, end: Point) => {
     changeForm((own) => ({ ...own, lines: [...own.lines, { start, end, pen: "grid" }] }));
-    choose({ kind: "line", place: form.lines.length });
+    choose({ kind: "line", index: form.lines.length });
   };
   const addText = (at: Point) => {
     const text = { text: t("TEXT"), at, height: 2.5, anchor: "start" as const };
     changeForm((own) => ({ ...own, texts: [...own.texts, text] }));
-    choose({ kind: "text", place: form.texts.length });
+    choose({ kind: "text", index: form.texts.length });
     setTool({ kind: "take" });
   };
   /** Puts a field into the cell around a point; the service knows the cells. */
@@ -44,7 +44,7 @@ export function useFormEditor(kept: KeptForm) {
         api.POST("/api/sheet-forms/field", { body: { form, field, at, captioned } }),
       );
       changeForm(() => next);
-      choose({ kind: "field", place: next.fields.findIndex((place) => place.field === field) });
+      choose({ kind: "field", index: next.fields.findIndex((index) => index.field === field) });
       setTool({ kind: "take" });
     } catch (error) {
       complain(error);

@@ -10,8 +10,8 @@ interface Props {
   sheet: Sheet;
   reader?: Reader;
   lit: number | null;
-  onPoint?: (place: number | null) => void;
-  onChoose?: (place: number) => void;
+  onPoint?: (number: number | null) => void;
+  onChoose?: (number: number) => void;
 }
 
 /** The sheet with the marks of its findings. */
@@ -30,7 +30,7 @@ export function ReviewedSheet({ sheet, reader, lit, onPoint, onChoose }: Props) 
       ))}
       {reader && <MovingInk reader={reader} groups={groups} height={paper.height} />}
       <FindingOverlay
-        findings={sheet.findings.map((finding) => ({ finding, label: finding.place + 1 }))}
+        findings={sheet.findings.map((finding) => ({ finding, label: finding.number + 1 }))}
         height={paper.height}
         lit={lit}
         onPoint={onPoint}

@@ -13,8 +13,8 @@ import type { Decision, Marking } from "./useMarking";
 interface Props {
   sheet: Sheet;
   chosen: number | null;
-  onPoint: (place: number | null) => void;
-  onChoose: (place: number) => void;
+  onPoint: (number: number | null) => void;
+  onChoose: (number: number) => void;
   marking: Marking;
 }
 
@@ -57,16 +57,16 @@ export function Slip({ sheet, chosen, onPoint, onChoose, marking }: Props) {
       <ol className={classes.findings}>
         {sheet.findings.map((finding, index) => (
           <FindingRow
-            key={finding.place}
+            key={finding.number}
             finding={finding}
             label={index + 1}
-            fresh={sheet.changed?.new.includes(finding.place) ?? false}
-            open={chosen === finding.place}
+            fresh={sheet.changed?.new.includes(finding.number) ?? false}
+            open={chosen === finding.number}
             editable={teaching && sheet.state === "handed-in"}
             onPoint={onPoint}
             onChoose={onChoose}
-            onDecide={(place, decision, remark) =>
-              marking.decide.mutate({ place, decision, remark })
+            onDecide={(number, decision, remark) =>
+              marking.decide.mutate({ number, decision, remark })
             }
           />
         ))}
@@ -95,7 +95,7 @@ export function Slip({ sheet, chosen, onPoint, onChoose, marking }: Props) {
 }
 
 interface RowProps extends Pick<Props, "onPoint" | "onChoose"> {
-  onDecide: (place: number, decision: Decision, remark?: string) => void;
+  onDecide: (number: number, decision: Decision, remark?: string) => void;
   finding: Finding;
   label: number;
   /** Whether only a later version of Maqueta found it. */
@@ -125,14 +125,14 @@ function FindingRow({
       ref={row}
       className={classes.finding}
       data-open={open}
-      onPointerEnter={() => onPoint(finding.place)}
+      onPointerEnter={() => onPoint(finding.number)}
       onPointerLeave={() => onPoint(null)}
     >
       <button
         type="button"
         className={classes.findingHead}
-        onClick={() => onChoose(finding.place)}
-        onFocus={() => onChoose(finding.place)}
+        onClick={() => onChoose(finding.number)}
+        onFocus={() => onChoose(finding.number)}
         aria-expanded={open}
       >
         <FindingSign
@@ -172,7 +172,7 @@ function FindingRow({
               variant={finding.decision === "upheld" ? "filled" : "default"}
               aria-pressed={finding.decision === "upheld"}
               onClick={() =>
-                onDecide(finding.place, finding.decision === "upheld" ? null : "upheld")
+                onDecide(finding.number, finding.decision === "upheld" ? null : "upheld")
               }
             >
               {finding.decision === "upheld" ? t("Upheld") : t("Uphold")}{" "}
@@ -182,7 +182,7 @@ function FindingRow({
               size="xs"
               variant={waived ? "filled" : "default"}
               aria-pressed={waived}
-              onClick={() => onDecide(finding.place, waived ? null : "waived")}
+              onClick={() => onDecide(finding.number, waived ? null : "waived")}
             >
               {waived ? t("Waived") : t("Waive")} <kbd className={classes.key}>X</kbd>
             </Button>
@@ -195,7 +195,7 @@ function FindingRow({
             value={remark}
             onChange={(e) => setRemark(e.currentTarget.value)}
             onBlur={() =>
-              remark !== finding.remark && onDecide(finding.place, finding.decision, remark)
+              remark !== finding.remark && onDecide(finding.number, finding.decision, remark)
             }
           />
         </div>

@@ -48,12 +48,12 @@ function Opened({ sheet }: { sheet: Sheet }) {
   const me = useMe();
   const navigate = useNavigate();
   const [pointed, setPointed] = useState<number | null>(null);
-  const [chosen, setChosen] = useState<number | null>(sheet.findings[0]?.place ?? null);
+  const [chosen, setChosen] = useState<number | null>(sheet.findings[0]?.number ?? null);
   const lit = pointed ?? chosen;
   const teaching = me.role === "instructor";
-  const place = sheet.neighbours.indexOf(sheet.id);
+  const number = sheet.neighbours.indexOf(sheet.id);
   const go = (step: number) => {
-    const next = sheet.neighbours[place + step];
+    const next = sheet.neighbours[number + step];
     if (next !== undefined) void navigate(`/sheets/${next}`);
   };
 
@@ -61,14 +61,14 @@ function Opened({ sheet }: { sheet: Sheet }) {
   const { decide, giveBack } = marking;
   const settle = (decision: "upheld" | "waived") => {
     if (chosen === null || !teaching || sheet.state === "returned") return;
-    decide.mutate({ place: chosen, decision });
-    const next = sheet.findings.find((f) => f.place > chosen && f.decision === null);
-    if (next) setChosen(next.place);
+    decide.mutate({ number: chosen, decision });
+    const next = sheet.findings.find((f) => f.number > chosen && f.decision === null);
+    if (next) setChosen(next.number);
   };
   const step = (way: number) => {
-    const at = sheet.findings.findIndex((f) => f.place === chosen);
+    const at = sheet.findings.findIndex((f) => f.number === chosen);
     const next = sheet.findings[at + way];
-    if (next) setChosen(next.place);
+    if (next) setChosen(next.number);
   };
   useHotkeys([
     ["[", () => go(-1)],
@@ -79,7 +79,7 @@ function Opened({ sheet }: { sheet: Sheet }) {
     ["X", () => settle("waived")],
   ]);
 
-  const finding = sheet.findings.find((f) => f.place === lit);
+  const finding = sheet.findings.find((f) => f.number === lit);
   const reader = useReader({ kind: "sheet", sheet: sheet.id }, sheet.reviewed);
   const { exercise } = sheet;
   return (
@@ -102,15 +102,15 @@ function Opened({ sheet }: { sheet: Sheet }) {
       >
         {teaching && (
           <>
-            <Button variant="default" disabled={place <= 0} onClick={() => go(-1)}>
+            <Button variant="default" disabled={number <= 0} onClick={() => go(-1)}>
               {t("Previous")} <kbd className={classes.key}>[</kbd>
             </Button>
             <Text className="quiet small">
-              {t("{{number}} of {{all}}", { number: place + 1, all: sheet.neighbours.length })}
+              {t("{{number}} of {{all}}", { number: number + 1, all: sheet.neighbours.length })}
             </Text>
             <Button
               variant="default"
-              disabled={place >= sheet.neighbours.length - 1}
+              disabled={number >= sheet.neighbours.length - 1}
               onClick={() => go(1)}
             >
               {t("Next")} <kbd className={classes.key}>]</kbd>

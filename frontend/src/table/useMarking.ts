@@ -20,30 +20,30 @@ export function useMarking(sheet: Sheet) {
     queries.setQueryData(["sheet", sheet.id], fresh);
   };
   // How a finding stands as it is shown now, so that nobody's newer decision is written over unseen.
-  const standing = (place: number) => {
+  const standing = (number: number) => {
     const now = queries.getQueryData<Sheet>(["sheet", sheet.id]) ?? sheet;
-    return now.findings.find((finding) => finding.place === place)?.decision ?? "open";
+    return now.findings.find((finding) => finding.number === number)?.decision ?? "open";
   };
   const decide = useMutation({
     scope,
-    mutationFn: (what: { place: number; decision: Decision; remark?: string }) =>
+    mutationFn: (what: { number: number; decision: Decision; remark?: string }) =>
       answer(
-        api.PUT("/api/sheets/{sheet_id}/findings/{place}", {
-          params: { path: { sheet_id: sheet.id, place: what.place } },
+        api.PUT("/api/sheets/{sheet_id}/findings/{number}", {
+          params: { path: { sheet_id: sheet.id, number: what.number } },
           body: {
             decision: what.decision,
             remark: what.remark ?? null,
-            seen: standing(what.place),
+            seen: standing(what.number),
             checker: sheet.checker,
           },
         }),
       ),
-    onSuccess: (fresh, { place }) => {
-      refused.current.delete(`finding ${place}`);
+    onSuccess: (fresh, { number }) => {
+      refused.current.delete(`finding ${number}`);
       shown(fresh);
     },
-    onError: (_, { place }) => {
-      refused.current.add(`finding ${place}`);
+    onError: (_, { number }) => {
+      refused.current.add(`finding ${number}`);
       // Somebody else may have decided meanwhile: what stands now is shown.
       void queries.invalidateQueries({ queryKey: ["sheet", sheet.id] });
     },

@@ -264,8 +264,8 @@ def keep_findings(
     session.execute(delete(FindingRecord).where(FindingRecord.sheet_id == sheet.id))
     sheet.scope = dict(scope) if scope is not None else None
     sheet.checker = CHECKER
-    for place, finding in enumerate(findings):
-        finding.sheet_id, finding.place = sheet.id, place
+    for number, finding in enumerate(findings):
+        finding.sheet_id, finding.number = sheet.id, number
         session.add(finding)
     session.flush()
     session.expire(sheet, ["findings"])

@@ -287,7 +287,7 @@ class SheetRecord(Base):
     exercise: Mapped[ExerciseRecord] = relationship()
     student: Mapped[Account] = relationship()
     findings: Mapped[list["FindingRecord"]] = relationship(
-        back_populates="sheet", order_by="FindingRecord.place", cascade="all, delete-orphan"
+        back_populates="sheet", order_by="FindingRecord.number", cascade="all, delete-orphan"
     )
 
 
@@ -295,10 +295,10 @@ class FindingRecord(Base):
     """What the program found, as measured, and what a person decided about it; both are kept."""
 
     __tablename__ = "finding"
-    __table_args__ = (UniqueConstraint("sheet_id", "place"),)
+    __table_args__ = (UniqueConstraint("sheet_id", "number"),)
     id: Mapped[int] = mapped_column(primary_key=True)
     sheet_id: Mapped[int] = mapped_column(ForeignKey("sheet.id", ondelete="CASCADE"))
-    place: Mapped[int] = mapped_column(Integer)
+    number: Mapped[int] = mapped_column(Integer)
     rule: Mapped[str] = mapped_column(String(60), index=True)
     measured: Mapped[dict[str, Any]] = mapped_column(JSON)
     decision: Mapped[str | None] = mapped_column(String(12))

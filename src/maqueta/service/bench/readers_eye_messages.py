@@ -66,7 +66,7 @@ class MotionRequest(Strict):
     """Which of the open sizes of a sheet is to be shown on the model."""
 
     document: SheetDocument
-    place: Annotated[int, Field(ge=0, le=500)]
+    number: Annotated[int, Field(ge=0, le=500)]
 
 
 class ProposalRequest(Strict):

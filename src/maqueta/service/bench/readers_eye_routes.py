@@ -48,7 +48,7 @@ def motion(
     if hidden or _insight(task, account) not in ("places", "everything"):
         raise HTTPException(403, phrase("left-to-you"))
     version = version_of(at.world, session, exercise, account)
-    return _motion(at, version, at.desk_of(exercise, account), form.document, form.place)
+    return _motion(at, version, at.desk_of(exercise, account), form.document, form.number)
 
 
 @router.get("/sheets/{sheet_id}/reading")
@@ -60,13 +60,13 @@ def sheet_reading(sheet_id: int, account: AnyAccount, session: InTransaction, at
     return at.run(sizes_read, desk, document, insight, True)
 
 
-@router.get("/sheets/{sheet_id}/reading/{place}")
-def sheet_motion(sheet_id: int, place: Place, account: AnyAccount, session: InTransaction, at: AtDesk) -> MotionAnswer:
+@router.get("/sheets/{sheet_id}/reading/{number}")
+def sheet_motion(sheet_id: int, number: Place, account: AnyAccount, session: InTransaction, at: AtDesk) -> MotionAnswer:
     """One open size of a sheet under review, on the model."""
     version, desk, document, insight = _reviewed(at, account, sheet_id)
     if insight == "nothing":
         raise HTTPException(403, phrase("not-returned-yet"))
-    return _motion(at, version, desk, document, place)
+    return _motion(at, version, desk, document, number)
 
 
 def _insight(task: Exercise, account: Account) -> Insight:
@@ -85,7 +85,7 @@ def _reviewed(at: DeskPlace, account: Account, sheet_id: int) -> tuple[VersionRe
     return version, at.desk_at_sheet(sheet, version, account), document, "everything" if shown else "nothing"
 
 
-def _motion(at: DeskPlace, version: VersionRecord, desk: Desk, document: SheetDocument, place: int) -> MotionAnswer:
+def _motion(at: DeskPlace, version: VersionRecord, desk: Desk, document: SheetDocument, number: int) -> MotionAnswer:
     if version.mesh is None:
         raise HTTPException(409, phrase("no-model-to-show"))
-    return at.run(moved, desk, document, StoredFile(at.world.files, version.mesh), place)
+    return at.run(moved, desk, document, StoredFile(at.world.files, version.mesh), number)

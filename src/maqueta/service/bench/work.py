@@ -55,15 +55,15 @@ def sizes_read(desk: Desk, document: SheetDocument, insight: Insight, reviewed: 
     return reading_answer(DimensionSurvey(desk.survey(document)), insight, reviewed)
 
 
-def moved(desk: Desk, document: SheetDocument, mesh: StoredFile, place: int) -> MotionAnswer:
+def moved(desk: Desk, document: SheetDocument, mesh: StoredFile, number: int) -> MotionAnswer:
     """One open size of a sheet, on the model. Raises RefusedError."""
     dimensions = DimensionSurvey(desk.survey(document))
     if dimensions.reason is not None:
         raise RefusedError(409, phrase("no-model-to-show"))
     sizes = readers_eye(dimensions).open
-    if place >= len(sizes):
+    if number >= len(sizes):
         raise RefusedError(404, phrase("determined-by-now"))
-    return motion_answer(dimensions, sizes[place], unpacked_mesh(mesh.path.read_bytes()))
+    return motion_answer(dimensions, sizes[number], unpacked_mesh(mesh.path.read_bytes()))
 
 
 def aided(desk: Desk, document: SheetDocument, aid: Aid) -> SheetDocument:

@@ -45,7 +45,7 @@ def finding_answer(record: FindingRecord, finding: Finding, task: Exercise) -> F
     """A finding with its wording, cost and decision."""
     rule, words = CATALOGUE[finding.rule], wording(finding)
     return FindingAnswer(
-        place=record.place,
+        number=record.number,
         rule=finding.rule,
         criterion=rule.criterion,
         severity=finding.severity,
@@ -71,7 +71,7 @@ def points_of_criteria(
     records: Sequence[FindingRecord], findings: Sequence[Finding], task: Exercise, scope: Scope
 ) -> list[CriterionPoints]:
     """Points of all criteria that carry any, after the decisions made so far."""
-    waived = frozenset(place for place, record in enumerate(records) if record.decision == "waived")
+    waived = frozenset(number for number, record in enumerate(records) if record.decision == "waived")
     forms = []
     for criterion in CRITERIA:
         result = earned(criterion, findings, task, scope, waived)

@@ -22,7 +22,7 @@ Remark = Annotated[str, Field(max_length=2000)]
 class FindingAnswer(Strict):
     """A finding as people see it."""
 
-    place: int
+    number: int
     rule: str
     criterion: Criterion
     severity: Severity

@@ -64,15 +64,15 @@ def as_file(sheet_id: int, kind: DrawingKind, account: AnyAccount, session: InTr
     return drawing_response(data, kind, f"sheet-{sheet.id}", at.request)
 
 
-@router.put("/{sheet_id}/findings/{place}")
+@router.put("/{sheet_id}/findings/{number}")
 def decide_one(
-    sheet_id: int, place: int, form: DecisionRequest, instructor: Instructor, session: InTransaction, at: AtDesk
+    sheet_id: int, number: int, form: DecisionRequest, instructor: Instructor, session: InTransaction, at: AtDesk
 ) -> SheetAnswer:
     """Uphold or waive one finding."""
     sheet = reviewed_sheet(session, instructor, sheet_id)
     if form.checker is not None and form.checker != sheet.checker:
         raise HTTPException(409, phrase("checked-again"))
-    finding = next((f for f in sheet.findings if f.place == place), None)
+    finding = next((f for f in sheet.findings if f.number == number), None)
     if finding is None:
         raise NotVisible
     if sheet.state == "returned":

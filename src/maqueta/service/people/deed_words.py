@@ -39,7 +39,7 @@ DEEDS: Final[Mapping[str, Phrase]] = {
     "POST /api/exercises/{exercise_id}/sheet/hand-in": phrase("deed-handed-in"),
     "POST /api/sheet-forms": phrase("deed-form-made"),
     "DELETE /api/sheet-forms/{form_id}": phrase("deed-form-dropped"),
-    "PUT /api/sheets/{sheet_id}/findings/{place}": phrase("deed-finding-decided"),
+    "PUT /api/sheets/{sheet_id}/findings/{number}": phrase("deed-finding-decided"),
     "PUT /api/sheets/{sheet_id}/remark": phrase("deed-remark"),
     "POST /api/sheets/{sheet_id}/return": phrase("deed-returned"),
 }
