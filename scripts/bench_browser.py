@@ -10,7 +10,7 @@ from pathlib import Path
 sys.path.insert(0, str(Path(__file__).resolve().parent.parent))
 
 from playwright.sync_api import Page, sync_playwright
-from tests.server_process import CHROMIUM, free_port, new_page, running
+from tests.server_process import BROWSER, CHROMIUM, free_port, new_page, running
 
 #: Plain software painting: a graphics card can only be faster, an emulated one (as the tests use) is slower.
 _PLAIN = [flag for flag in CHROMIUM if "swiftshader" not in flag and "gpu" not in flag] + ["--disable-gpu"]
@@ -72,7 +72,7 @@ def main() -> None:
     """Print the rows."""
     port = free_port()
     with tempfile.TemporaryDirectory() as folder, running(Path(folder) / "var", port), sync_playwright() as playwright:
-        browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=_PLAIN)
+        browser = playwright.chromium.launch(executable_path=BROWSER, args=_PLAIN)
         views, frames = drag_frames(new_page(browser, f"http://127.0.0.1:{port}", "iker.valtierra"))
         browser.close()
     ninth = frames[len(frames) * 9 // 10]

@@ -1,14 +1,15 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef } from "react";
 
 import { t } from "../frame/language";
 import type { Ink as InkForm, InkGroup, Point, SheetDocument } from "../api/types";
 import { Paper, pointOn } from "../paper/Paper";
 import { MovingInk } from "../reader/MovingInk";
 import { type Bench, isFixed, moved, movedWith, type Selection, type Stage } from "./bench";
-import { AcrossFrom, Bands, Occupied, PaperGrid, WhiteSpace } from "./CanvasAids";
-import { CarriedInk } from "./CarriedInk";
+import { AcrossFrom, PaperGrid, WhiteSpace } from "./CanvasAids";
 import { DraftLayer } from "./drafting/DraftLayer";
 import { isDraftTool } from "./drafting/tools";
+import { useDragging, useLiveSheet } from "./live";
+import { LiveInk } from "./LiveInk";
 import { inLine } from "./snapping";
 import { TextHandle } from "./TextHandle";
 import { ToolLayer } from "./ToolLayer";
@@ -40,9 +41,9 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const grip = useRef<Grip | null>(null);
   const { paper } = ink;
-  const [live, setLive] = useState<SheetDocument | null>(null);
+  const live = useLiveSheet();
+  const dragging = useDragging(live);
   const { draft, tool, selection, select } = bench;
-  const shown = live ?? draft.document;
 
   const toSheet = (event: React.PointerEvent): Point => pointOn(svg.current, event);
   /** Pixels to a millimetre just now. */
@@ -72,8 +73,8 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
   }, []);
   const hanging = useHanging(bench, ink, drawn);
   const drag = (event: React.PointerEvent) => {
-    if (grip.current) setLive(dragged(grip.current, toSheet(event)));
-    else if (hanging.known) setLive(hanging.at(toSheet(event), SNAP_PX / nearness()));
+    if (grip.current) live.set(dragged(grip.current, toSheet(event)));
+    else if (hanging.known) live.set(hanging.at(toSheet(event), SNAP_PX / nearness()));
   };
   const dragged = ({ from, selection: what, start }: Grip, to: Point): SheetDocument => {
     const next = moved(start, what, to[0] - from[0], to[1] - from[1], movedWith(bench, what));
@@ -81,16 +82,17 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
   };
   const release = (event: React.PointerEvent) => {
     const held = grip.current;
-    if (!held && hanging.known && live) {
-      if (hanging.liesOn(live) !== null) return;
-      draft.change(live);
+    const hung = live.get();
+    if (!held && hanging.known && hung) {
+      if (hanging.liesOn(hung) !== null) return;
+      draft.change(hung);
       bench.hang(null);
-      setLive(null);
+      live.set(null);
     }
     if (!held) return;
     const to = toSheet(event);
     grip.current = null;
-    setLive(null);
+    live.set(null);
     const far = Math.hypot(to[0] - held.from[0], to[1] - held.from[1]) * nearness() > 2;
     if (far) draft.change(dragged(held, to));
   };
@@ -103,7 +105,7 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
   const breakOff = () => {
     if (!grip.current) return;
     grip.current = null;
-    setLive(null);
+    live.set(null);
   };
   const holds = ink.groups
     .filter((group) => !bench.hanging && movable(group.role) && !isGivenView(group))
@@ -120,36 +122,28 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
       aria-label={t("Sheet")}
       data-testid="bench-sheet"
       onPointerDown={() => tool === "move" && !bench.hanging && select(null)}
-      onPointerLeave={() => bench.hanging && !grip.current && setLive(null)}
+      onPointerLeave={() => bench.hanging && !grip.current && live.set(null)}
       onPointerMove={drag}
       onPointerUp={release}
       onPointerCancel={breakOff}
       onLostPointerCapture={breakOff}
     >
-      <CarriedInk
-        groups={ink.groups}
-        shown={shown}
-        drawn={drawn}
-        height={paper.height}
-        selection={selection}
-        takeable={takeable}
+      <LiveInk
+        {...{ live, ink, drawn, selection, takeable, hanging }}
+        document={draft.document}
         onTake={take}
       />
-      <Bands shown={shown} ink={ink} drawn={drawn} />
-      {!live && <MovingInk reader={bench.reader} groups={ink.groups} height={paper.height} />}
+      {!dragging && <MovingInk reader={bench.reader} groups={ink.groups} height={paper.height} />}
       {isDraftTool(tool) && bench.drafting.grid > 0 && (
         <PaperGrid step={bench.drafting.grid} paper={paper} />
       )}
       {hanging.known && <AcrossFrom box={hanging.parent} paper={paper} />}
-      {hanging.known && live && hanging.liesOn(live) !== null && (
-        <Occupied box={hanging.boxIn(live)} paper={paper} />
-      )}
       {bench.spaces && stage === "Views" && <WhiteSpace ink={ink} />}
-      {tool === "move" && !live && chosen?.kind === "linear" && (
+      {tool === "move" && !dragging && chosen?.kind === "linear" && (
         <TextHandle {...{ bench, ink, drawn, toSheet }} dimension={chosen} />
       )}
-      {isDraftTool(tool) && !live && <DraftLayer {...{ bench, tool, ink, drawn, toSheet }} />}
-      {tool !== "move" && !isDraftTool(tool) && !live && (
+      {isDraftTool(tool) && !dragging && <DraftLayer {...{ bench, tool, ink, drawn, toSheet }} />}
+      {tool !== "move" && !isDraftTool(tool) && !dragging && (
         <ToolLayer bench={bench} ink={ink} drawn={drawn} toSheet={toSheet} />
       )}
     </Paper>

@@ -6,7 +6,7 @@ import type { Selection } from "./bench";
 import { offsetOf } from "./geometry";
 import { HitArea } from "./HitArea";
 
-interface Props {
+export interface CarriedProps {
   groups: readonly InkGroup[];
   /** The sheet as it is shown just now, and as the ink was made from it. */
   shown: SheetDocument;
@@ -22,7 +22,7 @@ interface Props {
  * All ink of the sheet, carried along while views, dimensions or notes are moved, before it is drawn anew.
  * What belongs to a view hangs in two groups that move as one: a frame of a drag touches these alone.
  */
-export function CarriedInk({ groups, shown, drawn, ...rest }: Props) {
+export function CarriedInk({ groups, shown, drawn, ...rest }: CarriedProps) {
   const layers = useMemo(() => layersOf(groups), [groups]);
   const views = shown.views.map((view) => view.id).join(" ");
   const { dimensions, marks, notes } = shown;
@@ -81,7 +81,7 @@ function places(
   return moved;
 }
 
-interface LayerProps extends Pick<Props, "height" | "selection" | "takeable" | "onTake"> {
+interface LayerProps extends Pick<CarriedProps, "height" | "selection" | "takeable" | "onTake"> {
   groups: readonly InkGroup[];
   known: ReadonlySet<string>;
   apart: ReadonlyMap<string, Point>;
@@ -107,7 +107,7 @@ const Layer = memo(function Layer({ groups, known, apart, ...rest }: LayerProps)
   });
 });
 
-interface CarriedProps {
+interface GroupProps {
   group: InkGroup;
   /** How far its own place has moved since the ink was made, mm. */
   x: number;
@@ -117,7 +117,7 @@ interface CarriedProps {
   onTake?: (event: React.PointerEvent, group: InkGroup) => void;
 }
 
-const Carried = memo(function Carried({ group, x, y, height, selected, onTake }: CarriedProps) {
+const Carried = memo(function Carried({ group, x, y, height, selected, onTake }: GroupProps) {
   const moving = x !== 0 || y !== 0;
   const ink = useMemo(() => (moving ? stretched(group, [x, y]) : group), [group, moving, x, y]);
   return (

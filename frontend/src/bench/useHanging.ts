@@ -44,3 +44,5 @@ export function useHanging(bench: Bench, ink: Ink, drawn: SheetDocument) {
     },
   };
 }
+
+export type Hanging = ReturnType<typeof useHanging>;

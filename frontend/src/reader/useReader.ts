@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useDebouncedValue } from "@mantine/hooks";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 
 import { answer, api } from "../api/client";
 import type { ModelMotion, Reading, SheetDocument } from "../api/types";
@@ -25,7 +25,14 @@ const SETTLED_MS = 150;
 
 /** The reader's eye on a sheet: what is open, what is said twice, and the one motion being shown. */
 export function useReader(source: Source, on: boolean): Reader {
-  const [settled] = useDebouncedValue(source, SETTLED_MS);
+  const id = source.kind === "bench" ? source.exercise : source.sheet;
+  const document = source.kind === "bench" ? source.document : null;
+  // One and the same as long as what it names is: what is settled would never come to rest otherwise.
+  const steady = useMemo<Source>(
+    () => (document ? { kind: "bench", exercise: id, document } : { kind: "sheet", sheet: id }),
+    [id, document],
+  );
+  const [settled] = useDebouncedValue(steady, SETTLED_MS);
   const [picked, choose] = useState<number | null>(0);
   const [chain, chooseChain] = useState<number | null>(null);
   const read = useQuery({

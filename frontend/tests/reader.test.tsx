@@ -1,0 +1,39 @@
+// @vitest-environment jsdom
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { act, renderHook } from "@testing-library/react";
+import type { ReactNode } from "react";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+
+import type { SheetDocument } from "../src/api/types";
+import { useReader } from "../src/reader/useReader";
+
+const wrapper = ({ children }: { children: ReactNode }) => (
+  <QueryClientProvider client={new QueryClient()}>{children}</QueryClientProvider>
+);
+
+beforeEach(() => {
+  vi.useFakeTimers();
+  vi.stubGlobal("matchMedia", () => ({ matches: true, addEventListener: vi.fn() }));
+});
+afterEach(() => {
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+});
+
+describe("the reader's eye", () => {
+  it("comes to rest while nothing changes, however often it is asked", async () => {
+    const document = { format: 2, views: [] } as unknown as SheetDocument;
+    let rendered = 0;
+    const { rerender } = renderHook(
+      () => {
+        rendered += 1;
+        return useReader({ kind: "bench", exercise: 1, document }, false);
+      },
+      { wrapper },
+    );
+    rerender();
+    const before = rendered;
+    await act(() => vi.advanceTimersByTimeAsync(3000));
+    expect(rendered - before).toBeLessThan(3);
+  });
+});
