@@ -19,7 +19,12 @@ def sheet(page: Page) -> Locator:
 
 def on_screen(page: Page, point: Point) -> Point:
     """Where a point of the sheet (mm, y up) is on the screen."""
-    x, y = sheet(page).evaluate(
+    return on_paper(sheet(page), point)
+
+
+def on_paper(paper: Locator, point: Point) -> Point:
+    """Where a point of a paper (mm, y up) is on the screen."""
+    x, y = paper.evaluate(
         """(svg, [x, y]) => {
             const at = new DOMPoint(x, svg.dataset.paper.split(" ")[1] - y).matrixTransform(svg.getScreenCTM());
             return [at.x, at.y];

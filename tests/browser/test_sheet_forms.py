@@ -6,11 +6,9 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Locator, Page, expect
 
-from tests.browser.bench_actions import sheet
+from tests.browser.bench_actions import Point, on_paper, sheet
 from tests.browser.conftest import Open
 from tests.reading.drawn_form import DrawnForm
-
-Point = tuple[float, float]
 
 
 def paper(page: Page) -> Locator:
@@ -18,15 +16,7 @@ def paper(page: Page) -> Locator:
 
 
 def at(page: Page, point: Point) -> Point:
-    """Where a point of the form (mm, y up) is on the screen."""
-    x, y = paper(page).evaluate(
-        """(svg, [x, y]) => {
-            const at = new DOMPoint(x, svg.dataset.paper.split(" ")[1] - y).matrixTransform(svg.getScreenCTM());
-            return [at.x, at.y];
-        }""",
-        list(point),
-    )
-    return x, y
+    return on_paper(paper(page), point)
 
 
 def click(page: Page, point: Point) -> None:

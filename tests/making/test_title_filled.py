@@ -4,8 +4,9 @@ import pytest
 
 from maqueta.judging.report import check
 from maqueta.making.model_sheet import Drafter, model_sheet
-from maqueta.making.title_filled import title_checked, title_filled, title_values
+from maqueta.making.title_filled import on_its_form, title_checked, title_filled, title_values
 from maqueta.sheet.document import Frame, Paper, SheetDocument, TitleBlock
+from maqueta.sheet.usual_form import usual_form
 from maqueta.task.exercise import Exercise, FilledField
 from tests.parts import demo_projected
 
@@ -59,3 +60,17 @@ def test_who_has_checked_stands_where_nobody_has_written_and_the_block_is_ours()
     assert title_checked(own, "I. CORVALHO") is own
     elsewhere = SheetDocument(paper=Paper(frame=Frame(border=(10, 10, 410, 287))))
     assert title_checked(elsewhere, "I. CORVALHO") is elsewhere
+
+
+def test_a_sheet_stands_on_the_form_of_its_exercise_where_that_is_for_its_paper() -> None:
+    form = usual_form("A3", True, "es").model_copy(update={"zones": "iso"})
+    task = Exercise(sheet_form=form)
+    given = on_its_form(task, SheetDocument())
+    assert given.paper == task.paper_given
+    assert on_its_form(task, given) is given
+    assert on_its_form(task, SheetDocument(paper=Paper(size="A4", landscape=False))).paper.form is None
+    # Another form is never kept, a frame found on a sheet from elsewhere always is.
+    other = SheetDocument(paper=Paper(form=usual_form("A3", True, "en")))
+    assert on_its_form(Exercise(), other).paper.form is None
+    framed = SheetDocument(paper=Paper(frame=Frame(border=(10, 10, 410, 287))))
+    assert on_its_form(task, framed) is framed

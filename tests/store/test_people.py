@@ -44,9 +44,9 @@ def drawn(session: Session, name: str, login: str, document: SheetDocument, *fin
     )
     session.add(sheet)
     session.flush()
-    for place, finding in enumerate(findings):
+    for number, finding in enumerate(findings):
         measured = FINDING.dump_python(finding, mode="json")
-        session.add(FindingRecord(sheet_id=sheet.id, place=place, rule=finding.rule, measured=measured))
+        session.add(FindingRecord(sheet_id=sheet.id, number=number, rule=finding.rule, measured=measured))
     session.flush()
     return person
 

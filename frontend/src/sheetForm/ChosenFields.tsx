@@ -1,16 +1,9 @@
-import {
-  Button,
-  Group,
-  NumberInput,
-  SegmentedControl,
-  Select,
-  Stack,
-  TextInput,
-} from "@mantine/core";
+import { Button, NumberInput, SegmentedControl, Select, Stack, TextInput } from "@mantine/core";
 
 import { t } from "../frame/language";
 import { fieldLabel } from "../frame/words";
 import { type Box, boxOf, changedAt, type Chosen, withBox } from "./form";
+import { Numbers } from "./Numbers";
 import type { FormEditor } from "./useFormEditor";
 
 /** What is chosen, in numbers and words; anything can be chosen here by its name as well. */
@@ -70,32 +63,6 @@ function thingsOf({ form }: FormEditor): { value: string; label: string }[] {
       label: t("Line {{from}} to {{to}}", { from: start.join(", "), to: end.join(", ") }),
     })),
   ];
-}
-
-function Numbers({
-  labels,
-  values,
-  set,
-}: {
-  labels: string[];
-  values: number[];
-  set: (k: number, value: number) => void;
-}) {
-  return (
-    <Group grow gap={6}>
-      {labels.map((label, k) => (
-        <NumberInput
-          key={label}
-          size="xs"
-          label={label}
-          step={0.5}
-          decimalScale={3}
-          value={values[k]}
-          onChange={(value) => typeof value === "number" && set(k, value)}
-        />
-      ))}
-    </Group>
-  );
 }
 
 function BoxNumbers({ editor, chosen, box }: { editor: FormEditor; chosen: Chosen; box: Box }) {

@@ -1,18 +1,10 @@
-import {
-  Button,
-  Checkbox,
-  Group,
-  NumberInput,
-  SegmentedControl,
-  Stack,
-  Text,
-  Title,
-} from "@mantine/core";
+import { Button, Checkbox, SegmentedControl, Stack, Text, Title } from "@mantine/core";
 
 import type { FormField, FormLook } from "../api/types";
 import { t } from "../frame/language";
 import { fieldLabel, TITLE_FIELDS } from "../frame/words";
 import { ChosenFields } from "./ChosenFields";
+import { Numbers } from "./Numbers";
 import classes from "./SheetForm.module.css";
 import type { FormEditor } from "./useFormEditor";
 
@@ -126,20 +118,12 @@ function Margins({ editor }: { editor: FormEditor }) {
       <Title order={2} size="h5" mb={6}>
         {t("Margins, mm")}
       </Title>
-      <Group grow gap={6}>
-        {[t("left"), t("bottom"), t("right"), t("top")].map((label, side) => (
-          <NumberInput
-            key={label}
-            size="xs"
-            label={label}
-            min={0}
-            step={0.5}
-            decimalScale={2}
-            value={Number(margins[side]!.toFixed(2))}
-            onChange={(value) => typeof value === "number" && set(side, value)}
-          />
-        ))}
-      </Group>
+      <Numbers
+        least={0}
+        labels={[t("left"), t("bottom"), t("right"), t("top")]}
+        values={margins.map((margin) => Number(margin.toFixed(2)))}
+        set={set}
+      />
     </div>
   );
 }
