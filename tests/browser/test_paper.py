@@ -157,3 +157,26 @@ def test_two_fingers_bring_it_nearer(open_page: Open) -> None:
         touch("touchMove", (550 - 10 * k, 400), (650 + 10 * k, 400))
     touch("touchEnd")
     assert nearness(page) == pytest.approx(2 * whole, rel=0.05)
+
+
+def test_two_fingers_bring_the_paper_nearer_and_push_it(open_page: Open) -> None:
+    page = bench(open_page, touch=True)
+    whole = nearness(page)
+    hand = page.context.new_cdp_session(page)
+    x, y = on_screen(page, (200, 150))
+
+    def touch(kind: str, *points: tuple[float, float]) -> None:
+        hand.send("Input.dispatchTouchEvent", {"type": kind, "touchPoints": [{"x": a, "y": b} for a, b in points]})
+
+    under = sheet(page).evaluate(UNDER, (x, y))
+    touch("touchStart", (x - 40, y), (x + 40, y))
+    for spread in range(50, 130, 10):
+        touch("touchMove", (x - spread, y), (x + spread, y))
+    assert nearness(page) > 2 * whole
+    assert sheet(page).evaluate(UNDER, (x, y)) == pytest.approx(under, abs=1.0)
+    for down in range(10, 60, 10):
+        touch("touchMove", (x - 120, y + down), (x + 120, y + down))
+    assert sheet(page).evaluate(UNDER, (x, y + 50)) == pytest.approx(under, abs=1.5)
+    touch("touchEnd")
+    # Nothing was taken hold of or set down meanwhile.
+    expect(page.get_by_role("button", name="Undo")).to_be_disabled()

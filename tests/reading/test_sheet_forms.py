@@ -173,6 +173,8 @@ def test_a_form_drawn_elsewhere_is_read_with_captions_beside_and_above_their_fie
     drawn.words("Título", x + 112, y + 23.5, 1.8)
     drawn.words("TALLER DE TELARES", x + 112, y + 29, 3.5)
     drawn.space.add_circle((x + 190, y + 14), 3)
+    margin = {"height": 2.5, "rotation": 90.0}
+    drawn.space.add_text("NO COPIES", dxfattribs=margin).set_placement((x + 17, y + 60))
     attribute = {"height": 3.0}
     drawn.space.add_attdef("NUMERO", (x + 114, y + 12), "", dxfattribs=attribute)
     read = drawn.read()
@@ -190,6 +192,8 @@ def test_a_form_drawn_elsewhere_is_read_with_captions_beside_and_above_their_fie
     assert boxes["number"][0] == pytest.approx(114)
     assert [told.kind for told in read.not_read] == ["form-read-curves"]
     assert "TALLER DE TELARES" in {text.text for text in form.texts}
+    (upright,) = (text for text in form.texts if text.turn)
+    assert (upright.text, upright.turn, upright.at) == ("NO COPIES", 90.0, (17.0, 60.0))
     assert not [flaw for flaw in form_flaws(form) if flaw.bars]
 
 

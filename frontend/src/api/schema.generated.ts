@@ -2882,7 +2882,9 @@ export interface components {
         };
         /**
          * FormText
-         * @description Lettering that stands on every sheet: captions, the school. `at` is its anchor on the base line.
+         * @description Lettering that stands on every sheet: captions, the school.
+         *
+         *     `at` is its anchor on the base line, `turn` in degrees.
          */
         FormText: {
             /**
@@ -2903,6 +2905,11 @@ export interface components {
             height: number;
             /** Text */
             text: string;
+            /**
+             * Turn
+             * @default 0
+             */
+            turn: number;
         };
         /**
          * Frame

@@ -158,9 +158,13 @@ function Lettering({ editor, index }: { editor: FormEditor; index: number }) {
         onChange={(e) => change({ text: e.currentTarget.value })}
       />
       <Numbers
-        labels={[t("x"), t("y")]}
-        values={[...text.at]}
-        set={(k, value) => change({ at: k ? [text.at[0], value] : [value, text.at[1]] })}
+        labels={[t("x"), t("y"), t("turned, °")]}
+        values={[...text.at, text.turn]}
+        set={(k, value) =>
+          change(
+            k === 2 ? { turn: value % 360 } : { at: k ? [text.at[0], value] : [value, text.at[1]] },
+          )
+        }
       />
       <Height value={text.height} set={(height) => change({ height })} />
       <Anchor value={text.anchor} set={(anchor) => change({ anchor })} />

@@ -205,6 +205,7 @@ function Holds({ form, height, take, chosen }: HoldsProps) {
             y={height - text.at[1] - text.height}
             width={wide}
             height={text.height}
+            transform={`rotate(${-text.turn} ${text.at[0]} ${height - text.at[1]})`}
             className={classes.hold}
             data-chosen={same({ kind: "text", index }) || undefined}
             onPointerDown={take({ kind: "text", index }, null)}

@@ -65,7 +65,7 @@ export function FormInk({ form, height }: { form: SheetForm; height: number }) {
         />
       ))}
       {form.texts.map((text, k) => (
-        <InkPiece key={k} item={{ kind: "text", angle: 0, ...text }} height={height} />
+        <InkPiece key={k} item={{ kind: "text", ...text, angle: text.turn }} height={height} />
       ))}
     </>
   );

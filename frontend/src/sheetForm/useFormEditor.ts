@@ -32,7 +32,7 @@ export function useFormEditor(kept: KeptForm) {
     choose({ kind: "line", index: form.lines.length });
   };
   const addText = (at: Point) => {
-    const text = { text: t("TEXT"), at, height: 2.5, anchor: "start" as const };
+    const text = { text: t("TEXT"), at, height: 2.5, anchor: "start" as const, turn: 0 };
     changeForm((own) => ({ ...own, texts: [...own.texts, text] }));
     choose({ kind: "text", index: form.texts.length });
     setTool({ kind: "take" });

@@ -48,7 +48,7 @@ def title_group(sheet: SheetDocument) -> InkGroup:
 def _blank_items(form: SheetForm) -> list[Item]:
     """Lines and lettering of a form."""
     lines = [Stroke((line.start, line.end), line.pen) for line in form.lines]
-    texts = [Text(text.at, text.text, text.height, anchor=text.anchor) for text in form.texts]
+    texts = [Text(text.at, text.text, text.height, text.turn, text.anchor) for text in form.texts]
     return [_rectangle(form.title, "grid"), *lines, *texts]
 
 

@@ -1,11 +1,11 @@
 """A school's sheet form from a file: border, title block, captions, and where its fields are written."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Final, Literal
 
-from maqueta.geometry.box import Box, box_of, grown, size_of, union, within
-from maqueta.geometry.carrier import Line, Point
+from maqueta.geometry.box import Box, box_of, grown, middle_of, size_of, union, within
+from maqueta.geometry.carrier import Line, Point, Similarity
 from maqueta.geometry.line_set import extremes
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.reading.content import Content, Stroke, Words
@@ -28,6 +28,8 @@ from maqueta.sheet.sheet_form import (
 
 #: The paper taken for where nothing tells which.
 _USUAL_PAPER: Final[PaperSize] = "A3"
+#: The symbol of projection has this much white around it, mm (common practice, no source).
+_AROUND_SYMBOL: Final = 4.0
 #: Lines at least this wide (1/100 mm) are as wide as a border.
 _BORDER_WIDE: Final = 50
 #: The least length of a room beside a caption, mm; below one it may be shorter.
@@ -44,61 +46,88 @@ class ReadForm:
 
 def read_form(content: Content) -> ReadForm:
     """The sheet form a file holds. Raises UnreadableSheetError where there are no lines at all."""
-    strokes = content.strokes
-    if not strokes:
+    if not content.strokes:
         raise UnreadableSheetError(phrase("sheet-without-views"))
-    frame = find_frame(strokes, kinds_of(strokes), content.words, _USUAL_PAPER)
+    frame = find_frame(content.strokes, kinds_of(content.strokes), content.words, _USUAL_PAPER)
     size, landscape = (frame.size or _USUAL_PAPER), (frame.landscape if frame.size else True)
-    usual = layout(size, landscape)
-    shift = _shift(frame, size, landscape)
+    usual, shift = layout(size, landscape), _shift(frame, size, landscape)
     border = _moved(frame.border, shift) if frame.border is not None else usual.border
     title = _moved(frame.title, shift) if frame.title is not None else usual.title
-    told: list[Phrase] = [] if frame.border else [phrase("form-read-no-border", paper=size)]
-    told += [] if frame.title else [phrase("form-read-no-title")]
-    symbol = symbol_marks(strokes)
-    aside = symbol[1] if symbol is not None else frozenset()
-    lines = [
-        FormLine(start=_point(ends[0], shift), end=_point(ends[1], shift), pen=_pen(stroke))
-        for index, stroke in enumerate(strokes)
-        if index not in aside and isinstance(stroke.piece.carrier, Line) and (ends := stroke.piece.ends)
-    ]
-    edges = [border, title, (0.0, 0.0, usual.width, usual.height)]
-    kept = [line for line in lines if not any(on_edge(box_of((line.start, line.end)), edge) for edge in edges)]
-    near_symbol = grown(union([box_of(extremes(strokes[i].piece)) for i in aside]), 4.0) if aside else None
-    curves = sum(
-        not isinstance(stroke.piece.carrier, Line)
-        for index, stroke in enumerate(strokes)
-        if index not in aside and (near_symbol is None or not within(box_of(extremes(stroke.piece)), near_symbol))
-    )
-    if near_symbol is not None:
-        inner = _moved(near_symbol, shift)
-        kept = [line for line in kept if not within(box_of((line.start, line.end)), inner)]
-    words = [_word_moved(word, shift) for word in content.words]
-    rooms = _Rooms([*kept, *sides_of(title), *sides_of(border)], words)
-    places, missed = _places(words, rooms)
-    if near_symbol is not None and "angle" not in {place.field for place in places}:
-        middle = ((near_symbol[0] + near_symbol[2]) / 2 + shift[0], (near_symbol[1] + near_symbol[3]) / 2 + shift[1])
-        places.append(FieldPlace(field="angle", box=rooms.cells.around(middle) or _moved(near_symbol, shift)))
-    told += [phrase("form-read-no-room", field=field) for field in missed]
+    strokes, words = _brought(content, shift)
+    symbol = _symbol(strokes)
+    lines, curves = _lines(strokes, symbol, (border, title, (0.0, 0.0, usual.width, usual.height)))
+    rooms = _Rooms([*lines, *sides_of(title), *sides_of(border)], words)
+    places, missed = _places(words, rooms, symbol)
     texts = [
-        FormText(text=" ".join(word.text.split())[:LONGEST_TEXT], at=word.at, height=min(max(word.height, 1.0), 20.0))
+        FormText(
+            text=" ".join(word.text.split())[:LONGEST_TEXT],
+            at=word.at,
+            height=min(max(word.height, 1.0), 20.0),
+            turn=round(word.turn % 360, 3),
+        )
         for word in words
         if not word.tag
     ]
-    if left_out := curves + len(content.sizes) + len(content.filled):
-        told.append(phrase("form-read-curves", count=left_out))
-    if (many := max(0, len(kept) - MOST_FORM_LINES) + max(0, len(texts) - MOST_FORM_TEXTS)) > 0:
-        told.append(phrase("form-read-too-many", count=many, lines=MOST_FORM_LINES, texts=MOST_FORM_TEXTS))
     form = SheetForm(
         size=size,
         landscape=landscape,
         border=border,
         title=title,
-        lines=tuple(kept[:MOST_FORM_LINES]),
+        lines=tuple(lines[:MOST_FORM_LINES]),
         texts=tuple(texts[:MOST_FORM_TEXTS]),
         fields=tuple(places),
     )
+    told: list[Phrase] = [] if frame.border else [phrase("form-read-no-border", paper=size)]
+    told += [] if frame.title else [phrase("form-read-no-title")]
+    told += [phrase("form-read-no-room", field=field) for field in missed]
+    if left_out := curves + len(content.sizes) + len(content.filled):
+        told.append(phrase("form-read-curves", count=left_out))
+    if (many := max(0, len(lines) - MOST_FORM_LINES) + max(0, len(texts) - MOST_FORM_TEXTS)) > 0:
+        told.append(phrase("form-read-too-many", count=many, lines=MOST_FORM_LINES, texts=MOST_FORM_TEXTS))
     return ReadForm(form, (*told, *content.not_read))
+
+
+@dataclass(frozen=True, slots=True)
+class _Symbol:
+    """The symbol of projection on a form: the strokes it is made of, and the room around it, if there is one."""
+
+    members: frozenset[int] = frozenset()
+    room: Box | None = None
+
+    def holds(self, box: Box) -> bool:
+        """Whether something belongs to the symbol, such as its axes."""
+        return self.room is not None and within(box, self.room)
+
+
+def _symbol(strokes: Sequence[Stroke]) -> _Symbol:
+    found = symbol_marks(strokes)
+    if found is None:
+        return _Symbol()
+    room = grown(union([box_of(extremes(strokes[index].piece)) for index in found[1]]), _AROUND_SYMBOL)
+    return _Symbol(found[1], room)
+
+
+def _brought(content: Content, shift: Point) -> tuple[list[Stroke], list[Words]]:
+    """Strokes and words with the paper's corner at the origin."""
+    move = Similarity(1.0, 0.0, *shift)
+    strokes = [stroke.with_piece(stroke.piece.moved(move)) for stroke in content.strokes]
+    return strokes, [replace(word, at=_point(word.at, shift)) for word in content.words]
+
+
+def _lines(strokes: Sequence[Stroke], symbol: _Symbol, edges: Sequence[Box]) -> tuple[list[FormLine], int]:
+    """The lines of a form without its edges and symbol, and how many curves are left out."""
+    lines: list[FormLine] = []
+    curves = 0
+    for index, stroke in enumerate(strokes):
+        box = box_of(extremes(stroke.piece))
+        if index in symbol.members or symbol.holds(box):
+            continue
+        if not isinstance(stroke.piece.carrier, Line):
+            curves += 1
+        elif not any(on_edge(box, edge) for edge in edges):
+            start, end = (_point(point, (0.0, 0.0)) for point in stroke.piece.ends)
+            lines.append(FormLine(start=start, end=end, pen=_pen(stroke)))
+    return lines, curves
 
 
 def _shift(frame: SheetFrame, size: PaperSize, landscape: bool) -> Point:
@@ -127,17 +156,13 @@ def _moved(box: Box, shift: Point) -> Box:
     return (*_point(box[:2], shift), *_point(box[2:], shift))
 
 
-def _word_moved(word: Words, shift: Point) -> Words:
-    return Words(word.text, _point(word.at, shift), word.height, word.turn, word.style, word.tag)
-
-
 def _pen(stroke: Stroke) -> Literal["border", "grid"]:
     wide = stroke.style.width is not None and stroke.style.width >= _BORDER_WIDE
     return "border" if wide else "grid"
 
 
-def _places(words: Sequence[Words], rooms: "_Rooms") -> tuple[list[FieldPlace], list[FormField]]:
-    """Where each field is written, by captions and attributes, and which have a caption but no room."""
+def _places(words: Sequence[Words], rooms: "_Rooms", symbol: _Symbol) -> tuple[list[FieldPlace], list[FormField]]:
+    """Where each field is written, by captions, attributes and the symbol, and which have a caption but no room."""
     places: dict[FormField, FieldPlace] = {}
     missed: list[FormField] = []
     for word in words:
@@ -155,6 +180,9 @@ def _places(words: Sequence[Words], rooms: "_Rooms") -> tuple[list[FieldPlace], 
         if field != "angle":
             room = (room[0], room[1], room[2], min(room[3], room[1] + 12.0)) if room[3] - room[1] > 16.0 else room
         places[field] = place_in(field, room)
+    if symbol.room is not None and "angle" not in places:
+        room = rooms.cells.around(middle_of(symbol.room)) or symbol.room
+        places["angle"] = FieldPlace(field="angle", box=room)
     return list(places.values()), [field for field in dict.fromkeys(missed) if field not in places]
 
 

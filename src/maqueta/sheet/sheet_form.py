@@ -29,12 +29,16 @@ class FormLine(Strict):
 
 
 class FormText(Strict):
-    """Lettering that stands on every sheet: captions, the school. `at` is its anchor on the base line."""
+    """Lettering that stands on every sheet: captions, the school.
+
+    `at` is its anchor on the base line, `turn` in degrees.
+    """
 
     text: ShortText
     at: SheetPoint
     height: TextHeight = 1.8
     anchor: FormAnchor = "start"
+    turn: Annotated[float, Field(ge=-360, le=360, allow_inf_nan=False)] = 0.0
 
 
 class FieldPlace(Strict):
