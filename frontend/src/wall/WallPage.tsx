@@ -65,7 +65,7 @@ export default function WallPage() {
           )
         }
       >
-        <Text className="quiet small" role="status" style={{ whiteSpace: "nowrap" }}>
+        <Text className="quiet small" role="status">
           {wall.data &&
             t("{{number}} of {{all}} handed in", {
               number: wall.data.exercise.handed_in,
