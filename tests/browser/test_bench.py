@@ -5,7 +5,8 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.bench_actions import box_of, click, drag, look_at, on_screen, saved, sheet, stage
+from maqueta.sheet.document import SheetDocument
+from tests.browser.bench_actions import box_of, click, drag, keep_sheet, look_at, on_screen, saved, sheet, stage
 from tests.browser.conftest import Open
 from tests.server_process import enter
 
@@ -105,6 +106,34 @@ def test_a_view_is_set_down_by_keys_alone(open_page: Open) -> None:
     expect(page.get_by_test_id("across")).to_have_count(0)
     saved(page)
     assert box_of(page, "v2")[0] == pytest.approx(before[0] + 10, abs=0.1)
+
+
+def test_a_view_that_hangs_on_the_pointer_is_set_down_there_by_enter_and_let_go_by_escape(open_page: Open) -> None:
+    page = _at_the_bench(open_page, "maya.okonedo")
+    # Whatever was drawn here before.
+    keep_sheet(page, SheetDocument())
+    page.reload()
+    _with_front(page)
+    stage(page, "Views")
+    look_at(page, "upper side")
+    page.get_by_role("button", name="Add this view").click()
+    expect(sheet(page).locator('[data-role="view"]')).to_have_count(2)
+    front, before = box_of(page, "v1"), box_of(page, "v2")
+    x, y = on_screen(page, ((front[0] + front[2]) / 2, front[3] + 60))
+    page.mouse.move(x, y)
+    expect(sheet(page).locator("[data-carried]")).not_to_have_count(0)
+    page.keyboard.press("Enter")
+    down = box_of(page, "v2")
+    assert down[1] != pytest.approx(before[1], abs=1)
+    page.get_by_role("button", name="Undo").click()
+    assert box_of(page, "v2") == pytest.approx(before, abs=0.01)
+    look_at(page, "+X side")
+    page.get_by_role("button", name="Add this view").click()
+    expect(sheet(page).locator('[data-role="view"]')).to_have_count(3)
+    page.mouse.move(x + 40, y)
+    expect(sheet(page).locator("[data-carried]")).not_to_have_count(0)
+    page.keyboard.press("Escape")
+    expect(sheet(page).locator("[data-carried]")).to_have_count(0)
 
 
 def test_dimension_by_keyboard_and_typed_over(open_page: Open) -> None:

@@ -62,6 +62,10 @@ def test_a_form_is_drawn_with_the_mouse_and_is_there_after_a_reload(open_page: O
     assert numbers(page, "high") == [50]
     # A line across what was added: it begins and ends on the sides it is near to.
     page.get_by_text("Line", exact=True).click()
+    click(page, (260, 56))
+    # Begun, and thought better of.
+    page.keyboard.press("Escape")
+    page.get_by_text("Line", exact=True).click()
     click(page, (230.6, 53))
     click(page, (409.5, 53.4))
     choose(page, re.compile("Line 230, 53 to 410, 53"))

@@ -224,6 +224,19 @@ def test_a_file_with_too_many_lines_keeps_what_a_form_may_have() -> None:
     assert "form-read-too-many" in {item.kind for item in read.not_read}
 
 
+def test_what_lies_metres_off_the_paper_is_left_out_and_told() -> None:
+    drawn = DrawnForm()
+    drawn.box(20, 10, 410, 287, 70)
+    drawn.box(300, 10, 410, 40)
+    drawn.words("SCALE", 302, 36)
+    drawn.words("LOST", 20000, 36)
+    drawn.space.add_line((30000, 0), (40000, 0))
+    read = drawn.read()
+    assert [place.field for place in read.form.fields] == ["scale"]
+    assert phrase("form-read-far", count=2) in read.not_read
+    assert "LOST" not in {text.text for text in read.form.texts}
+
+
 def test_captions_without_room_are_told() -> None:
     drawn = DrawnForm()
     drawn.box(20, 10, 410, 287, 70)

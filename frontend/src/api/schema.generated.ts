@@ -2811,7 +2811,7 @@ export interface components {
         };
         /**
          * FormAnswer
-         * @description One form, and what is wrong with it.
+         * @description One form, and the revision a change of it begins from.
          */
         FormAnswer: {
             form: components["schemas"]["SheetForm"];

@@ -1,3 +1,4 @@
+import { useHotkeys } from "@mantine/hooks";
 import { useCallback, useEffect, useMemo, useRef } from "react";
 
 import { t } from "../frame/language";
@@ -80,15 +81,21 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
     const next = moved(start, what, to[0] - from[0], to[1] - from[1], movedWith(bench, what));
     return what.role === "view" ? inLine(bench, next, what.id, SNAP_PX / nearness()) : next;
   };
+  /** A view that hangs is set down where it is, unless that is on another one. */
+  const setDown = () => {
+    const hung = live.get();
+    if (hung && hanging.known && hanging.liesOn(hung) !== null) return;
+    if (hung) draft.change(hung);
+    bench.hang(null);
+  };
+  // Without anything that hangs, Enter is the button's that has the focus.
+  useHotkeys(bench.hanging ? [["Enter", setDown]] : []);
+  useEffect(() => {
+    if (!bench.hanging && !grip.current) live.set(null);
+  }, [bench.hanging, live]);
   const release = (event: React.PointerEvent) => {
     const held = grip.current;
-    const hung = live.get();
-    if (!held && hanging.known && hung) {
-      if (hanging.liesOn(hung) !== null) return;
-      draft.change(hung);
-      bench.hang(null);
-      live.set(null);
-    }
+    if (!held && hanging.known && live.get()) setDown();
     if (!held) return;
     const to = toSheet(event);
     grip.current = null;

@@ -1,5 +1,3 @@
-import { useHotkeys } from "@mantine/hooks";
-
 import type { Ink, Point, SheetDocument } from "../api/types";
 import type { Box } from "../paper/Paper";
 import { type Bench, moved } from "./bench";
@@ -12,8 +10,6 @@ export function useHanging(bench: Bench, ink: Ink, drawn: SheetDocument) {
   const box = ink.views.find((view) => view.id === hanging)?.box;
   const now = document.views.find((view) => view.id === hanging);
   const then = drawn.views.find((view) => view.id === hanging);
-  // Without anything that hangs, Enter is the button's that has the focus.
-  useHotkeys(hanging ? [["Enter", () => bench.hang(null)]] : []);
   if (!hanging || !box || !now || !then || box[0] === box[2]) return { known: false as const };
 
   const boxIn = (shown: SheetDocument, id: string): Box | null => {

@@ -107,40 +107,39 @@ function LineNumbers({ editor, index }: { editor: FormEditor; index: number }) {
 
 const HEIGHTS = [1.8, 2.5, 3.5, 5, 7];
 
-function Height({ value, set }: { value: number; set: (height: number) => void }) {
-  return (
-    <NumberInput
-      size="xs"
-      label={t("Height of capitals, mm")}
-      description={HEIGHTS.join(" · ")}
-      min={1}
-      max={20}
-      step={0.5}
-      decimalScale={2}
-      value={value}
-      onChange={(own) => typeof own === "number" && own >= 1 && own <= 20 && set(own)}
-    />
-  );
+interface Letters {
+  height: number;
+  anchor: "start" | "middle";
 }
 
-function Anchor({
-  value,
-  set,
-}: {
-  value: "start" | "middle";
-  set: (anchor: "start" | "middle") => void;
-}) {
+/** How high letters are, and where they stand. */
+function LetterFields({ of, change }: { of: Letters; change: (next: Partial<Letters>) => void }) {
   return (
-    <SegmentedControl
-      size="xs"
-      aria-label={t("Lettering stands")}
-      data={[
-        { value: "start", label: t("from the left") },
-        { value: "middle", label: t("in the middle") },
-      ]}
-      value={value}
-      onChange={(own) => set(own as "start")}
-    />
+    <>
+      <NumberInput
+        size="xs"
+        label={t("Height of capitals, mm")}
+        description={HEIGHTS.join(" · ")}
+        min={1}
+        max={20}
+        step={0.5}
+        decimalScale={2}
+        value={of.height}
+        onChange={(height) =>
+          typeof height === "number" && height >= 1 && height <= 20 && change({ height })
+        }
+      />
+      <SegmentedControl
+        size="xs"
+        aria-label={t("Lettering stands")}
+        data={[
+          { value: "start", label: t("from the left") },
+          { value: "middle", label: t("in the middle") },
+        ]}
+        value={of.anchor}
+        onChange={(anchor) => change({ anchor: anchor as Letters["anchor"] })}
+      />
+    </>
   );
 }
 
@@ -166,21 +165,20 @@ function Lettering({ editor, index }: { editor: FormEditor; index: number }) {
           )
         }
       />
-      <Height value={text.height} set={(height) => change({ height })} />
-      <Anchor value={text.anchor} set={(anchor) => change({ anchor })} />
+      <LetterFields of={text} change={change} />
     </>
   );
 }
 
 function FieldLettering({ editor, index }: { editor: FormEditor; index: number }) {
   const field = editor.form.fields[index]!;
-  const change = (next: Partial<typeof field>) =>
-    editor.change((form) => changedAt(form, "fields", index, (own) => ({ ...own, ...next })));
   if (field.field === "angle") return null;
   return (
-    <>
-      <Height value={field.height} set={(height) => change({ height })} />
-      <Anchor value={field.anchor} set={(anchor) => change({ anchor })} />
-    </>
+    <LetterFields
+      of={field}
+      change={(next) =>
+        editor.change((form) => changedAt(form, "fields", index, (own) => ({ ...own, ...next })))
+      }
+    />
   );
 }

@@ -1,4 +1,4 @@
-import { useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 
 import type { FormLook, Point, SheetForm } from "../api/types";
 import { InkPiece } from "../drawing/Ink";
@@ -12,6 +12,7 @@ import {
   type Chosen,
   moved,
   onGrid,
+  rectOf,
   squared,
   withBox,
   withSide,
@@ -39,6 +40,8 @@ export function FormCanvas({ editor, look }: { editor: FormEditor; look: FormLoo
   const [live, setLive] = useState<SheetForm | null>(null);
   const [begun, setBegun] = useState<Point | null>(null);
   const [aim, setAim] = useState<Point | null>(null);
+  // A line that was begun ends with the tool.
+  useEffect(() => setBegun(null), [tool]);
   const { height } = editor.paper;
   const shown = live ?? form;
   const reach = () => REACH_PX / (svg.current?.getScreenCTM()?.a ?? 1);
@@ -160,13 +163,12 @@ function Holds({ form, height, take, chosen }: HoldsProps) {
     chosen?.kind === what.kind &&
     (!("index" in what) || ("index" in chosen && chosen.index === what.index));
   const box = chosen ? boxOf(form, chosen) : null;
-  const rect = ([l, b, r, t_]: Box) => ({ x: l, y: height - t_, width: r - l, height: t_ - b });
   return (
     <g>
       {(["border", "title"] as const).map((kind) => (
         <rect
           key={kind}
-          {...rect(form[kind])}
+          {...rectOf(form[kind], height)}
           className={classes.edge}
           strokeWidth={10 / scale}
           data-chosen={same({ kind }) || undefined}
@@ -176,7 +178,7 @@ function Holds({ form, height, take, chosen }: HoldsProps) {
       {form.fields.map((field, index) => (
         <rect
           key={field.field}
-          {...rect(field.box)}
+          {...rectOf(field.box, height)}
           className={classes.hold}
           data-chosen={same({ kind: "field", index }) || undefined}
           onPointerDown={take({ kind: "field", index }, null)}

@@ -1,5 +1,6 @@
 import type { Paper, SheetForm } from "../api/types";
 import { InkPiece } from "../drawing/Ink";
+import { rectOf } from "./form";
 import classes from "./SheetForm.module.css";
 
 interface Props {
@@ -27,29 +28,13 @@ export function FormPicture({ form, paper: { width, height } }: Props) {
 export function FormInk({ form, height }: { form: SheetForm; height: number }) {
   return (
     <>
-      {form.fields.map(({ field, box: [l, b, r, t] }) => (
-        <rect
-          key={field}
-          x={l}
-          y={height - t}
-          width={r - l}
-          height={t - b}
-          fill="var(--tint-front)"
-          opacity={0.55}
-        />
+      {form.fields.map(({ field, box }) => (
+        <rect key={field} {...rectOf(box, height)} fill="var(--tint-front)" opacity={0.55} />
       ))}
-      {[form.border, form.title].map(([l, b, r, t], k) => (
-        <rect
-          key={k}
-          x={l}
-          y={height - t}
-          width={r - l}
-          height={t - b}
-          fill="none"
-          stroke="currentColor"
-          strokeWidth={k ? 0.35 : 0.7}
-        />
-      ))}
+      <g fill="none" stroke="currentColor">
+        <rect {...rectOf(form.border, height)} strokeWidth={0.7} />
+        <rect {...rectOf(form.title, height)} strokeWidth={0.35} />
+      </g>
       {form.lines.map((line, k) => (
         <InkPiece
           key={k}

@@ -108,6 +108,11 @@ export function without(form: SheetForm, chosen: Chosen): SheetForm {
   return { ...form, [kind]: left };
 }
 
+/** A box (mm, y up) as a rectangle of a picture whose y runs down. */
+export function rectOf([l, b, r, top]: Box, height: number) {
+  return { x: l, y: height - top, width: r - l, height: top - b };
+}
+
 /** Whether something is still there to be taken hold of. */
 export function isThere(form: SheetForm, chosen: Chosen | null): chosen is Chosen {
   if (!chosen) return false;

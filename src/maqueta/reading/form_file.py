@@ -14,7 +14,7 @@ from maqueta.reading.frame import SheetFrame, find_frame, on_edge
 from maqueta.reading.kinds import kinds_of
 from maqueta.reading.title import symbol_marks
 from maqueta.reading.title_words import field_of, label_of
-from maqueta.sheet.fields import LONGEST_TEXT, FormField
+from maqueta.sheet.fields import FARTHEST, LONGEST_TEXT, FormField
 from maqueta.sheet.form_cells import LEAST_HIGH, OFF, OFF_LEVEL, FormCells, place_in, sides_of
 from maqueta.sheet.paper import PaperSize, layout, sides
 from maqueta.sheet.sheet_form import (
@@ -28,6 +28,8 @@ from maqueta.sheet.sheet_form import (
 
 #: The paper taken for where nothing tells which.
 _USUAL_PAPER: Final[PaperSize] = "A3"
+#: Where a form may have anything at all, mm.
+_KEPT: Final[Box] = (-FARTHEST, -FARTHEST, FARTHEST, FARTHEST)
 #: The symbol of projection has this much white around it, mm (common practice, no source).
 _AROUND_SYMBOL: Final = 4.0
 #: Lines at least this wide (1/100 mm) are as wide as a border.
@@ -53,7 +55,7 @@ def read_form(content: Content) -> ReadForm:
     usual, shift = layout(size, landscape), _shift(frame, size, landscape)
     border = _moved(frame.border, shift) if frame.border is not None else usual.border
     title = _moved(frame.title, shift) if frame.title is not None else usual.title
-    strokes, words = _brought(content, shift)
+    strokes, words, far = _brought(content, shift)
     symbol = _symbol(strokes)
     lines, curves = _lines(strokes, symbol, (border, title, (0.0, 0.0, usual.width, usual.height)))
     rooms = _Rooms([*lines, *sides_of(title), *sides_of(border)], words)
@@ -80,6 +82,8 @@ def read_form(content: Content) -> ReadForm:
     told: list[Phrase] = [] if frame.border else [phrase("form-read-no-border", paper=size)]
     told += [] if frame.title else [phrase("form-read-no-title")]
     told += [phrase("form-read-no-room", field=field) for field in missed]
+    if far:
+        told.append(phrase("form-read-far", count=far))
     if left_out := curves + len(content.sizes) + len(content.filled):
         told.append(phrase("form-read-curves", count=left_out))
     if (many := max(0, len(lines) - MOST_FORM_LINES) + max(0, len(texts) - MOST_FORM_TEXTS)) > 0:
@@ -107,11 +111,14 @@ def _symbol(strokes: Sequence[Stroke]) -> _Symbol:
     return _Symbol(found[1], room)
 
 
-def _brought(content: Content, shift: Point) -> tuple[list[Stroke], list[Words]]:
-    """Strokes and words with the paper's corner at the origin."""
+def _brought(content: Content, shift: Point) -> tuple[list[Stroke], list[Words], int]:
+    """Strokes and words with the paper's corner at the origin, and how many lie too far off to be kept."""
     move = Similarity(1.0, 0.0, *shift)
     strokes = [stroke.with_piece(stroke.piece.moved(move)) for stroke in content.strokes]
-    return strokes, [replace(word, at=_point(word.at, shift)) for word in content.words]
+    words = [replace(word, at=_point(word.at, shift)) for word in content.words]
+    near = [stroke for stroke in strokes if within(box_of(extremes(stroke.piece)), _KEPT)]
+    read = [word for word in words if within((*word.at, *word.at), _KEPT)]
+    return near, read, len(strokes) - len(near) + len(words) - len(read)
 
 
 def _lines(strokes: Sequence[Stroke], symbol: _Symbol, edges: Sequence[Box]) -> tuple[list[FormLine], int]:

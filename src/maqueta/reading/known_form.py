@@ -19,12 +19,13 @@ from maqueta.sheet.fields import LONGEST_TEXT, TitleField
 from maqueta.sheet.sheet_form import SheetForm
 from maqueta.sheet.zones import zone_marks
 
-#: A line of the form is drawn within this of its place, mm.
+#: A line of the form is drawn within this of its place, mm (this and the next, common practice, no source).
 _NEAR: Final = 0.5
 #: A form is known again when this part of the length of its lines is drawn.
 _DRAWN: Final = 0.8
 #: Lettering of the form stands within this of its place, mm: programs measure and anchor texts differently.
 _NEAR_TEXT: Final = 3.0
+#: What is written may begin this far outside its field, mm.
 _SAME_PLACE: Final = 0.1
 
 

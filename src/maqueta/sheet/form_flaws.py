@@ -18,7 +18,8 @@ USUAL_FIELDS: Final[tuple[FormField, ...]] = (
 )  # fmt: skip
 #: A drawing takes at least this part of the paper's width and height (common practice, no source).
 _LEAST_SHARE: Final = 0.5
-#: The least room for lettering, mm: capitals of 1.8 mm (ISO 3098 series, from memory); in the symbol's room, 6 mm.
+#: The least room for lettering, mm: capitals of 1.8 mm (ISO 3098 series, from memory); for the symbol, 6 mm (common
+#: practice, no source).
 _LEAST_ROOM: Final = 1.8
 _LEAST_SYMBOL: Final = 6.0
 #: Rectangles that share less than this (mm) touch.

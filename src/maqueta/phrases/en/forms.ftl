@@ -25,6 +25,10 @@ form-read-curves = { $count ->
     [one] One curve, size or filled area is
    *[other] { $count } curves, sizes or filled areas are
 } left out: a form has straight lines and lettering.
+form-read-far = { $count ->
+    [one] One line or text lies metres off the paper and is
+   *[other] { $count } lines or texts lie metres off the paper and are
+} left out.
 form-read-too-many = { $count ->
     [one] One line or text is
    *[other] { $count } lines or texts are

@@ -25,6 +25,10 @@ form-read-curves = { $count ->
     [one] Una curva, cota o zona rellena queda
    *[other] { $count } curvas, cotas o zonas rellenas quedan
 } fuera: un formato tiene líneas rectas y rotulación.
+form-read-far = { $count ->
+    [one] Una línea o texto queda a metros del papel y se deja
+   *[other] { $count } líneas o textos quedan a metros del papel y se dejan
+} fuera.
 form-read-too-many = { $count ->
     [one] Una línea o texto queda
    *[other] { $count } líneas o textos quedan

@@ -22,7 +22,7 @@ from maqueta.task.exercise import Exercise
 
 router = APIRouter(prefix="/api")
 #: Open sizes by number; there are never more of them than this.
-Place = Annotated[int, Path(ge=0, le=100_000)]
+OpenSize = Annotated[int, Path(ge=0, le=100_000)]
 
 
 @router.post("/exercises/{exercise_id}/reading")
@@ -61,7 +61,9 @@ def sheet_reading(sheet_id: int, account: AnyAccount, session: InTransaction, at
 
 
 @router.get("/sheets/{sheet_id}/reading/{number}")
-def sheet_motion(sheet_id: int, number: Place, account: AnyAccount, session: InTransaction, at: AtDesk) -> MotionAnswer:
+def sheet_motion(
+    sheet_id: int, number: OpenSize, account: AnyAccount, session: InTransaction, at: AtDesk
+) -> MotionAnswer:
     """One open size of a sheet under review, on the model."""
     version, desk, document, insight = _reviewed(at, account, sheet_id)
     if insight == "nothing":

@@ -37,7 +37,7 @@ class FormEntry(Strict):
 
 
 class FormAnswer(Strict):
-    """One form, and what is wrong with it."""
+    """One form, and the revision a change of it begins from."""
 
     id: int
     name: str
