@@ -16,10 +16,10 @@ from maqueta.service.settings import Settings
 from maqueta.service.shelf.answers import part_summary
 from maqueta.store.accounts import add_account
 from maqueta.store.database import Database
-from maqueta.store.exercises import hand_in, save_draft
 from maqueta.store.files import FileStore
 from maqueta.store.mariadb import MariaDB
 from maqueta.store.models import Account, ExerciseRecord, SheetRecord
+from maqueta.store.sheets import hand_in, save_draft
 from maqueta.store.shelf import ShelfQuery, add_part, keep_examined, shelf
 
 _SHEETS = 200

@@ -16,6 +16,8 @@ const draft = (revision: number, name: string): Draft => ({
   document: sheet(name),
   saved_at: null,
   checks_left: 0,
+  attempt: 1,
+  attempts_left: 0,
 });
 const KEY = "maqueta-draft-test";
 

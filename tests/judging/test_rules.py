@@ -8,6 +8,7 @@ import pytest
 from maqueta.demo.mistakes import MISTAKES
 from maqueta.demo.workshop import EXERCISES, PARTS
 from maqueta.judging.catalogue import CATALOGUE, wording
+from maqueta.judging.points import Decided, earned
 from maqueta.judging.report import Check, check, report
 from maqueta.making.model_sheet import Drafter, model_sheet
 from maqueta.phrases.phrase import phrase
@@ -375,7 +376,8 @@ def test_marks_follow_costs_caps_and_waivers() -> None:
     sheet = MISTAKES["missing sizes"](demo_projected("reed-clamp"), faultless())
     result = checked(sheet)
     assert result.points()["dimensions"].points == 6 - 2 * REED.error_cost
-    assert result.points(frozenset({0, 1}))["dimensions"].points == 6
+    waived = Decided(waived={0, 1})
+    assert earned("dimensions", result.findings, REED, result.scope, waived).points == 6
     bare = checked(MISTAKES["bare title"](demo_projected("reed-clamp"), faultless()))
     assert bare.points()["lines"].points == 0
     assert bare.points()["title"].points == 0

@@ -17,10 +17,10 @@ from maqueta.service.settings import Settings
 from maqueta.sheet.view_graph import folded
 from maqueta.store.clock import now
 from maqueta.store.database import Database
-from maqueta.store.exercises import CHECKING_AGAIN, keep_findings, stale_sheets
 from maqueta.store.files import FileStore
 from maqueta.store.jobs import claim_next
 from maqueta.store.models import Account, FindingRecord, JobRecord, ProjectionRecord, SheetRecord
+from maqueta.store.sheets import CHECKING_AGAIN, keep_findings, stale_sheets
 from tests.conftest import Person
 
 

@@ -10,13 +10,16 @@ from fastapi.testclient import TestClient
 
 from maqueta.demo.workshop import demo_recipe
 from maqueta.service.app import describe
+from maqueta.service.marking.scheme_messages import scheme_of
 from maqueta.service.people.deed_words import DEEDS
 from maqueta.sheet.usual_form import usual_form
 from maqueta.store.accounts import add_account
 from maqueta.store.database import Database
 from maqueta.store.jobs import add_job
+from maqueta.store.marking import keep_template
 from maqueta.store.models import Account, ExerciseRecord, JobRecord, SheetRecord
 from maqueta.store.sheet_forms import add_sheet_form
+from maqueta.task.exercise import Exercise
 from tests.conftest import LogIn, Person
 
 PAGE = Path(__file__).resolve().parents[2] / "docs" / "who-may-what.md"
@@ -45,6 +48,7 @@ def strangers(database: Database, log_in: LogIn) -> tuple[Person, Person]:
     return log_in("stray.student"), log_in("other.instructor")
 
 
+SCHEME = scheme_of(Exercise()).model_dump(mode="json")
 USUAL_FORM = usual_form("A3", True, "en").model_dump(mode="json")
 
 
@@ -74,6 +78,11 @@ def places(database: Database) -> dict[str, Any]:
             # Gets new passwords, is locked and unlocked, closed and made anonymous.
             "person": add_account(session, f"spare-{uuid4().hex}", "Spare Person", "student", "").id,
             "number": 0,
+            "template_id": keep_template(session, owner, "Theirs", SCHEME).id,
+            "added": 0,
+            "pin": 0,
+            "criterion": "title",
+            "receipt": "0" * 64,
             "kind": "svg",
             "document": sheet.first().document,  # type: ignore[union-attr]
         }
@@ -97,7 +106,15 @@ def body_of(method: str, path: str, document: dict[str, Any]) -> dict[str, Any]:
         "/sheet/aid": {"document": document, "aid": "scale"},
         "/sheet/change": {"document": document, "view": "none", "change": change, "reach": 1.0},
         "/motion": {"document": document, "number": 0},
-        "/decisions": {"share": "nothing like it", "decision": "waived"},
+        "/decisions": {"findings": [{"sheet": 0, "number": 0, "share": "-"}], "decision": "waived"},
+        "/more-time/{student_id}": {"minutes": 0},
+        "/scheme": SCHEME,
+        "/scheme/trial": SCHEME,
+        "/scheme-templates": {"name": "Theirs", "scheme": SCHEME},
+        "/added": {"key": "own-key-1", "criterion": "title", "words": "Theirs", "cost": 0},
+        "/marks/{criterion}": {"points": None},
+        "/pins": {"key": "own-pin-4", "points": [[0.0, 0.0]]},
+        "/findings/{number}/answer": {"answer": ""},
         "/findings/{number}": {"decision": None, "seen": "waived"},
         "/remark": {"remark": ""},
         "/classes/{class_id}": {"name": "Theirs"},
@@ -160,6 +177,7 @@ KEEPING_NOTHING = {
     "POST /api/exercises/starting-sheet",
     "POST /api/exercises/{exercise_id}/answer/dimensions",
     "POST /api/exercises/{exercise_id}/ink",
+    "POST /api/exercises/{exercise_id}/scheme/trial",
     "POST /api/exercises/{exercise_id}/reading",
     "POST /api/exercises/{exercise_id}/reading/motion",
     "PUT /api/exercises/{exercise_id}/sheet",

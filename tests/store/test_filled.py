@@ -3,6 +3,7 @@
 import gzip
 import subprocess
 from collections.abc import Iterator
+from datetime import timedelta
 from pathlib import Path
 
 import pytest
@@ -11,7 +12,7 @@ from sqlalchemy import make_url, text
 from maqueta.judging.scope import Scope
 from maqueta.phrases.said import said
 from maqueta.service.exercises.answers import task_of
-from maqueta.service.marking.answers import SCOPE, finding_answers, findings_of, points_of_criteria
+from maqueta.service.marking.answers import SCOPE, finding_answers, findings_of, mark_of
 from maqueta.service.people.passwords import matches
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.backup import restore_backup, write_backup
@@ -63,7 +64,7 @@ def test_all_that_was_kept_can_be_opened(filled: Database) -> None:
             findings = findings_of(sheet.findings)
             assert all(said(answer.message) for answer in finding_answers(sheet.findings, findings, task))
             scope = SCOPE.validate_python(sheet.scope) if sheet.scope else Scope({}, {})
-            assert sum(mark.of for mark in points_of_criteria(sheet.findings, findings, task, scope)) > 0
+            assert mark_of(sheet, findings, task, scope, timedelta()).of > 0
         for answer in session.query(ModelAnswerRecord):
             SheetDocument.model_validate(answer.document)
         assert session.query(ModelAnswerRecord).count() == 1

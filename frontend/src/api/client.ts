@@ -28,6 +28,27 @@ export function onExpired(listener: () => void): () => void {
   return () => expired.delete(listener);
 }
 
+async function refusal(response: Response, request: Request): Promise<ServiceError> {
+  const body = (await response
+    .clone()
+    .json()
+    .catch(() => ({}))) as { message?: string; detail?: Record<string, unknown> };
+  if (response.status === 401 && !request.url.endsWith("/api/log-in")) {
+    expired.forEach((listener) => listener());
+  }
+  const fallback = t("The service answered {{status}}. Try again in a moment.", {
+    status: response.status,
+  });
+  return new ServiceError(body.message ?? fallback, response.status, body.detail);
+}
+
+function noConnection(): ServiceError {
+  return new ServiceError(
+    t("There is no connection to the service. What you have here is kept."),
+    0,
+  );
+}
+
 const guard: Middleware = {
   onRequest({ request }) {
     request.headers.set("x-maqueta-token", requestToken);
@@ -36,28 +57,28 @@ const guard: Middleware = {
   },
   async onResponse({ response, request }) {
     if (response.ok) return response;
-    const body = (await response
-      .clone()
-      .json()
-      .catch(() => ({}))) as { message?: string; detail?: Record<string, unknown> };
-    if (response.status === 401 && !request.url.endsWith("/api/log-in")) {
-      expired.forEach((listener) => listener());
-    }
-    const fallback = t("The service answered {{status}}. Try again in a moment.", {
-      status: response.status,
-    });
-    throw new ServiceError(body.message ?? fallback, response.status, body.detail);
+    throw await refusal(response, request);
   },
-  onError() {
-    return new ServiceError(
-      t("There is no connection to the service. What you have here is kept."),
-      0,
-    );
-  },
+  onError: noConnection,
 };
 
 export const api = createClient<paths>({ baseUrl: "/" });
 api.use(guard);
+
+/** A change told by its address, for what is kept until it has arrived. */
+export async function call(method: string, path: string, body?: unknown): Promise<unknown> {
+  const request = new Request(new URL(path, window.location.origin), {
+    method,
+    headers: { "content-type": "application/json", "x-maqueta-token": requestToken },
+    body: body === undefined ? undefined : JSON.stringify(body),
+  });
+  request.headers.set("accept-language", language());
+  const response = await fetch(request).catch(() => {
+    throw noConnection();
+  });
+  if (!response.ok) throw await refusal(response, request);
+  return response.json();
+}
 
 /** The data of an answer; errors were thrown by the guard before. */
 export async function answer<T>(call: Promise<{ data?: T }>): Promise<T> {

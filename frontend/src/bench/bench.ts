@@ -77,8 +77,9 @@ export interface Bench {
   hanging: string | null;
   hang: (id: string | null) => void;
   /** How many checks are left before the sheet is handed in. */
-  checksLeft: number;
-  onChecked: (left: number) => void;
+  /** None where there is no end of them. */
+  checksLeft: number | null;
+  onChecked: (left: number | null) => void;
   /** The view that is looked over just now, alone and from near. */
   looking: string | null;
   lookOver: (id: string | null) => void;

@@ -15,6 +15,7 @@ import { turnOfCorner } from "../turntable/attitude";
 import { PartView } from "../turntable/PartView";
 import { AcceptedFronts } from "./AcceptedFronts";
 import classes from "./Exercises.module.css";
+import { CourseFields } from "./CourseFields";
 import { KindFields } from "./KindFields";
 import { isGivenKind } from "./kinds";
 import { StartingSheet } from "./StartingSheet";
@@ -66,6 +67,8 @@ function NewExerciseForm({ blank }: { blank: BlankTask }) {
       group: null as string | null,
       title: null as string | null,
       due: nextWeek(),
+      opens: null as string | null,
+      closes: null as string | null,
       varied: false,
       task: blank.task,
     },
@@ -97,7 +100,10 @@ function NewExerciseForm({ blank }: { blank: BlankTask }) {
     });
   };
 
-  const submit = async ({ part, group, due, varied }: typeof form.values) => {
+  const submit = async (
+    { part, group, due, opens, closes, varied }: typeof form.values,
+    draft: boolean,
+  ) => {
     setBusy(true);
     try {
       const made = await answer(
@@ -107,6 +113,9 @@ function NewExerciseForm({ blank }: { blank: BlankTask }) {
             school_class: Number(group ?? first),
             title: heading,
             due_at: dayjs(due).toISOString(),
+            opens_at: opens ? dayjs(opens).toISOString() : null,
+            closes_at: closes ? dayjs(closes).toISOString() : null,
+            draft,
             task,
             varied: varied && (chosen?.built ?? false),
           },
@@ -121,7 +130,7 @@ function NewExerciseForm({ blank }: { blank: BlankTask }) {
   };
 
   return (
-    <form className={classes.form} onSubmit={form.onSubmit((values) => void submit(values))}>
+    <form className={classes.form} onSubmit={form.onSubmit((values) => void submit(values, false))}>
       <Stack>
         <Title order={1} size="h2">
           {t("Set an exercise")}
@@ -163,6 +172,14 @@ function NewExerciseForm({ blank }: { blank: BlankTask }) {
             {...form.getInputProps("varied", { type: "checkbox" })}
           />
         )}
+        <CourseFields
+          task={task}
+          onTask={setTask}
+          opens={form.values.opens}
+          onOpens={(opens) => form.setFieldValue("opens", opens)}
+          closes={form.values.closes}
+          onCloses={(closes) => form.setFieldValue("closes", closes)}
+        />
         <KindFields task={task} onChange={setTask} />
         <TaskFields task={task} usual={blank.points[task.drafting.kind] ?? {}} onChange={setTask} />
         {trouble && (
@@ -170,9 +187,18 @@ function NewExerciseForm({ blank }: { blank: BlankTask }) {
             {trouble}
           </Alert>
         )}
-        <Button type="submit" loading={busy} disabled={parts.isPending || classList.isPending}>
-          {t("Set for the class")}
-        </Button>
+        <Group>
+          <Button type="submit" loading={busy} disabled={parts.isPending || classList.isPending}>
+            {t("Set for the class")}
+          </Button>
+          <Button
+            variant="default"
+            disabled={busy || parts.isPending || classList.isPending}
+            onClick={() => form.onSubmit((values) => void submit(values, true))()}
+          >
+            {t("Keep as a draft")}
+          </Button>
+        </Group>
       </Stack>
       <Stack>
         {chosen ? (

@@ -151,15 +151,6 @@ export function TaskFields({ task, usual, onChange }: Props) {
                 <Checkbox value="rows" label={t("even out the rows of dimensions")} />
               </Group>
             </Checkbox.Group>
-            <NumberInput
-              mt="sm"
-              label={t("Checks before handing in")}
-              description={t("How often a student may ask what the program finds, without points")}
-              min={0}
-              max={9}
-              value={task.checks}
-              onChange={(checks) => set({ checks: Number(checks) || 0 })}
-            />
             <Select
               mt="sm"
               label={t("Views come into line")}

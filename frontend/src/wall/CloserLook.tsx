@@ -9,6 +9,7 @@ import { t } from "../frame/language";
 import { Trouble, Waiting } from "../frame/Messages";
 import { criterionLabel } from "../frame/words";
 import { ReviewedSheet } from "../table/ReviewedSheet";
+import { type Chosen, isShown } from "./pile";
 import classes from "./Wall.module.css";
 
 interface Props {
@@ -16,11 +17,12 @@ interface Props {
   /** Which of them is looked at. */
   looked: number;
   lens: Criterion | null;
+  chosen: Chosen | null;
   onLook: (sheet: number | null) => void;
 }
 
 /** One sheet taken from the wall and held close, with what the lens shows; the others follow one after another. */
-export function CloserLook({ sheets, looked, lens, onLook }: Props) {
+export function CloserLook({ sheets, looked, lens, chosen, onLook }: Props) {
   const place = sheets.findIndex((sheet) => sheet.id === looked);
   const go = (step: number) => {
     const next = sheets[place + step];
@@ -54,7 +56,9 @@ export function CloserLook({ sheets, looked, lens, onLook }: Props) {
       <div className={classes.closerPaper}>
         {sheet.isPending && <Waiting />}
         {sheet.error && <Trouble error={sheet.error} onRetry={() => void sheet.refetch()} />}
-        {sheet.data && <ReviewedSheet key={looked} sheet={through(sheet.data, lens)} lit={null} />}
+        {sheet.data && (
+          <ReviewedSheet key={looked} sheet={through(sheet.data, lens, chosen)} lit={null} />
+        )}
       </div>
       <Group mt="sm" gap="sm">
         <Button variant="default" disabled={place <= 0} onClick={() => go(-1)}>
@@ -75,7 +79,7 @@ export function CloserLook({ sheets, looked, lens, onLook }: Props) {
 }
 
 /** A sheet with the findings a lens shows, each with the number it has on the slip. */
-function through(sheet: Sheet, lens: Criterion | null): Sheet {
-  if (lens === null) return sheet;
-  return { ...sheet, findings: sheet.findings.filter((finding) => finding.criterion === lens) };
+function through(sheet: Sheet, lens: Criterion | null, chosen: Chosen | null): Sheet {
+  if (lens === null && chosen === null) return sheet;
+  return { ...sheet, findings: sheet.findings.filter((f) => isShown(f, lens, chosen)) };
 }

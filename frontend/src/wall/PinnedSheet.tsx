@@ -1,38 +1,38 @@
 import { Text } from "@mantine/core";
+import { memo } from "react";
 
 import { t } from "../frame/language";
 import type { Criterion, Finding, Paper, WallSheet } from "../api/types";
 import { IconButton } from "../frame/IconButton";
 import { FindingOverlay } from "../drawing/FindingOverlay";
 import { CRITERIA, criterionLabel, points, term } from "../frame/words";
+import { type Chosen, isShown, standingOf } from "./pile";
 import classes from "./Wall.module.css";
 
 interface Props {
   sheet: WallSheet;
   paper: Paper;
   lens: Criterion | null;
-  onOpen: () => void;
-  onLook: () => void;
+  chosen: Chosen | null;
+  onOpen: (sheet: number) => void;
+  onLook: (sheet: number) => void;
 }
 
 /** One real drawing on the wall, with what the lens shows laid over it. */
-export function PinnedSheet({ sheet, paper, lens, onOpen, onLook }: Props) {
+export const PinnedSheet = memo(function PinnedSheet(props: Props) {
+  const { sheet, paper, lens, chosen, onOpen, onLook } = props;
   const shown = sheet.findings
     .map((finding, index) => ({ finding, label: index + 1 }))
-    .filter(({ finding }) => finding.criterion === lens);
-  const faded = lens !== null && shown.length === 0;
-  const pin =
-    sheet.state === "returned"
-      ? "returned"
-      : sheet.decided === sheet.findings.length
-        ? "decided"
-        : "waiting";
+    .filter(({ finding }) => isShown(finding, lens, chosen));
+  const through = lens !== null || chosen !== null;
+  const faded = through && shown.length === 0;
+  const pin = standingOf(sheet);
   return (
     <div className={classes.pinned}>
       <button
         type="button"
         className={classes.sheet}
-        onClick={onOpen}
+        onClick={() => onOpen(sheet.id)}
         aria-label={t("Sheet of {{student}}, {{points}} of {{of}}, {{state}}", {
           student: sheet.student,
           points: points(sheet.points),
@@ -46,7 +46,7 @@ export function PinnedSheet({ sheet, paper, lens, onOpen, onLook }: Props) {
             src={`/api/sheets/${sheet.id}/drawing.svg?revision=${sheet.revision}`}
             alt=""
             loading="lazy"
-            style={{ opacity: faded ? 0.22 : lens ? 0.75 : 1 }}
+            style={{ opacity: faded ? 0.22 : through ? 0.75 : 1 }}
           />
           <svg viewBox={`0 0 ${paper.width} ${paper.height}`} aria-hidden>
             <FindingOverlay findings={shown} height={paper.height} size={20} />
@@ -57,8 +57,15 @@ export function PinnedSheet({ sheet, paper, lens, onOpen, onLook }: Props) {
             {sheet.student}
             {sheet.late && <span className="quiet small"> {t("· late")}</span>}
             {sheet.changed && <span className="quiet small"> {t("· changed")}</span>}
+            {sheet.attempts.length > 1 && (
+              <span className="quiet small">
+                {" "}
+                {t("· attempt {{number}}", { number: sheet.attempts.length })}
+              </span>
+            )}
           </Text>
           <span className="number">
+            {sheet.grade !== null && <strong>{sheet.grade} </strong>}
             {points(sheet.points)}
             <span className="quiet small">/{points(sheet.of)}</span>
           </span>
@@ -70,14 +77,14 @@ export function PinnedSheet({ sheet, paper, lens, onOpen, onLook }: Props) {
         variant="default"
         tip={t("Look closer")}
         label={t("Look closer at the sheet of {{student}}", { student: sheet.student })}
-        onClick={onLook}
+        onClick={() => onLook(sheet.id)}
       >
         <rect x={1.5} y={9.5} width={7} height={5} strokeWidth={0.9} />
         <path d="M5 7.5v-5h11.5v9h-6" strokeWidth={1.4} />
       </IconButton>
     </div>
   );
-}
+});
 
 /** One cell per criterion: whole where all is well, notched where not. */
 function Strip({ findings }: { findings: Finding[] }) {

@@ -1,7 +1,7 @@
 import { Alert, Button, FileButton, Text } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useCallback, useMemo, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 
 import { t } from "../frame/language";
@@ -11,12 +11,17 @@ import { Header } from "../frame/Header";
 import { Trouble, Waiting } from "../frame/Messages";
 import { complain, tell } from "../frame/tell";
 import { CRITERIA, angleWords } from "../frame/words";
+import { OutboxNote } from "../marking/OutboxNote";
+import { useNews } from "../marking/useNews";
 import { CloserLook } from "./CloserLook";
 import { Deliveries } from "./Deliveries";
+import { KindList } from "./KindList";
 import { LensList } from "./LensList";
+import { Missing } from "./Missing";
+import { arranged, type Chosen, OPEN_SIEVE, type Order, type Sieve, standingOf } from "./pile";
 import { PinnedSheet } from "./PinnedSheet";
-import { SharedFindings } from "./SharedFindings";
 import { useDeliveries } from "./useDeliveries";
+import { type Size, WallTools } from "./WallTools";
 import classes from "./Wall.module.css";
 
 export default function WallPage() {
@@ -32,6 +37,7 @@ export default function WallPage() {
       ),
   });
   const deliveries = useDeliveries(exercise);
+  useNews(exercise, true);
 
   const returnDecided = async () => {
     try {
@@ -48,9 +54,7 @@ export default function WallPage() {
   };
 
   const sheets = wall.data?.sheets ?? [];
-  const complete = sheets.filter(
-    (s) => s.state === "handed-in" && s.decided === s.findings.length,
-  ).length;
+  const complete = sheets.filter((sheet) => standingOf(sheet) === "decided").length;
   const first = sheets.find((s) => s.state === "handed-in") ?? sheets[0];
   return (
     <div className="screen">
@@ -65,6 +69,7 @@ export default function WallPage() {
           )
         }
       >
+        <OutboxNote />
         <Text className="quiet small" role="status">
           {wall.data &&
             t("{{number}} of {{all}} handed in", {
@@ -105,47 +110,75 @@ export default function WallPage() {
 
 function Pinned({ wall }: { wall: Wall }) {
   const [lens, setLens] = useState<Criterion | null>(null);
+  const [chosen, choose] = useState<Chosen | null>(null);
   const [looked, look] = useState<number | null>(null);
+  const [order, setOrder] = useState<Order>("name");
+  const [sieve, setSieve] = useState<Sieve>(OPEN_SIEVE);
+  const [size, setSize] = useState<Size>("usual");
   const navigate = useNavigate();
+  const open = useCallback((sheet: number) => void navigate(`/sheets/${sheet}`), [navigate]);
+  const through = (next: Criterion | null) => {
+    setLens(next);
+    choose(null);
+  };
   useHotkeys([
-    ["0", () => setLens(null)],
+    ["0", () => through(null)],
     ...CRITERIA.slice(0, 9).map((c, index): [string, () => void] => [
       String(index + 1),
-      () => setLens(c.id),
+      () => through(c.id),
     ]),
+    ["Escape", () => choose(null)],
   ]);
+  const sheets = useMemo(
+    () => arranged(wall.sheets, order, sieve, chosen),
+    [wall.sheets, order, sieve, chosen],
+  );
   return (
     <div className={classes.grid}>
-      <LensList wall={wall} lens={lens} onLens={setLens} />
+      <LensList wall={wall} lens={lens} onLens={through} />
       <main className={classes.wall} aria-label={t("Sheets")}>
-        {wall.sheets.length === 0 && (
+        {wall.sheets.length === 0 ? (
           <Alert color="ink" variant="outline" title={t("Nothing pinned up yet")} maw={480}>
             {t("Sheets appear here as students hand them in. {{count}} are still at work.", {
               count: wall.missing.length,
             })}
           </Alert>
+        ) : (
+          <WallTools
+            order={order}
+            onOrder={setOrder}
+            sieve={sieve}
+            onSieve={setSieve}
+            size={size}
+            onSize={setSize}
+            shown={sheets.length}
+            all={wall.sheets.length}
+          />
         )}
-        <div className={classes.sheets}>
-          {wall.sheets.map((sheet) => (
+        <div className={classes.sheets} data-size={size}>
+          {sheets.map((sheet) => (
             <PinnedSheet
               key={sheet.id}
               sheet={sheet}
               paper={wall.paper}
               lens={lens}
-              onOpen={() => void navigate(`/sheets/${sheet.id}`)}
-              onLook={() => look(sheet.id)}
+              chosen={chosen}
+              onOpen={open}
+              onLook={look}
             />
           ))}
         </div>
-        {wall.missing.length > 0 && wall.sheets.length > 0 && (
-          <Text className="quiet" mt="lg">
-            {t("Not handed in: {{names}}", { names: wall.missing.join(", ") })}
-          </Text>
-        )}
+        <Missing wall={wall} />
       </main>
-      <SharedFindings wall={wall} lens={lens} />
+      <KindList
+        sheets={wall.sheets}
+        exercise={wall.exercise.id}
+        lens={lens}
+        chosen={chosen}
+        onChoose={choose}
+      />
       {looked !== null && (
-        <CloserLook sheets={wall.sheets} looked={looked} lens={lens} onLook={look} />
+        <CloserLook sheets={sheets} looked={looked} lens={lens} chosen={chosen} onLook={look} />
       )}
     </div>
   );

@@ -45,9 +45,9 @@ class Check:
     scope: Scope
     dimensions: DimensionSurvey
 
-    def points(self, waived: frozenset[int] = frozenset()) -> dict[Criterion, Earned]:
-        """Points of all criteria; `waived` are numbers of findings."""
-        return {c: earned(c, self.findings, self.survey.exercise, self.scope, waived) for c in CRITERIA}
+    def points(self) -> dict[Criterion, Earned]:
+        """Points of all criteria, before anybody has decided anything."""
+        return {c: earned(c, self.findings, self.survey.exercise, self.scope) for c in CRITERIA}
 
 
 def check(projected: ProjectedPart, exercise: Exercise, sheet: SheetDocument) -> Check:

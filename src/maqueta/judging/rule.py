@@ -2,6 +2,7 @@
 catalogues of phrases, under its id.
 """
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Any, Literal
 
@@ -29,6 +30,8 @@ class Rule:
     severity: Severity
     sign: Sign
     variants: tuple[str, ...] = ("",)
+    #: Ways of breaking it that people call by names of their own; all others go by the rule's.
+    named: frozenset[str] = frozenset()
 
     @property
     def criterion(self) -> Criterion:
@@ -46,6 +49,14 @@ class Rule:
         """What a rule is called."""
         return Phrase(self.kind)
 
+    def heading_of(self, variant: str) -> Phrase:
+        """What a way of breaking the rule is called."""
+        return Phrase(f"{self.kind}.{variant}-heading") if variant in self.named else self.heading
+
+    def way(self, variant: str) -> str:
+        """One text for all findings that are called the same."""
+        return f"{self.id}:{variant}" if variant in self.named else self.id
+
     @property
     def basis(self) -> Phrase:
         """The standard or practice behind a rule."""
@@ -61,9 +72,9 @@ class Rule:
         return Wording(*(Phrase(kind, finding.parameters) for kind in self.kinds(finding.variant)))
 
 
-def rule(id_: str, severity: Severity, sign: Sign, *variants: str) -> Rule:
-    """A rule with the ways it can be broken."""
-    return Rule(id_, severity, sign, variants or ("",))
+def rule(id_: str, severity: Severity, sign: Sign, *variants: str, named: Iterable[str] = ()) -> Rule:
+    """A rule with the ways it can be broken, some of them with names of their own."""
+    return Rule(id_, severity, sign, variants or ("",), frozenset(named))
 
 
 class Rules(tuple[Rule, ...]):

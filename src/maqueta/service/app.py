@@ -14,13 +14,14 @@ from fastapi.routing import APIRoute
 from maqueta.phrases.phrase import phrase
 from maqueta.service import guards, health
 from maqueta.service.admission import MOST_ASIDE, PLACES
-from maqueta.service.bench import document_routes, model_answer_routes, readers_eye_routes
+from maqueta.service.bench import document_routes, model_answer_routes, readers_eye_routes, receipts
 from maqueta.service.bench import routes as bench_routes
 from maqueta.service.deliveries import routes as delivery_routes
 from maqueta.service.exercises import routes as exercise_routes
 from maqueta.service.interface_files import PackedFiles
 from maqueta.service.jobs import routes as job_routes
 from maqueta.service.marking import routes as marking_routes
+from maqueta.service.marking import scheme_routes, wall_routes
 from maqueta.service.metrics import noted_work
 from maqueta.service.people import account_routes, class_routes, people_routes
 from maqueta.service.queue.chosen import work_queue
@@ -67,10 +68,14 @@ def describe() -> FastAPI:
         readers_eye_routes,
         delivery_routes,
         marking_routes,
+        wall_routes,
+        scheme_routes,
+        receipts,
         sheet_form_routes,
     )
     for area in areas:
         app.include_router(area.router)
+    app.include_router(marking_routes.remark_router)
     return app
 
 

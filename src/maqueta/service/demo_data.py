@@ -29,10 +29,12 @@ from maqueta.solid.source import part_of_recipe
 from maqueta.store.accounts import Role, add_account
 from maqueta.store.clock import now
 from maqueta.store.database import Database
-from maqueta.store.exercises import add_exercise, decide, exercise_for, hand_in, save_draft
+from maqueta.store.exercises import add_exercise, exercise_for
 from maqueta.store.files import FileStore
+from maqueta.store.marking import decide
 from maqueta.store.models import Account, Enrolment, ExerciseRecord, PartRecord, SchoolClass
 from maqueta.store.sheet_forms import add_sheet_form
+from maqueta.store.sheets import hand_in, save_draft
 from maqueta.store.shelf import add_part, keep_examined, label_part
 
 _INSTRUCTOR: Final = ("ines.corvalho", "Ines Corvalho")

@@ -7,6 +7,7 @@ from typing import Any
 from sqlalchemy import Select, and_, func, or_, select
 from sqlalchemy.orm import Session
 
+from maqueta.store.classes import taught
 from maqueta.store.clock import now
 from maqueta.store.database import locked
 from maqueta.store.errors import NotVisible
@@ -149,10 +150,20 @@ def exercises_on(session: Session, part: PartRecord) -> list[ExerciseRecord]:
 
 
 def visible_version(session: Session, account: Account, version_id: int) -> VersionRecord:
-    """A version of a part on the account's shelf, or the one a student is to draw. Raises NotVisible."""
+    """A version of a part on the account's shelf, one its classes draw, or the one a student is to draw.
+
+    Raises NotVisible.
+    """
     query = select(VersionRecord).where(VersionRecord.id == version_id)
     if account.role == "instructor":
-        query = query.join(PartRecord, PartRecord.id == VersionRecord.part_id).where(PartRecord.owner_id == account.id)
+        query = query.join(PartRecord, PartRecord.id == VersionRecord.part_id)
+        in_class = ExerciseRecord.class_id.in_(taught(account))
+        drawn = select(ExerciseRecord.id).where(ExerciseRecord.version_id == version_id, in_class)
+        varied = select(StudentPartRecord.exercise_id).join(
+            ExerciseRecord, ExerciseRecord.id == StudentPartRecord.exercise_id
+        )
+        varied = varied.where(StudentPartRecord.version_id == version_id, in_class)
+        query = query.where(or_(PartRecord.owner_id == account.id, drawn.exists(), varied.exists()))
     else:
         set_to_class = (
             select(ExerciseRecord.id)

@@ -1,7 +1,7 @@
 """What an exercise asks of a sheet: the task file of the command line and the exercise of the application."""
 
 import re
-from typing import Annotated, Literal, Self, get_args
+from typing import Annotated, Literal, Self, assert_never, get_args
 
 from pydantic import Field, field_validator, model_validator
 
@@ -22,6 +22,7 @@ from maqueta.strict import Strict
 from maqueta.task.criteria import Criterion, Points, usual_points
 from maqueta.task.dimensioning import DimensioningTask
 from maqueta.task.drafting import Drafting
+from maqueta.task.mark_scheme import MarkScheme
 from maqueta.task.thresholds import Thresholds
 
 
@@ -56,6 +57,12 @@ Aid = Literal["even gaps", "centre lines", "scale", "rows"]
 FilledField = Literal["drafter", "class", "date", "scale", "sheet", "material", "unit", "paper"]
 #: How views are lined up at the bench: by eye, with help where the drafter wants it, or held in line.
 Snapping = Literal["free", "help", "fixed"]
+
+
+#: How an exercise is worked on.
+Course = Literal["practice", "homework", "test"]
+#: Which mark of several attempts counts.
+Counting = Literal["best", "last", "mean"]
 
 
 class Exercise(Strict):
@@ -95,11 +102,18 @@ class Exercise(Strict):
     #: What the bench may do for the drafter.
     aids: tuple[Aid, ...] = ("even gaps", "centre lines", "scale", "rows")
     snapping: Snapping = "help"
-    #: How often a student may have the sheet checked before handing it in.
+    #: In practice a sheet is checked at any time, in a test never, else as often as `checks` says.
+    course: Course = "homework"
+    #: How often a student may have the sheet checked before handing it in, and what such a check tells.
     checks: Annotated[int, Field(ge=0, le=9)] = 0
+    checks_tell: Literal["criteria", "reasons"] = "reasons"
+    #: How often a student may hand in, and which of the marks counts.
+    attempts: Annotated[int, Field(ge=1, le=9)] = 1
+    counts: Counting = "best"
     tolerance_mm: Annotated[float, Field(gt=0, le=10, allow_inf_nan=False)] = 0.3
     points: dict[Criterion, Points] = Field(default={})
     error_cost: Points = 2.0
+    marking: MarkScheme = MarkScheme()
     thresholds: Thresholds = Thresholds()
 
     @field_validator("scale")
@@ -141,6 +155,18 @@ class Exercise(Strict):
     def points_of(self, criterion: Criterion) -> float:
         """Points of a criterion: the exercise's own, or the usual ones for its kind."""
         return self.points.get(criterion, usual_points(self.drafting.kind)[criterion])
+
+    def checks_left(self, made: int) -> int | None:
+        """How often a sheet that was checked so often may be checked again; None for as often as wanted."""
+        match self.course:
+            case "practice":
+                return None
+            case "test":
+                return 0
+            case "homework":
+                return max(0, self.checks - made)
+            case _ as never:
+                assert_never(never)
 
     @property
     def view_names(self) -> tuple[ViewName, ...]:

@@ -6,7 +6,7 @@ import { t } from "../../frame/language";
 import { fieldLabel, viewLabel } from "../../frame/words";
 import { type Bench, emptyFields } from "../bench";
 import { AidButton } from "./AidButton";
-import { CheckOnce } from "./CheckOnce";
+import { CheckOnce, looks } from "./CheckOnce";
 
 /** Before a sheet is handed in: each view once more from near, rows evened, nothing empty. No check. */
 export function LookingOverStage({ bench }: { bench: Bench }) {
@@ -30,7 +30,7 @@ export function LookingOverStage({ bench }: { bench: Bench }) {
         {t("Looking over")}
       </Title>
       <Text className="quiet small" mt={4}>
-        {bench.exercise.task.checks > 0 && !bench.answering
+        {looks(bench.exercise.task) && !bench.answering
           ? t("As one does before a sheet leaves the table.")
           : t("As one does before a sheet leaves the table. Nothing is checked here.")}
       </Text>
@@ -77,7 +77,7 @@ export function LookingOverStage({ bench }: { bench: Bench }) {
         {t("Title block")}
       </Title>
       <Empty bench={bench} />
-      {!bench.answering && bench.exercise.task.checks > 0 && <CheckOnce bench={bench} />}
+      {!bench.answering && looks(bench.exercise.task) && <CheckOnce bench={bench} />}
     </>
   );
 }

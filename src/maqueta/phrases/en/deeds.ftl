@@ -35,3 +35,15 @@ deed-remark = Wrote a remark
 deed-returned = Returned a sheet
 deed-form-made = Made a sheet form
 deed-form-dropped = Threw a sheet form away
+
+deed-finding-answered = Said something to a finding
+deed-finding-added = Added a mistake to a sheet
+deed-added-taken-back = Took back a mistake that was added
+deed-mark-given = Gave a mark by hand
+deed-pin-put = Put a pin on a sheet
+deed-pin-taken-off = Took a pin off a sheet
+deed-more-time = Gave a student more time
+deed-scheme-changed = Changed how an exercise is marked
+deed-template-kept = Kept a way of marking
+deed-template-dropped = Dropped a way of marking
+deed-attempt-begun = Began another attempt

@@ -135,6 +135,8 @@ lines-tangent-edge = A smooth transition is drawn as an edge
     .one-found = one line
 
 lines-missing-centre = Centre marks or centre lines are missing
+    .mark-heading = A circle without centre mark
+    .line-heading = A round feature without centre line
     .basis = ISO 128-2, ASME Y14.2 (Mem.)
     .mark = { $count ->
         [one] One circle in the { view-name } has no centre mark.
@@ -223,6 +225,10 @@ scale-fill = The scale does not fit the sheet
 ## Dimensions
 
 dimensions-undetermined = A size or position is missing
+    .position-heading = A place is not given
+    .slope-heading = A slope is not given
+    .radius-heading = A diameter is not given
+    .mixed-heading = A size is not given
     .basis = ISO 129-1, ASME Y14.5: complete definition (Mem.)
     .position = { CAPITAL($what) } can still move along the { direction-name }: its place is not given.
     .position-expected = one more dimension along the { direction-name }, such as from { $side }
@@ -313,6 +319,10 @@ dimensions-to-hidden = A dimension is taken from a hidden line
     .found = taken from a hidden line
 
 dimensions-form = A size is written in another form than is usual
+    .radius-heading = Full circle given by radius
+    .diameter-heading = Arc given by diameter
+    .sign-heading = ⌀ or R missing
+    .typical-heading = “Typical” instead of a count
     .basis = ISO 129-1, ASME Y14.5: ⌀ for full circles, R for arcs, a number of alike ones (Mem.)
     .radius = The full circle { $text } in the { view-name } is given by its radius.
     .radius-expected = a diameter, ⌀

@@ -35,3 +35,15 @@ deed-remark = Escribió un comentario
 deed-returned = Devolvió una lámina
 deed-form-made = Hizo un formato de lámina
 deed-form-dropped = Desechó un formato de lámina
+
+deed-finding-answered = Respondió a una observación
+deed-finding-added = Añadió un error a una lámina
+deed-added-taken-back = Retiró un error añadido
+deed-mark-given = Puso una nota a mano
+deed-pin-put = Puso una chincheta en una lámina
+deed-pin-taken-off = Quitó una chincheta de una lámina
+deed-more-time = Dio más tiempo a un estudiante
+deed-scheme-changed = Cambió cómo se califica un ejercicio
+deed-template-kept = Guardó una forma de calificar
+deed-template-dropped = Desechó una forma de calificar
+deed-attempt-begun = Empezó otro intento

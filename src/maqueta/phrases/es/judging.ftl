@@ -135,6 +135,8 @@ lines-tangent-edge = Una transición suave está dibujada como arista
     .one-found = una línea
 
 lines-missing-centre = Faltan marcas de centro o ejes
+    .mark-heading = Un círculo sin marca de centro
+    .line-heading = Una forma redonda sin eje
     .basis = ISO 128-2, ASME Y14.2 (de memoria)
     .mark = { $count ->
         [one] Una circunferencia de la { view-name } no tiene marca de centro.
@@ -223,6 +225,10 @@ scale-fill = La escala no aprovecha bien la lámina
 ## Acotación
 
 dimensions-undetermined = Falta una medida o una posición
+    .position-heading = Falta una posición
+    .slope-heading = Falta una inclinación
+    .radius-heading = Falta un diámetro
+    .mixed-heading = Falta una medida
     .basis = ISO 129-1, ASME Y14.5: definición completa (de memoria)
     .position = { CAPITAL($what) } aún puede moverse en la dirección de la { direction-name }: su posición no está dada.
     .position-expected = una cota más en la dirección de la { direction-name }, por ejemplo desde { $side }
@@ -313,6 +319,10 @@ dimensions-to-hidden = Una cota sale de una línea oculta
     .found = desde una línea oculta
 
 dimensions-form = Una medida está escrita de otra forma que la habitual
+    .radius-heading = Círculo completo acotado por radio
+    .diameter-heading = Arco acotado por diámetro
+    .sign-heading = Falta ⌀ o R
+    .typical-heading = «Típico» en lugar de una cantidad
     .basis = ISO 129-1, ASME Y14.5: ⌀ para circunferencias completas, R para arcos, un número para los iguales (de memoria)
     .radius = La circunferencia completa { $text } de la { view-name } está dada por su radio.
     .radius-expected = un diámetro, ⌀

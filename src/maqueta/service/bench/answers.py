@@ -7,6 +7,7 @@ from maqueta.judging.catalogue import CATALOGUE, wording
 from maqueta.service.bench.messages import CheckedFinding, PaperAnswer
 from maqueta.service.marking.answers import FINDING
 from maqueta.sheet.paper import Layout
+from maqueta.task.criteria import CRITERIA, Criterion
 from maqueta.task.exercise import Exercise
 
 
@@ -24,6 +25,12 @@ def paper_answer(sheet_layout: Layout) -> PaperAnswer:
 def task_paper(task: Exercise) -> PaperAnswer:
     """The paper an exercise asks for."""
     return paper_answer(task.paper_given.layout)
+
+
+def criteria_found(measured: Iterable[tuple[str, Mapping[str, Any]]]) -> list[Criterion]:
+    """The criteria under which anything was found, in their order."""
+    found = {CATALOGUE[rule].criterion for rule, _ in measured}
+    return [criterion for criterion in CRITERIA if criterion in found]
 
 
 def checked_answers(measured: Iterable[tuple[str, Mapping[str, Any]]]) -> list[CheckedFinding]:

@@ -16,21 +16,28 @@ from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.drafting import Change
 from maqueta.sheet.paper import Rectangle
 from maqueta.sheet.snaps import Snap
-from maqueta.store.exercises import SheetState
+from maqueta.store.sheets import SheetState
 from maqueta.strict import Strict
 from maqueta.task.criteria import Criterion
 from maqueta.task.exercise import Aid
 
 
 class DraftAnswer(Strict):
-    """A student's own sheet, and how many checks are left before it is handed in."""
+    """A student's own sheet, and how many checks are left before it is handed in; none where there is no end of them.
+
+    Once it is handed in, `receipt` is the hash of what came, to be shown should anybody ask.
+    """
 
     id: int | None
     state: SheetState
     revision: int
     document: SheetDocument
     saved_at: Time | None
-    checks_left: int = 0
+    checks_left: int | None = 0
+    attempt: int = 1
+    attempts_left: int = 0
+    handed_in_at: Time | None = None
+    receipt: str | None = None
 
 
 class CheckedFinding(Strict):
@@ -44,10 +51,11 @@ class CheckedFinding(Strict):
 
 
 class CheckAnswer(Strict):
-    """What a student's check of a draft found."""
+    """What a student's check of a draft found: in full, or only the criteria under which there is something."""
 
     findings: list[CheckedFinding]
-    checks_left: int
+    criteria: list[Criterion]
+    checks_left: int | None
 
 
 class SaveRequest(Strict):

@@ -10,10 +10,12 @@ from maqueta.service.bench.readers_eye_messages import ProposalRequest
 from maqueta.service.bench.work import answered, dimensions_proposed, drawn
 from maqueta.service.desk import AtDesk, DeskPlace
 from maqueta.service.exercises.answers import task_of
+from maqueta.service.exercises.course import is_over
 from maqueta.service.world import AnyAccount, Instructor, InTransaction
 from maqueta.sheet.document import SheetDocument
-from maqueta.store.exercises import exercise_for, model_answer, own_sheet, save_model_answer
+from maqueta.store.exercises import exercise_for, extra_time, model_answer, save_model_answer
 from maqueta.store.models import ExerciseRecord, ModelAnswerRecord
+from maqueta.store.sheets import own_sheets
 
 router = APIRouter(prefix="/api/exercises")
 
@@ -71,11 +73,11 @@ def propose_dimensions(
 def answer_as_file(
     exercise_id: int, kind: DrawingKind, account: AnyAccount, session: InTransaction, at: AtDesk
 ) -> Response:
-    """The model answer as a file; for a student once the own sheet is returned."""
+    """The model answer as a file; for a student once the own sheet is returned and no other can follow."""
     exercise = exercise_for(session, account, exercise_id)
     if account.role == "student":
-        own = own_sheet(session, account, exercise.id)
-        if own is None or own.state != "returned" or exercise.varied:
+        own = [sheet for sheet in own_sheets(session, account) if sheet.exercise_id == exercise.id]
+        if exercise.varied or not is_over(exercise, own, extra_time(session, exercise, account.id)):
             raise HTTPException(403, phrase("answer-after-return"))
     document = _document(at, exercise, model_answer(session, exercise))
     desk = at.desk(exercise.version, task_of(exercise))

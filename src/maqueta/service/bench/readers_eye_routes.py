@@ -14,9 +14,10 @@ from maqueta.service.exercises.answers import task_of
 from maqueta.service.exercises.variation import version_for, version_of
 from maqueta.service.world import AnyAccount, InTransaction
 from maqueta.sheet.document import SheetDocument
-from maqueta.store.exercises import exercise_for, readable_sheet
+from maqueta.store.exercises import exercise_for
 from maqueta.store.files import StoredFile
 from maqueta.store.models import Account, VersionRecord
+from maqueta.store.sheets import readable_sheet
 from maqueta.task.dimensioning import Insight
 from maqueta.task.exercise import Exercise
 

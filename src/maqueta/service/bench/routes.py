@@ -1,10 +1,11 @@
 """The bench: a student's own sheet."""
 
 from fastapi import APIRouter, HTTPException
+from sqlalchemy.orm import Session
 
 from maqueta.making.starting_sheet import blank_sheet
 from maqueta.phrases.phrase import phrase
-from maqueta.service.bench.answers import checked_answers
+from maqueta.service.bench.answers import checked_answers, criteria_found
 from maqueta.service.bench.messages import (
     AidRequest,
     ChangeRequest,
@@ -14,25 +15,30 @@ from maqueta.service.bench.messages import (
     InkRequest,
     SaveRequest,
 )
+from maqueta.service.bench.receipts import receipt_of
 from maqueta.service.bench.work import aided, allowed, inked, redrafted
 from maqueta.service.deliveries.work import judged
 from maqueta.service.desk import AtDesk
 from maqueta.service.exercises.answers import task_of
+from maqueta.service.exercises.course import attempts_left, is_closed
 from maqueta.service.exercises.work import begun
 from maqueta.service.marking.answers import scope_json
 from maqueta.service.world import AnyAccount, InTransaction, Student
 from maqueta.sheet.document import SheetDocument
-from maqueta.store.exercises import exercise_for, hand_in, own_sheet, save_draft
-from maqueta.store.models import SheetRecord
+from maqueta.store.exercises import exercise_for, extra_time
+from maqueta.store.marking import tell_wall
+from maqueta.store.models import Account, ExerciseRecord, SheetRecord
+from maqueta.store.sheets import begin_again, hand_in, own_sheet, save_draft
 
 router = APIRouter(prefix="/api/exercises")
 
 
-def _checks_left(sheet: SheetRecord) -> int:
-    return max(0, task_of(sheet.exercise).checks - sheet.checks) if sheet.state == "draft" else 0
+def _checks_left(sheet: SheetRecord) -> int | None:
+    """How many checks a draft has left; None for as many as wanted."""
+    return task_of(sheet.exercise).checks_left(sheet.checks) if sheet.state == "draft" else 0
 
 
-def _draft(sheet: SheetRecord, document: SheetDocument | None = None) -> DraftAnswer:
+def _draft(session: Session, sheet: SheetRecord, document: SheetDocument | None = None) -> DraftAnswer:
     """A sheet as kept; `document` where it is at hand already."""
     return DraftAnswer(
         id=sheet.id,
@@ -41,7 +47,17 @@ def _draft(sheet: SheetRecord, document: SheetDocument | None = None) -> DraftAn
         document=document or SheetDocument.model_validate(sheet.document),
         saved_at=sheet.saved_at,
         checks_left=_checks_left(sheet),
+        attempt=sheet.attempt,
+        attempts_left=attempts_left(sheet.exercise, sheet, extra_time(session, sheet.exercise, sheet.student_id)),
+        handed_in_at=sheet.handed_in_at,
+        receipt=sheet.receipt,
     )
+
+
+def _still_open(session: Session, exercise: ExerciseRecord, student: Account) -> None:
+    """Raises HTTPException 409 where nothing is taken any more."""
+    if exercise.closes_at is not None and is_closed(exercise, extra_time(session, exercise, student.id)):
+        raise HTTPException(409, phrase("exercise-closed"))
 
 
 @router.get("/{exercise_id}/sheet")
@@ -50,22 +66,31 @@ def own(exercise_id: int, student: Student, session: InTransaction, at: AtDesk) 
     exercise = exercise_for(session, student, exercise_id)
     sheet = own_sheet(session, student, exercise.id)
     if sheet is not None:
-        return _draft(sheet)
+        return _draft(session, sheet)
     task = task_of(exercise)
     # A blank sheet needs no part: it opens even where the part cannot be made.
     document = at.run(begun, at.desk_of(exercise, student)) if task.drafting.given else blank_sheet(task)
-    return DraftAnswer(id=None, state="draft", revision=0, document=document, saved_at=None, checks_left=task.checks)
+    left = attempts_left(exercise, None, extra_time(session, exercise, student.id))
+    return DraftAnswer(
+        id=None,
+        state="draft",
+        revision=0,
+        document=document,
+        saved_at=None,
+        checks_left=task.checks_left(0),
+        attempts_left=left - 1,
+    )
 
 
 @router.put("/{exercise_id}/sheet")
 def save(exercise_id: int, form: SaveRequest, student: Student, session: InTransaction, at: AtDesk) -> DraftAnswer:
     """Keep a draft. 409 when another tab saved in between: nothing is overwritten."""
     exercise = exercise_for(session, student, exercise_id)
+    _still_open(session, exercise, student)
     if task_of(exercise).drafting.kind != "projected" and any(view.lines is None for view in form.document.views):
         at.run(allowed, at.desk_of(exercise, student), form.document)
-    return _draft(
-        save_draft(session, student, exercise, form.document.model_dump(mode="json"), form.base), form.document
-    )
+    kept = save_draft(session, student, exercise, form.document.model_dump(mode="json"), form.base)
+    return _draft(session, kept, form.document)
 
 
 @router.post("/{exercise_id}/sheet/check")
@@ -75,16 +100,21 @@ def check_draft(exercise_id: int, student: Student, session: InTransaction, at: 
     A check that comes to no result is none.
     """
     exercise = exercise_for(session, student, exercise_id)
-    sheet = own_sheet(session, student, exercise.id)
-    if sheet is None or not _checks_left(sheet):
+    task, sheet = task_of(exercise), own_sheet(session, student, exercise.id)
+    if sheet is None or _checks_left(sheet) == 0:
         raise HTTPException(403, phrase("no-check-left"))
     result = at.run(judged, at.desk_of(exercise, student), SheetDocument.model_validate(sheet.document))
     # Looked at again under a lock: another tab may have asked meanwhile.
     sheet = own_sheet(session, student, exercise.id, lock=True)
-    if sheet is None or not _checks_left(sheet):
+    if sheet is None or _checks_left(sheet) == 0:
         raise HTTPException(403, phrase("no-check-left"))
     sheet.checks += 1
-    return CheckAnswer(findings=checked_answers(result.measured), checks_left=_checks_left(sheet))
+    full = task.course == "practice" or task.checks_tell == "reasons"
+    return CheckAnswer(
+        findings=checked_answers(result.measured) if full else [],
+        criteria=criteria_found(result.measured),
+        checks_left=_checks_left(sheet),
+    )
 
 
 @router.post("/{exercise_id}/sheet/hand-in")
@@ -93,17 +123,32 @@ def finish(exercise_id: int, form: SaveRequest, student: Student, session: InTra
     exercise = exercise_for(session, student, exercise_id)
     before = own_sheet(session, student, exercise.id)
     if before is not None and before.state != "draft":
-        return _draft(before)
+        return _draft(session, before)
+    _still_open(session, exercise, student)
     if not form.document.views:
         raise HTTPException(422, phrase("no-view-to-hand-in"))
     result = at.run(judged, at.desk_of(exercise, student), form.document)
     # Looked at again under a lock: another tab may have been quicker meanwhile.
     before = own_sheet(session, student, exercise.id, lock=True)
     if before is not None and before.state != "draft":
-        return _draft(before)
-    sheet = save_draft(session, student, exercise, result.document.model_dump(mode="json"), form.base)
-    hand_in(session, sheet, result.measured, scope_json(result.scope))
-    return _draft(sheet)
+        return _draft(session, before)
+    document = result.document.model_dump(mode="json")
+    sheet = save_draft(session, student, exercise, document, form.base)
+    hand_in(session, sheet, result.measured, scope_json(result.scope), receipt_of(document))
+    tell_wall(session, exercise.id)
+    return _draft(session, sheet)
+
+
+@router.post("/{exercise_id}/sheet/attempt")
+def again(exercise_id: int, student: Student, session: InTransaction) -> DraftAnswer:
+    """Begin another attempt where the last one stands. Beginning twice is beginning once."""
+    exercise = exercise_for(session, student, exercise_id)
+    last = own_sheet(session, student, exercise.id)
+    if last is None or last.state == "draft":
+        raise HTTPException(409, phrase("attempt-under-way"))
+    if attempts_left(exercise, last, extra_time(session, exercise, student.id)) <= 0:
+        raise HTTPException(409, phrase("no-attempt-left"))
+    return _draft(session, begin_again(session, last))
 
 
 @router.post("/{exercise_id}/ink")

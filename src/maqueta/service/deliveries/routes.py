@@ -6,6 +6,7 @@ from typing import Annotated
 from fastapi import APIRouter, Form, HTTPException, UploadFile
 
 from maqueta.phrases.phrase import phrase
+from maqueta.service.bench.receipts import receipt_of
 from maqueta.service.deliveries.file_work import SheetWork
 from maqueta.service.deliveries.messages import CorrectionRequest, DeliveryAnswer, ReadSheetAnswer, StudentName
 from maqueta.service.deliveries.work import judged, mended, recognised
@@ -18,8 +19,10 @@ from maqueta.service.uploaded import uploaded_dxf
 from maqueta.service.world import Instructor, InTransaction, Student, aside
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.classes import students_of
-from maqueta.store.exercises import deliver, exercise_for, own_sheet
+from maqueta.store.exercises import exercise_for
+from maqueta.store.marking import tell_wall
 from maqueta.store.models import Account
+from maqueta.store.sheets import deliver, own_sheet
 
 router = APIRouter(prefix="/api/exercises")
 
@@ -106,7 +109,8 @@ def take_delivery(
             findings=0,
         )
     kept = result.document.model_dump(mode="json")
-    record = deliver(session, whose, exercise, kept, result.measured, scope_json(result.scope))
+    record = deliver(session, whose, exercise, kept, result.measured, scope_json(result.scope), receipt_of(kept))
+    tell_wall(session, exercise.id)
     return DeliveryAnswer(
         sheet=record.id,
         student=StudentName(id=whose.id, name=whose.name),

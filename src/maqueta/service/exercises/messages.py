@@ -9,7 +9,7 @@ from maqueta.geometry.carrier import Point
 from maqueta.projection.arrangement import ViewName
 from maqueta.service.bench.messages import InkAnswer
 from maqueta.service.messages import Time, _in_these_years
-from maqueta.store.exercises import SheetState
+from maqueta.store.sheets import SheetState
 from maqueta.strict import Strict
 from maqueta.task.criteria import Criterion
 from maqueta.task.drafting import Kind, LineChange
@@ -18,14 +18,21 @@ from maqueta.task.exercise import Exercise
 Title = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120)]
 
 
+_Then = Annotated[Time, AfterValidator(_in_these_years)]
+
+
 class NewExercise(Strict):
-    """What an instructor sets."""
+    """What an instructor sets, or drafts to be set later."""
 
     part: int
     school_class: int
     title: Title
-    due_at: Annotated[Time, AfterValidator(_in_these_years)]
+    due_at: _Then
+    opens_at: _Then | None = None
+    closes_at: _Then | None = None
     task: Exercise
+    #: Kept without being set: only its instructors see it.
+    draft: bool = False
     #: Every student gets the part in sizes of their own.
     varied: bool = False
 
@@ -41,6 +48,15 @@ class ExerciseAnswer(Strict):
     varied: bool
     school_class: str
     due_at: Time
+    #: With what a student has more of it, if so: when it may be begun, and when nothing is taken any more.
+    opens_at: Time | None
+    closes_at: Time | None
+    more_minutes: int
+    #: Not yet set: only its instructors see it.
+    draft: bool
+    archived: bool
+    #: The part has a newer version than the one that is drawn.
+    part_changed: bool
     task: Exercise
     of_points: float
     total: int = 0
@@ -48,7 +64,12 @@ class ExerciseAnswer(Strict):
     returned: int = 0
     sheet: int | None = None
     sheet_state: SheetState | None = None
+    #: Which attempt is under way or was the last, how many may still be begun, and what came back of them.
+    attempt: int = 1
+    attempts_left: int = 0
     points: float | None = None
+    grade: str | None = None
+    returned_sheet: int | None = None
 
 
 class BlankTask(Strict):

@@ -1,44 +1,27 @@
-"""Exercises: setting them, the wall, decisions for all sheets at once."""
+"""Exercises: setting them, and what an account has to do or has set."""
 
+from collections import defaultdict
 from collections.abc import Sequence
 
-from fastapi import APIRouter, HTTPException, Response
+from fastapi import APIRouter, HTTPException
 from sqlalchemy.orm import Session
 
 from maqueta.phrases.phrase import phrase
 from maqueta.projection.ranking import DEFAULT_VIEWS
-from maqueta.service.bench.answers import task_paper
-from maqueta.service.desk import AtDesk, DeskPlace, scope_of_sheet
+from maqueta.service.desk import AtDesk, DeskPlace
 from maqueta.service.exercises.answers import exercise_answer, task_of
+from maqueta.service.exercises.course import attempts_left
 from maqueta.service.exercises.messages import BlankTask, ExerciseAnswer, NewExercise, StartingAnswer, StartingRequest
 from maqueta.service.exercises.variation import check_ranges, version_for
 from maqueta.service.exercises.work import begun, tried
 from maqueta.service.language import language_spoken
-from maqueta.service.marking.answers import (
-    finding_answers,
-    finding_of,
-    findings_of,
-    is_late,
-    points_of_criteria,
-    share_key,
-)
-from maqueta.service.marking.messages import SharedDecision, WallAnswer, WallSheet
-from maqueta.service.messages import Number
+from maqueta.service.marking.standing import counting, standing
 from maqueta.service.world import AnyAccount, Instructor, InTransaction, World
 from maqueta.sheet.form_flaws import form_flaws
 from maqueta.store.classes import class_sizes, own_class, students_of
-from maqueta.store.exercises import (
-    add_exercise,
-    decide,
-    exercise_for,
-    exercises_for,
-    give_back,
-    own_sheet,
-    own_sheets,
-    sheet_counts,
-    sheets_of,
-)
+from maqueta.store.exercises import extra_time, add_exercise, exercise_for, exercises_for, sheet_counts
 from maqueta.store.models import Account, ExerciseRecord, SheetRecord
+from maqueta.store.sheets import own_sheets
 from maqueta.store.shelf import own_part
 from maqueta.task.criteria import USUAL_POINTS
 from maqueta.task.exercise import Exercise
@@ -47,28 +30,33 @@ router = APIRouter(prefix="/api/exercises")
 
 
 @router.get("")
-def listing(account: AnyAccount, session: InTransaction, at: AtDesk) -> list[ExerciseAnswer]:
+def listing(account: AnyAccount, session: InTransaction, at: AtDesk, archived: bool = False) -> list[ExerciseAnswer]:
     """The exercises of an instructor with counts, or of a student with the own sheet."""
     if account.role == "student":
-        own = {sheet.exercise_id: sheet for sheet in own_sheets(session, account)}
-        return [_to_do(exercise, own.get(exercise.id), account, at) for exercise in exercises_for(session, account)]
-    return _set_by(exercises_for(session, account), session) if account.role == "instructor" else []
+        own: dict[int, list[SheetRecord]] = defaultdict(list)
+        for sheet in own_sheets(session, account):
+            own[sheet.exercise_id].append(sheet)
+        return [_to_do(exercise, own[exercise.id], account, at) for exercise in exercises_for(session, account)]
+    return _set_by(exercises_for(session, account, archived), session) if account.role == "instructor" else []
 
 
-def _to_do(exercise: ExerciseRecord, sheet: SheetRecord | None, student: Account, at: DeskPlace) -> ExerciseAnswer:
-    """An exercise as its student sees it, with the own sheet."""
-    points = None
-    if sheet is not None and sheet.state == "returned":
-        scope = scope_of_sheet(at, sheet, version_for(at.world, at.session, exercise, student.id))
-        marks = points_of_criteria(sheet.findings, findings_of(sheet.findings), task_of(exercise), scope)
-        points = sum(mark.points for mark in marks)
+def _to_do(exercise: ExerciseRecord, sheets: Sequence[SheetRecord], student: Account, at: DeskPlace) -> ExerciseAnswer:
+    """An exercise as its student sees it, with the own attempts."""
+    task, extra = task_of(exercise), extra_time(at.session, exercise, student.id)
+    last = sheets[-1] if sheets else None
+    returned = [standing(at, sheet, exercise, task, extra) for sheet in sheets if sheet.state == "returned"]
     return exercise_answer(
         exercise,
+        extra=extra,
         model=_model_for(at.world, at.session, exercise, student.id),
         to_student=True,
-        sheet=sheet.id if sheet else None,
-        sheet_state=sheet.state if sheet else None,
-        points=points,
+        sheet=last.id if last else None,
+        sheet_state=last.state if last else None,
+        attempt=last.attempt if last else 1,
+        attempts_left=attempts_left(exercise, last, extra),
+        points=counting([entry.mark.points for entry in returned], task) if returned else None,
+        grade=returned[-1].mark.grade if len(returned) == 1 else None,
+        returned_sheet=returned[-1].sheet.id if returned else None,
     )
 
 
@@ -108,8 +96,17 @@ def set_exercise(form: NewExercise, instructor: Instructor, session: InTransacti
     school_class = own_class(session, instructor, form.school_class)
     task = form.task.model_copy(update={"title": form.title})
     record = add_exercise(
-        session, instructor, version, school_class, form.title, task.model_dump(mode="json"), form.due_at, form.varied
+        session,
+        instructor,
+        version,
+        school_class,
+        form.title,
+        task.model_dump(mode="json"),
+        form.due_at,
+        form.varied,
+        not form.draft,
     )
+    record.opens_at, record.closes_at = form.opens_at, form.closes_at
     session.refresh(record, ["version", "school_class"])
     return exercise_answer(record, total=len(students_of(session, school_class.id)))
 
@@ -138,61 +135,6 @@ def one(exercise_id: int, account: AnyAccount, session: InTransaction, at: AtDes
     """One exercise."""
     exercise = exercise_for(session, account, exercise_id)
     if account.role == "student":
-        return _to_do(exercise, own_sheet(session, account, exercise.id), account, at)
+        sheets = [sheet for sheet in own_sheets(session, account) if sheet.exercise_id == exercise.id]
+        return _to_do(exercise, sheets, account, at)
     return _set_by([exercise], session)[0]
-
-
-@router.get("/{exercise_id}/wall", response_model=WallAnswer)
-def wall(exercise_id: int, instructor: Instructor, session: InTransaction, at: AtDesk) -> Response:
-    """All sheets handed in, with their findings; who has not handed in yet."""
-    exercise = exercise_for(session, instructor, exercise_id)
-    task = task_of(exercise)
-    pinned, students = [], {student.id: student.name for student in students_of(session, exercise.class_id)}
-    for sheet in sheets_of(session, exercise):
-        students.pop(sheet.student_id, None)
-        scope = scope_of_sheet(at, sheet, version_for(at.world, session, exercise, sheet.student_id))
-        findings = findings_of(sheet.findings)
-        marks = points_of_criteria(sheet.findings, findings, task, scope)
-        pinned.append(
-            WallSheet(
-                id=sheet.id,
-                student=sheet.student.name,
-                state=sheet.state,  # type: ignore[arg-type]
-                late=is_late(sheet, exercise),
-                revision=sheet.revision,
-                points=sum(mark.points for mark in marks),
-                of=sum(mark.of for mark in marks),
-                changed=sheet.changed is not None,
-                decided=sum(1 for finding in sheet.findings if finding.decision is not None),
-                findings=finding_answers(sheet.findings, findings, task),
-                marks=marks,
-            )
-        )
-    returned = sum(1 for sheet in pinned if sheet.state == "returned")
-    form = exercise_answer(exercise, total=len(pinned) + len(students), handed_in=len(pinned), returned=returned)
-    answer = WallAnswer(exercise=form, paper=task_paper(task), sheets=pinned, missing=sorted(students.values()))
-    # Two hundred sheets are a long answer: it is written at once, without the framework's checks of what is checked.
-    return Response(answer.model_dump_json(), media_type="application/json")
-
-
-@router.post("/{exercise_id}/decisions")
-def decide_for_all(exercise_id: int, form: SharedDecision, instructor: Instructor, session: InTransaction) -> Number:
-    """Decide the same mistake on every sheet that is still out. Returned sheets keep what was decided."""
-    exercise = exercise_for(session, instructor, exercise_id)
-    shared = [
-        finding
-        for sheet in sheets_of(session, exercise)
-        if sheet.state == "handed-in"
-        for finding in sheet.findings
-        if share_key(finding_of(finding)) == form.share
-    ]
-    decide(shared, instructor, form.decision, form.remark)
-    return Number(number=len(shared))
-
-
-@router.post("/{exercise_id}/return")
-def return_decided(exercise_id: int, instructor: Instructor, session: InTransaction) -> Number:
-    """Return every sheet on which nothing is left to decide."""
-    exercise = exercise_for(session, instructor, exercise_id)
-    done = [s for s in sheets_of(session, exercise) if all(f.decision is not None for f in s.findings)]
-    return Number(number=give_back(done))

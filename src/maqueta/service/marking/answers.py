@@ -1,22 +1,32 @@
 """From stored sheets and findings to what is told of them."""
 
 from collections.abc import Sequence
+from datetime import timedelta
 from typing import Any, Final
 
 from pydantic import TypeAdapter
 
 from maqueta.judging.catalogue import CATALOGUE, wording
 from maqueta.judging.finding import Finding
-from maqueta.judging.points import cost, earned
+from maqueta.judging.points import Added, Decided, Mark, cost, mark
 from maqueta.judging.scope import Scope
 from maqueta.phrases.phrase import key_of
-from maqueta.service.marking.messages import ChangedAnswer, CriterionPoints, FindingAnswer, GoneFinding
+from maqueta.service.marking.messages import (
+    AddedAnswer,
+    ChangedAnswer,
+    CriterionPoints,
+    FindingAnswer,
+    GoneFinding,
+    PinAnswer,
+)
 from maqueta.store.models import ExerciseRecord, FindingRecord, SheetRecord
 from maqueta.task.criteria import CRITERIA
 from maqueta.task.exercise import Exercise
 
 FINDING: Final = TypeAdapter(Finding)
 SCOPE: Final = TypeAdapter(Scope)
+#: Beside the criteria, points a person may add.
+BONUS: Final = "bonus"
 
 
 def share_key(finding: Finding) -> str:
@@ -51,6 +61,8 @@ def finding_answer(record: FindingRecord, finding: Finding, task: Exercise) -> F
         severity=finding.severity,
         sign=rule.sign,
         heading=rule.heading,
+        kind=rule.way(finding.variant),
+        kind_heading=rule.heading_of(finding.variant),
         message=words.message,
         expected=words.expected,
         found=words.found,
@@ -64,27 +76,70 @@ def finding_answer(record: FindingRecord, finding: Finding, task: Exercise) -> F
         share=share_key(finding),
         decision=record.decision,  # type: ignore[arg-type]
         remark=record.remark,
+        answer=record.answer,
     )
 
 
-def points_of_criteria(
-    records: Sequence[FindingRecord], findings: Sequence[Finding], task: Exercise, scope: Scope
-) -> list[CriterionPoints]:
-    """Points of all criteria that carry any, after the decisions made so far."""
-    waived = frozenset(number for number, record in enumerate(records) if record.decision == "waived")
-    forms = []
-    for criterion in CRITERIA:
-        result = earned(criterion, findings, task, scope, waived)
-        if result.of:
-            forms.append(
-                CriterionPoints(criterion=criterion, outcome=result.outcome, points=result.points, of=result.of)
-            )
-    return forms
+def decided_of(sheet: SheetRecord) -> Decided:
+    """What people have decided about a sheet so far."""
+    given = {entry.criterion: entry.points for entry in sheet.given}
+    return Decided(
+        waived=frozenset(number for number, record in enumerate(sheet.findings) if record.decision == "waived"),
+        added=tuple(Added(entry.criterion, entry.cost) for entry in sheet.added),  # type: ignore[arg-type]
+        given={criterion: given[criterion] for criterion in CRITERIA if criterion in given},
+        bonus=given.get(BONUS, 0.0),
+    )
 
 
-def is_late(sheet: SheetRecord, exercise: ExerciseRecord) -> bool:
-    """Whether a sheet came after its due time."""
-    return sheet.handed_in_at is not None and sheet.handed_in_at > exercise.due_at
+def mark_of(sheet: SheetRecord, findings: Sequence[Finding], task: Exercise, scope: Scope, late_by: timedelta) -> Mark:
+    """The mark of a sheet after the decisions made so far."""
+    return mark(findings, task, scope, decided_of(sheet), late_by)
+
+
+def mark_fields(result: Mark) -> dict[str, Any]:
+    """A mark as it travels, for those answers that hold one."""
+    marks = [
+        CriterionPoints(criterion=c, outcome=own.outcome, points=own.points, of=own.of, given=own.given)
+        for c, own in result.criteria.items()
+    ]
+    return {
+        "points": result.points,
+        "of": result.of,
+        "grade": result.grade,
+        "late_loss": result.late,
+        "bonus": result.bonus,
+        "marks": marks,
+    }
+
+
+#: What nothing is told of yet.
+NO_MARK: Final = Mark({}, 0.0, 0.0, 0.0, 0.0, None)
+
+
+def added_answers(sheet: SheetRecord) -> list[AddedAnswer]:
+    """The mistakes people added to a sheet."""
+    return [
+        AddedAnswer(
+            id=entry.id,
+            criterion=entry.criterion,  # type: ignore[arg-type]
+            words=entry.words,
+            cost=entry.cost,
+            at=(entry.at[0], entry.at[1]) if entry.at is not None else None,
+        )
+        for entry in sheet.added
+    ]
+
+
+def pin_answers(sheet: SheetRecord) -> list[PinAnswer]:
+    """The pins and strokes on a sheet."""
+    return [PinAnswer(id=p.id, points=[(x, y) for x, y in p.points], words=p.words) for p in sheet.pins]
+
+
+def late_by(sheet: SheetRecord, exercise: ExerciseRecord, extra: timedelta) -> timedelta:
+    """How long after it was due a sheet came, for a student who has so much more time than the others."""
+    if sheet.handed_in_at is None:
+        return timedelta()
+    return max(timedelta(), sheet.handed_in_at - exercise.due_at - extra)
 
 
 def scope_json(scope: Scope) -> dict[str, Any]:

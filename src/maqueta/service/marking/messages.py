@@ -2,7 +2,7 @@
 
 from typing import Annotated
 
-from pydantic import Field
+from pydantic import Field, StringConstraints
 
 from maqueta.geometry.carrier import Point
 from maqueta.judging.finding import Severity
@@ -12,11 +12,16 @@ from maqueta.service.bench.messages import InkAnswer, PaperAnswer
 from maqueta.service.exercises.messages import ExerciseAnswer
 from maqueta.service.language import Sentence
 from maqueta.service.messages import Time
-from maqueta.store.exercises import Decision, Seen, SheetState
+from maqueta.store.marking import Decision, Seen
+from maqueta.store.sheets import SheetState
 from maqueta.strict import Strict
-from maqueta.task.criteria import Criterion
+from maqueta.task.criteria import Criterion, Points
 
 Remark = Annotated[str, Field(max_length=2000)]
+_OnPaper = Annotated[float, Field(ge=-2000, le=2000, allow_inf_nan=False)]
+#: A browser's own name for what it sends, so that what arrives twice is done once.
+OwnKey = Annotated[str, StringConstraints(pattern=r"^[0-9a-zA-Z-]{8,40}$")]
+PaperPoint = tuple[_OnPaper, _OnPaper]
 
 
 class FindingAnswer(Strict):
@@ -28,6 +33,9 @@ class FindingAnswer(Strict):
     severity: Severity
     sign: Sign
     heading: Sentence
+    #: The kind of mistake, a little finer than its rule where the rule can be broken in several ways, and its name.
+    kind: str
+    kind_heading: Sentence
     message: Sentence
     expected: Sentence
     found: Sentence
@@ -41,6 +49,26 @@ class FindingAnswer(Strict):
     share: str
     decision: Decision | None
     remark: str
+    #: What the student says to it.
+    answer: str
+
+
+class AddedAnswer(Strict):
+    """A mistake a person added, with its place on paper, if it has one."""
+
+    id: int
+    criterion: Criterion
+    words: str
+    cost: float
+    at: Point | None
+
+
+class PinAnswer(Strict):
+    """A pin or a stroke on the sheet, with what was said there."""
+
+    id: int
+    points: list[Point]
+    words: str
 
 
 class GoneFinding(Strict):
@@ -60,28 +88,59 @@ class ChangedAnswer(Strict):
 
 
 class CriterionPoints(Strict):
-    """The mark of a criterion."""
+    """The points of a criterion: as computed after the decisions, and as a person gave them instead, if so."""
 
     criterion: Criterion
     outcome: Outcome
     points: float
     of: float
+    given: float | None
 
 
-class WallSheet(Strict):
-    """One sheet pinned to the wall."""
+class MarkAnswer(Strict):
+    """The mark of a sheet, by the scheme of its exercise."""
+
+    points: float
+    of: float
+    grade: str | None
+    late_loss: float
+    bonus: float
+    marks: list[CriterionPoints]
+
+
+class Attempt(Strict):
+    """One of several attempts of a student."""
+
+    sheet: int
+    attempt: int
+    state: SheetState
+    points: float
+
+
+class WallSheet(MarkAnswer):
+    """One sheet pinned to the wall: a student's last attempt. `counting` is the mark of all attempts together."""
 
     id: int
     student: str
+    group: str
     state: SheetState
     late: bool
+    handed_in_at: Time | None
     revision: int
-    points: float
-    of: float
     decided: int
     changed: bool
     findings: list[FindingAnswer]
-    marks: list[CriterionPoints]
+    added: list[AddedAnswer]
+    attempts: list[Attempt]
+    counting: float
+
+
+class MissingSheet(Strict):
+    """Who has not handed in, and by how many minutes more than the others they have."""
+
+    id: int
+    student: str
+    minutes: int
 
 
 class WallAnswer(Strict):
@@ -90,11 +149,12 @@ class WallAnswer(Strict):
     exercise: ExerciseAnswer
     paper: PaperAnswer
     sheets: list[WallSheet]
-    missing: list[str]
+    missing: list[MissingSheet]
+    news: int
 
 
-class SheetAnswer(Strict):
-    """One sheet under review, or returned."""
+class SheetAnswer(MarkAnswer):
+    """One sheet under review, or returned. `answerable` is whether its student may still say something to it."""
 
     id: int
     student: str
@@ -104,11 +164,12 @@ class SheetAnswer(Strict):
     exercise: ExerciseAnswer
     ink: InkAnswer
     findings: list[FindingAnswer]
-    marks: list[CriterionPoints]
+    added: list[AddedAnswer]
+    pins: list[PinAnswer]
+    attempts: list[Attempt]
+    receipt: str | None
     unjudged: dict[Criterion, Sentence]
     lacking: dict[Criterion, Sentence]
-    points: float
-    of: float
     remark: str
     reviewed: bool
     checker: int
@@ -127,15 +188,67 @@ class DecisionRequest(Strict):
     checker: int | None = None
 
 
+class FindingPlace(Strict):
+    """A finding on one of the sheets of an exercise, and what mistake it was when it was looked at."""
+
+    sheet: int
+    number: int
+    share: Annotated[str, Field(min_length=1, max_length=200)]
+
+
 class SharedDecision(Strict):
-    """One decision for all sheets that share a finding."""
+    """One decision for several findings, of one sheet or of many."""
 
     decision: Decision | None
     remark: Remark | None = None
-    share: Annotated[str, Field(min_length=1, max_length=200)]
+    findings: Annotated[list[FindingPlace], Field(min_length=1, max_length=5000)]
+
+
+class Decisions(Strict):
+    """On how many findings a decision was made, and how many were left: returned, or checked again meanwhile."""
+
+    number: int
+    left: int
 
 
 class RemarkRequest(Strict):
     """A remark on a whole sheet."""
 
     remark: Annotated[str, Field(max_length=4000)]
+
+
+class AddingRequest(Strict):
+    """A mistake the program did not find."""
+
+    key: OwnKey
+    criterion: Criterion
+    words: Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=2000)]
+    cost: Points
+    at: PaperPoint | None = None
+
+
+class PinRequest(Strict):
+    """A pin (one point) or a freehand stroke, in sheet mm."""
+
+    key: OwnKey
+    points: Annotated[list[PaperPoint], Field(min_length=1, max_length=400)]
+    words: Remark = ""
+
+
+class MarkRequest(Strict):
+    """Points given by a person; none take them back."""
+
+    points: Points | None
+
+
+class BankedRemark(Strict):
+    """Something an instructor wrote before, and how often."""
+
+    words: str
+    times: int
+
+
+class AnswerRequest(Strict):
+    """What a student says to a finding."""
+
+    answer: Annotated[str, StringConstraints(strip_whitespace=True, max_length=1000)]

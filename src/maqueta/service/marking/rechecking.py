@@ -17,16 +17,10 @@ from maqueta.service.shelf.looks import keep, kept_of
 from maqueta.service.shelf.part_files import source_of
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.database import Database
-from maqueta.store.exercises import (
-    CHECKING_AGAIN,
-    keep_findings,
-    stale_exercises,
-    stale_sheet,
-    stale_sheets,
-)
 from maqueta.store.files import FileStore, StoredFile
 from maqueta.store.jobs import add_job
 from maqueta.store.models import Account, FindingRecord
+from maqueta.store.sheets import CHECKING_AGAIN, keep_findings, stale_exercises, stale_sheet, stale_sheets
 from maqueta.store.shelf import own_variation
 
 _LOG: Final = logging.getLogger("maqueta.jobs")

@@ -16,10 +16,10 @@ from maqueta.service.queue.work_queue import AbandonedError, NotDoneError, Wante
 from maqueta.service.shelf.kernel_work import PartSource, PartWork
 from maqueta.service.shelf.part_files import kept, source_of
 from maqueta.store.database import Database
-from maqueta.store.exercises import CHECKING_AGAIN
 from maqueta.store.files import FileStore
 from maqueta.store.jobs import MOST_ATTEMPTS, claim_next, give_up, note_progress, running_job, sign_of_life
 from maqueta.store.models import JobRecord, VersionRecord
+from maqueta.store.sheets import CHECKING_AGAIN
 from maqueta.store.shelf import keep_examined
 
 _LOG = logging.getLogger("maqueta.jobs")

@@ -12,11 +12,13 @@ from maqueta.projection.arrangement import ViewName
 from maqueta.projection.attitude import Attitude
 from maqueta.service.desk import AtDesk
 from maqueta.service.exercises.answers import task_of
+from maqueta.service.exercises.course import is_over
 from maqueta.service.shelf.messages import ModelDetail, ViewDrawing
 from maqueta.service.shelf.model_work import Tasks, model_detail, views_folded
 from maqueta.service.world import AnyAccount, InTransaction, InWorld
-from maqueta.store.exercises import own_sheets
+from maqueta.store.exercises import extra_time
 from maqueta.store.models import Account, VersionRecord
+from maqueta.store.sheets import own_sheets
 from maqueta.store.shelf import exercises_from, visible_version
 from maqueta.task.told import part_told
 
@@ -28,9 +30,11 @@ def _to_draw(session: Session, account: Account, version: VersionRecord) -> Task
     if account.role != "student":
         return None
     exercises = exercises_from(session, account, version.id)
-    returned = {sheet.exercise_id for sheet in own_sheets(session, account) if sheet.state == "returned"}
-    if any(exercise.id in returned for exercise in exercises):
-        return None
+    sheets = own_sheets(session, account)
+    for exercise in exercises:
+        own = [sheet for sheet in sheets if sheet.exercise_id == exercise.id]
+        if is_over(exercise, own, extra_time(session, exercise, account.id)):
+            return None
     return tuple(task_of(exercise) for exercise in exercises)
 
 

@@ -4,9 +4,11 @@ from typing import Final
 
 from maqueta.judging.rule import Rules, rule
 
+_OPEN: Final = ("position", "slope", "radius", "mixed")
+_FORMS: Final = ("radius", "diameter", "sign", "typical")
 RULES: Final = Rules(
     (
-        rule("dimensions.undetermined", "error", "open", "position", "slope", "radius", "mixed"),
+        rule("dimensions.undetermined", "error", "open", *_OPEN, named=_OPEN),
         rule("dimensions.redundant", "error", "chain", "", "drawn"),
         rule("dimensions.repeated", "error", "chain"),
         rule("dimensions.overall", "error", "missing"),
@@ -14,7 +16,7 @@ RULES: Final = Rules(
         rule("dimensions.unread", "warning", "doubt"),
         rule("dimensions.aslant", "error", "displaced"),
         rule("dimensions.to-hidden", "error", "displaced"),
-        rule("dimensions.form", "warning", "doubt", "radius", "diameter", "sign", "typical"),
+        rule("dimensions.form", "warning", "doubt", *_FORMS, named=_FORMS),
         rule("dimensions.contour", "warning", "displaced"),
         rule("dimensions.datum", "error", "displaced", "", "centre"),
         rule("dimensions.decimals", "warning", "doubt", "", "unit"),
