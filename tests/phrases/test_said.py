@@ -114,3 +114,10 @@ def test_a_kept_finding_comes_back_as_it_was(parameters: dict[str, Phrase]) -> N
     back = FINDING.validate_json(FINDING.dump_json(finding))
     assert back == finding
     assert list(map(key_of, back.about)) == list(map(key_of, finding.about))
+
+
+@pytest.mark.parametrize("language", LANGUAGES)
+def test_a_little_less_than_nothing_is_nothing(language: Language) -> None:
+    told = phrase("layout-centring.found", left=-0.2, right=0.04, below=-1e-12, above=12.6)
+    assert "-" not in said(told, language)
+    assert said(told, language).startswith("0, 0, 0 ")

@@ -4,9256 +4,9444 @@
  */
 
 export interface paths {
-  "/api/classes": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Classes
-     * @description An instructor's classes.
-     */
-    get: operations["people_class_classes"];
-    put?: never;
-    /**
-     * Add
-     * @description A new class.
-     */
-    post: operations["people_class_add"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/classes/{class_id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    /**
-     * Rename
-     * @description Call a class by another name.
-     */
-    patch: operations["people_class_rename"];
-    trace?: never;
-  };
-  "/api/classes/{class_id}/students": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Students
-     * @description Who is in a class.
-     */
-    get: operations["people_class_students"];
-    put?: never;
-    /**
-     * Take In
-     * @description Take students in by their log-in names; those nobody has are told, the others are in.
-     */
-    post: operations["people_class_take_in"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/classes/{class_id}/students/{student_id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post?: never;
-    /**
-     * Let Go
-     * @description Take a student out; what was handed in is kept.
-     */
-    delete: operations["people_class_let_go"];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/deeds": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * What Was Done
-     * @description Who did what to what, and when; the newest first.
-     */
-    get: operations["people_people_what_was_done"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/documents": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Opened
-     * @description A document of any format in the present one: what a browser kept may be older than the service.
-     */
-    post: operations["bench_document_opened"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Listing
-     * @description The exercises of an instructor with counts, or of a student with the own sheet.
-     */
-    get: operations["exercises_listing"];
-    put?: never;
-    /**
-     * Set Exercise
-     * @description Set an exercise for a class.
-     */
-    post: operations["exercises_set_exercise"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/blank": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Blank
-     * @description What an exercise asks unless its instructor says otherwise, and the usual points of every kind.
-     */
-    get: operations["exercises_blank"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/starting-sheet": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Started
-     * @description The sheet students would start from, and the lines of it that can be changed, before the exercise is set.
-     *
-     *     With `propose` that many changes are chosen by the program; the same `seed` chooses the same ones.
-     */
-    post: operations["exercises_started"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * One
-     * @description One exercise.
-     */
-    get: operations["exercises_one"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/answer": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Answer
-     * @description The model answer as its instructor left it, or as proposed.
-     */
-    get: operations["bench_model_answer_answer"];
-    /**
-     * Save Answer
-     * @description Keep a changed model answer. 409 when another tab saved in between: nothing is overwritten.
-     */
-    put: operations["bench_model_answer_save_answer"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/answer/dimensions": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Propose Dimensions
-     * @description A sheet with a complete set of dimensions in place of its own, taken from the datum sides that are chosen.
-     */
-    post: operations["bench_model_answer_propose_dimensions"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/answer/drawing.{kind}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Answer As File
-     * @description The model answer as a file; for a student once the own sheet is returned and no other can follow.
-     */
-    get: operations["bench_model_answer_answer_as_file"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/decisions": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Decide For Several
-     * @description Decide about findings of one sheet or many, those that are still out and still what they were.
-     *
-     *     Returned sheets keep what was decided.
-     */
-    post: operations["marking_wall_decide_for_several"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/deliveries": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Take Delivery
-     * @description Read one file of a class, check it and pin it up for its student, told by the title block or the file's name.
-     *
-     *     A sheet that is already handed in is never replaced.
-     */
-    post: operations["deliveries_take_delivery"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/ink": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Ink
-     * @description A document as ink.
-     */
-    post: operations["bench_ink"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/more-time/{student_id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    /**
-     * More Time For
-     * @description Give one student more time than the others.
-     */
-    put: operations["marking_wall_more_time_for"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/news": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * News
-     * @description A number that grows whenever something on the wall of an exercise changes: asked for every second or two.
-     */
-    get: operations["marking_wall_news"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/reading": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Reading
-     * @description A sheet on the bench as it is being dimensioned, as far as the exercise lets a student see it.
-     */
-    post: operations["bench_readers_eye_reading"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/reading/motion": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Motion
-     * @description One open size of a sheet on the bench, on the model.
-     */
-    post: operations["bench_readers_eye_motion"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/return": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Return Decided
-     * @description Return every sheet on which nothing is left to decide.
-     */
-    post: operations["marking_wall_return_decided"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/scheme": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Scheme
-     * @description How an exercise is marked, and how that was changed.
-     */
-    get: operations["marking_scheme_scheme"];
-    /**
-     * Change
-     * @description Mark an exercise otherwise from now on; all its marks follow, what was decided stays.
-     */
-    put: operations["marking_scheme_change"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/scheme/trial": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Tried
-     * @description What another scheme would make of the marks of the sheets that are in; nothing is changed.
-     */
-    post: operations["marking_scheme_tried"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/sheet": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Own
-     * @description The student's sheet, or the one the exercise starts from.
-     */
-    get: operations["bench_own"];
-    /**
-     * Save
-     * @description Keep a draft. 409 when another tab saved in between: nothing is overwritten.
-     */
-    put: operations["bench_save"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/sheet/aid": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Aid
-     * @description A sheet after a help: gaps evened out, lacking centre lines added, scale proposed.
-     *
-     *     Students have those the exercise allows.
-     */
-    post: operations["bench_aid"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/sheet/attempt": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Again
-     * @description Begin another attempt where the last one stands. Beginning twice is beginning once.
-     */
-    post: operations["bench_again"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/sheet/change": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Change Lines
-     * @description A sheet after one change to a line drafted by hand. 422 says why a change cannot be made.
-     */
-    post: operations["bench_change_lines"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/sheet/check": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Check Draft
-     * @description What a check of the draft finds, as often as the exercise allows one; nothing of it is kept but that it was made.
-     *
-     *     A check that comes to no result is none.
-     */
-    post: operations["bench_check_draft"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/sheet/correction": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Correct
-     * @description Take one view of a delivered sheet for what the student says it is, and tell what all views are taken for.
-     */
-    post: operations["deliveries_correct"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/sheet/file": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Read File
-     * @description Read a student's own file. Nothing is stored: the bench keeps what was read as a draft.
-     */
-    post: operations["deliveries_read_file"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/sheet/hand-in": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Finish
-     * @description Save, check and hand in, all or nothing. Handing in twice is handing in once.
-     */
-    post: operations["bench_finish"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exercises/{exercise_id}/wall": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Wall
-     * @description All sheets handed in, with their findings; who has not handed in yet.
-     */
-    get: operations["marking_wall_wall"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/jobs/{job_id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * State
-     * @description The state of a job.
-     */
-    get: operations["jobs_state"];
-    put?: never;
-    post?: never;
-    /**
-     * Cancel
-     * @description Stop a job, whoever works on it. 409 says how one has ended that cannot be stopped any more.
-     */
-    delete: operations["jobs_cancel"];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/jobs/{job_id}/events": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Events
-     * @description Progress as server-sent events until the job has ended.
-     */
-    get: operations["jobs_events"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/log-in": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Logged In
-     * @description Who is logged in here, if anybody: no fault where nobody is, so that a first page can ask.
-     */
-    get: operations["people_account_logged_in"];
-    put?: never;
-    /**
-     * Start
-     * @description Log in. Too many refusals in a short time close the door for a while, but not to a browser known from before.
-     */
-    post: operations["people_account_start"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/log-out": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * End
-     * @description End the session of this browser.
-     */
-    post: operations["people_account_end"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/me": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Me
-     * @description Who is logged in.
-     */
-    get: operations["people_account_me"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/me/held": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Held About Me
-     * @description Everything that is held about oneself.
-     */
-    get: operations["people_account_held_about_me"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/me/language": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    /**
-     * Choose Language
-     * @description Choose the language to read, in every browser.
-     */
-    put: operations["people_account_choose_language"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/me/log-ins": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * My Log Ins
-     * @description Where one is logged in.
-     */
-    get: operations["people_account_my_log_ins"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/me/log-ins/{log_in_id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post?: never;
-    /**
-     * End Mine
-     * @description End one of one's own log-ins.
-     */
-    delete: operations["people_account_end_mine"];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/me/password": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Choose Password
-     * @description Choose another password. Log-ins in other browsers end.
-     */
-    post: operations["people_account_choose_password"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/models/{model_id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Detail
-     * @description Six sides, ranking, features, and what the drawing of the part demands.
-     */
-    get: operations["shelf_model_detail"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/models/{model_id}/mesh": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Mesh
-     * @description Triangles and ink edges for the turntable, packed.
-     */
-    get: operations["shelf_model_mesh"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/models/{model_id}/picture": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Picture
-     * @description The part as a small card model (PNG).
-     */
-    get: operations["shelf_model_picture"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/models/{model_id}/views": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Views
-     * @description The views a front view would bring, for comparing candidates.
-     */
-    get: operations["shelf_model_views"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/parts": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Listing
-     * @description A stretch of the instructor's parts: those whose name, material or labels hold all words asked for.
-     */
-    get: operations["shelf_part_listing"];
-    put?: never;
-    /**
-     * Bring In
-     * @description Take a recipe or STEP file; it is examined beside the server. The upload is kept whatever becomes of it.
-     */
-    post: operations["shelf_part_bring_in"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/parts/preview": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Preview
-     * @description What a recipe makes just now. A faulty feature is an answer, not an error.
-     */
-    post: operations["shelf_builder_preview"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/parts/recipe": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Make
-     * @description Put a recipe on the shelf as a new part.
-     */
-    post: operations["shelf_builder_make"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/parts/{part_id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * One
-     * @description A part with its history.
-     */
-    get: operations["shelf_part_one"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    /**
-     * Change
-     * @description Rename, label, archive or take out again; say which direction is up in use.
-     *
-     *     A new natural position makes a new version, since pictorial views and the ranking follow it.
-     */
-    patch: operations["shelf_part_change"];
-    trace?: never;
-  };
-  "/api/parts/{part_id}/copy": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Copy
-     * @description A copy to change, with its labels; the exercises stay with the original.
-     */
-    post: operations["shelf_part_copy"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/parts/{part_id}/examination": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Examine Again
-     * @description Examine a part's file once more, after it was refused or its examination was stopped.
-     */
-    post: operations["shelf_part_examine_again"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/parts/{part_id}/file/{kind}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * File Of
-     * @description The part as a file: STEP, triangles (STL, glTF), or what it was made from.
-     */
-    get: operations["shelf_part_file_of"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/parts/{part_id}/recipe": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Recipe
-     * @description The recipe of a part's current version.
-     */
-    get: operations["shelf_builder_recipe"];
-    /**
-     * Rebuild
-     * @description Keep a recipe as the next version of a part. Exercises stay with the version they were set with.
-     */
-    put: operations["shelf_builder_rebuild"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/people": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * People
-     * @description All accounts.
-     */
-    get: operations["people_people_people"];
-    put?: never;
-    /**
-     * Add
-     * @description A new account. Its password is for the first log-in; whoever it is for chooses another then.
-     */
-    post: operations["people_people_add"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/people/{person}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    /**
-     * Change
-     * @description Close an account, or open it again. Nobody closes their own.
-     */
-    patch: operations["people_people_change"];
-    trace?: never;
-  };
-  "/api/people/{person}/anonymous": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Forget
-     * @description Close an account for good, and let nothing tell whose it was. There is no way back.
-     */
-    post: operations["people_people_forget"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/people/{person}/held": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Held About
-     * @description Hand out everything that is held about somebody. That it was asked for is written down.
-     */
-    get: operations["people_people_held_about"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/people/{person}/log-ins": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Log Ins
-     * @description Where somebody is logged in.
-     */
-    get: operations["people_people_log_ins"];
-    put?: never;
-    post?: never;
-    /**
-     * End All
-     * @description End all log-ins of somebody, say after a computer was lost.
-     */
-    delete: operations["people_people_end_all"];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/people/{person}/password": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Give Password
-     * @description Give somebody who forgot theirs a password for one log-in; they choose their own then.
-     */
-    post: operations["people_people_give_password"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/people/{person}/unlock": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Unlock
-     * @description Let somebody try to log in again at once, after too many refusals.
-     */
-    post: operations["people_people_unlock"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/receipts/{receipt}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Belongs To
-     * @description The sheets a receipt was given for, among those the account may see; equal sheets have equal receipts.
-     */
-    get: operations["bench_receipts_belongs_to"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/remarks": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Written Before
-     * @description What an instructor wrote on sheets before, the most fitting first: what was said of a rule, then by use.
-     */
-    get: operations["marking_written_before"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/scheme-templates": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Templates
-     * @description The ways of marking an instructor has kept.
-     */
-    get: operations["marking_scheme_templates"];
-    put?: never;
-    /**
-     * Keep
-     * @description Keep a way of marking under a name, in place of one that had it.
-     */
-    post: operations["marking_scheme_keep"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/scheme-templates/{template_id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post?: never;
-    /**
-     * Drop
-     * @description Keep a way of marking no longer; exercises that are marked so stay as they are.
-     */
-    delete: operations["marking_scheme_drop"];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sheet-forms": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * All Forms
-     * @description The school's forms.
-     */
-    get: operations["sheet_forms_all_forms"];
-    put?: never;
-    /**
-     * Add
-     * @description Keep a new form, finished or not.
-     */
-    post: operations["sheet_forms_add"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sheet-forms/field": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Put Field
-     * @description A form that is being drawn, with a field in the cell around a point. Nothing is kept.
-     */
-    post: operations["sheet_forms_put_field"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sheet-forms/file": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Read File
-     * @description Read a form from a DXF file. Nothing is kept: the form editor shows what was read.
-     */
-    post: operations["sheet_forms_read_file"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sheet-forms/look": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Look
-     * @description How a form that is being drawn will look, and what is wrong with it. Nothing is kept.
-     */
-    post: operations["sheet_forms_look"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sheet-forms/usual": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Usual
-     * @description What a new form begins with: the usual one of a paper, with its captions in the language of who asks.
-     */
-    get: operations["sheet_forms_usual"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sheet-forms/{form_id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * One
-     * @description One form.
-     */
-    get: operations["sheet_forms_one"];
-    /**
-     * Save
-     * @description Keep a changed form of one's own. 409 when another tab saved in between: nothing is overwritten.
-     *
-     *     Exercises that are set keep the form as it was.
-     */
-    put: operations["sheet_forms_save"];
-    post?: never;
-    /**
-     * Drop
-     * @description Throw a form of one's own away. Exercises that use it keep it.
-     */
-    delete: operations["sheet_forms_drop"];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sheets/{sheet_id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * One
-     * @description A sheet. Students see findings and remarks once it is returned, and nothing of them before.
-     */
-    get: operations["marking_one"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sheets/{sheet_id}/added": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Add
-     * @description Add a mistake the program did not find.
-     */
-    post: operations["marking_add"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sheets/{sheet_id}/added/{added}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post?: never;
-    /**
-     * Take Back
-     * @description Take back a mistake that was added.
-     */
-    delete: operations["marking_take_back"];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sheets/{sheet_id}/drawing.{kind}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * As File
-     * @description The sheet as SVG or PDF, true to scale, or as DXF.
-     */
-    get: operations["marking_as_file"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sheets/{sheet_id}/findings/{number}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    /**
-     * Decide One
-     * @description Uphold or waive one finding.
-     */
-    put: operations["marking_decide_one"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sheets/{sheet_id}/findings/{number}/answer": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    /**
-     * Answer
-     * @description What a student says to a finding of a returned sheet.
-     */
-    put: operations["marking_answer"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sheets/{sheet_id}/marks/{criterion}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    /**
-     * Mark
-     * @description Give points for a criterion in place of the computed ones, or a bonus; the computed ones stay beside them.
-     */
-    put: operations["marking_mark"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sheets/{sheet_id}/pins": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Pin
-     * @description Put a pin with a remark, or a freehand stroke, on a sheet.
-     */
-    post: operations["marking_pin"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sheets/{sheet_id}/pins/{pin}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post?: never;
-    /**
-     * Unpin
-     * @description Take a pin off a sheet.
-     */
-    delete: operations["marking_unpin"];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sheets/{sheet_id}/reading": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Sheet Reading
-     * @description A sheet under review, or returned: everything.
-     */
-    get: operations["bench_readers_eye_sheet_reading"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sheets/{sheet_id}/reading/{number}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Sheet Motion
-     * @description One open size of a sheet under review, on the model.
-     */
-    get: operations["bench_readers_eye_sheet_motion"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sheets/{sheet_id}/remark": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    /**
-     * Remark
-     * @description A remark to the student about the whole sheet.
-     */
-    put: operations["marking_remark"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sheets/{sheet_id}/return": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /**
-     * Return One
-     * @description Return a sheet; findings left open count as upheld.
-     */
-    post: operations["marking_return_one"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/healthz": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Alive
-     * @description That the process answers at all; whoever runs it starts it anew where it does not.
-     */
-    get: operations["health_alive"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/readyz": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /**
-     * Ready
-     * @description Whether people can work just now: 200, or 503 with what is missing.
-     */
-    get: operations["health_ready"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
+    "/api/classes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Classes
+         * @description An instructor's classes.
+         */
+        get: operations["people_class_classes"];
+        put?: never;
+        /**
+         * Add
+         * @description A new class.
+         */
+        post: operations["people_class_add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{class_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /**
+         * Rename
+         * @description Call a class by another name.
+         */
+        patch: operations["people_class_rename"];
+        trace?: never;
+    };
+    "/api/classes/{class_id}/students": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Students
+         * @description Who is in a class.
+         */
+        get: operations["people_class_students"];
+        put?: never;
+        /**
+         * Take In
+         * @description Take students in by their log-in names; those nobody has are told, the others are in.
+         */
+        post: operations["people_class_take_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{class_id}/students/{student_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Let Go
+         * @description Take a student out; what was handed in is kept.
+         */
+        delete: operations["people_class_let_go"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/deeds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What Was Done
+         * @description Who did what to what, and when; the newest first.
+         */
+        get: operations["people_people_what_was_done"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Opened
+         * @description A document of any format in the present one: what a browser kept may be older than the service.
+         */
+        post: operations["bench_document_opened"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Listing
+         * @description The exercises of an instructor with counts, or of a student with the own sheet.
+         */
+        get: operations["exercises_listing"];
+        put?: never;
+        /**
+         * Set Exercise
+         * @description Set an exercise for a class.
+         */
+        post: operations["exercises_set_exercise"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/blank": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Blank
+         * @description What an exercise asks unless its instructor says otherwise, and the usual points of every kind.
+         */
+        get: operations["exercises_blank"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/starting-sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Started
+         * @description The sheet students would start from, and the lines of it that can be changed, before the exercise is set.
+         *
+         *     With `propose` that many changes are chosen by the program; the same `seed` chooses the same ones.
+         */
+        post: operations["exercises_started"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * One
+         * @description One exercise.
+         */
+        get: operations["exercises_one"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Answer
+         * @description The model answer as its instructor left it, or as proposed.
+         */
+        get: operations["bench_model_answer_answer"];
+        /**
+         * Save Answer
+         * @description Keep a changed model answer. 409 when another tab saved in between: nothing is overwritten.
+         */
+        put: operations["bench_model_answer_save_answer"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/answer/dimensions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Propose Dimensions
+         * @description A sheet with a complete set of dimensions in place of its own, taken from the datum sides that are chosen.
+         */
+        post: operations["bench_model_answer_propose_dimensions"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/answer/drawing.{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Answer As File
+         * @description The model answer as a file; for a student once the own sheet is returned and no other can follow.
+         */
+        get: operations["bench_model_answer_answer_as_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/decisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Decide For Several
+         * @description Decide about findings of one sheet or many, those that are still out and still what they were.
+         *
+         *     Returned sheets keep what was decided.
+         */
+        post: operations["marking_wall_decide_for_several"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/deliveries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Delivery
+         * @description Read one file of a class, check it and pin it up for its student, told by the title block or the file's name.
+         *
+         *     A sheet that is already handed in is never replaced.
+         */
+        post: operations["deliveries_take_delivery"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/ink": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ink
+         * @description A document as ink.
+         */
+        post: operations["bench_ink"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/more-time/{student_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * More Time For
+         * @description Give one student more time than the others.
+         */
+        put: operations["marking_wall_more_time_for"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/news": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * News
+         * @description A number that grows whenever something on the wall of an exercise changes: asked for every second or two.
+         */
+        get: operations["marking_wall_news"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/reading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Reading
+         * @description A sheet on the bench as it is being dimensioned, as far as the exercise lets a student see it.
+         */
+        post: operations["bench_readers_eye_reading"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/reading/motion": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Motion
+         * @description One open size of a sheet on the bench, on the model.
+         */
+        post: operations["bench_readers_eye_motion"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/return": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Return Decided
+         * @description Return every sheet on which nothing is left to decide.
+         */
+        post: operations["marking_wall_return_decided"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/scheme": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Scheme
+         * @description How an exercise is marked, and how that was changed.
+         */
+        get: operations["marking_scheme_scheme"];
+        /**
+         * Change
+         * @description Mark an exercise otherwise from now on; all its marks follow, what was decided stays.
+         */
+        put: operations["marking_scheme_change"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/scheme/trial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tried
+         * @description What another scheme would make of the marks of the sheets that are in; nothing is changed.
+         */
+        post: operations["marking_scheme_tried"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Own
+         * @description The student's sheet, or the one the exercise starts from.
+         */
+        get: operations["bench_own"];
+        /**
+         * Save
+         * @description Keep a draft. 409 when another tab saved in between: nothing is overwritten.
+         */
+        put: operations["bench_save"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/sheet/aid": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Aid
+         * @description A sheet after a help: gaps evened out, lacking centre lines added, scale proposed.
+         *
+         *     Students have those the exercise allows.
+         */
+        post: operations["bench_aid"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/sheet/attempt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Again
+         * @description Begin another attempt where the last one stands. Beginning twice is beginning once.
+         */
+        post: operations["bench_again"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/sheet/change": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Change Lines
+         * @description A sheet after one change to a line drafted by hand. 422 says why a change cannot be made.
+         */
+        post: operations["bench_change_lines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/sheet/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Check Draft
+         * @description What a check of the draft finds, as often as the exercise allows one; nothing of it is kept but that it was made.
+         *
+         *     A check that comes to no result is none.
+         */
+        post: operations["bench_check_draft"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/sheet/correction": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Correct
+         * @description Take one view of a delivered sheet for what the student says it is, and tell what all views are taken for.
+         */
+        post: operations["deliveries_correct"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/sheet/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read File
+         * @description Read a student's own file. Nothing is stored: the bench keeps what was read as a draft.
+         */
+        post: operations["deliveries_read_file"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/sheet/hand-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Finish
+         * @description Save, check and hand in, all or nothing. Handing in twice is handing in once.
+         */
+        post: operations["bench_finish"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/wall": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Wall
+         * @description All sheets handed in, with their findings; who has not handed in yet.
+         */
+        get: operations["marking_wall_wall"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * State
+         * @description The state of a job.
+         */
+        get: operations["jobs_state"];
+        put?: never;
+        post?: never;
+        /**
+         * Cancel
+         * @description Stop a job, whoever works on it. 409 says how one has ended that cannot be stopped any more.
+         */
+        delete: operations["jobs_cancel"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Events
+         * @description Progress as server-sent events until the job has ended.
+         */
+        get: operations["jobs_events"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Logged In
+         * @description Who is logged in here, if anybody: no fault where nobody is, so that a first page can ask.
+         */
+        get: operations["people_account_logged_in"];
+        put?: never;
+        /**
+         * Start
+         * @description Log in. Too many refusals in a short time close the door for a while, but not to a browser known from before.
+         */
+        post: operations["people_account_start"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * End
+         * @description End the session of this browser.
+         */
+        post: operations["people_account_end"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Me
+         * @description Who is logged in.
+         */
+        get: operations["people_account_me"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/held": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Held About Me
+         * @description Everything that is held about oneself.
+         */
+        get: operations["people_account_held_about_me"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/language": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Choose Language
+         * @description Choose the language to read, in every browser.
+         */
+        put: operations["people_account_choose_language"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/log-ins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * My Log Ins
+         * @description Where one is logged in.
+         */
+        get: operations["people_account_my_log_ins"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/log-ins/{log_in_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * End Mine
+         * @description End one of one's own log-ins.
+         */
+        delete: operations["people_account_end_mine"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Choose Password
+         * @description Choose another password. Log-ins in other browsers end.
+         */
+        post: operations["people_account_choose_password"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/models/{model_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Detail
+         * @description Six sides, ranking, features, and what the drawing of the part demands.
+         */
+        get: operations["shelf_model_detail"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/models/{model_id}/mesh": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Mesh
+         * @description Triangles and ink edges for the turntable, packed.
+         */
+        get: operations["shelf_model_mesh"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/models/{model_id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Picture
+         * @description The part as a small card model (PNG).
+         */
+        get: operations["shelf_model_picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/models/{model_id}/views": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Views
+         * @description The views a front view would bring, for comparing candidates.
+         */
+        get: operations["shelf_model_views"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Listing
+         * @description A stretch of the instructor's parts: those whose name, material or labels hold all words asked for.
+         */
+        get: operations["shelf_part_listing"];
+        put?: never;
+        /**
+         * Bring In
+         * @description Take a recipe or STEP file; it is examined beside the server. The upload is kept whatever becomes of it.
+         */
+        post: operations["shelf_part_bring_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview
+         * @description What a recipe makes just now. A faulty feature is an answer, not an error.
+         */
+        post: operations["shelf_builder_preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/recipe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make
+         * @description Put a recipe on the shelf as a new part.
+         */
+        post: operations["shelf_builder_make"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{part_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * One
+         * @description A part with its history.
+         */
+        get: operations["shelf_part_one"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /**
+         * Change
+         * @description Rename, label, archive or take out again; say which direction is up in use.
+         *
+         *     A new natural position makes a new version, since pictorial views and the ranking follow it.
+         */
+        patch: operations["shelf_part_change"];
+        trace?: never;
+    };
+    "/api/parts/{part_id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Copy
+         * @description A copy to change, with its labels; the exercises stay with the original.
+         */
+        post: operations["shelf_part_copy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{part_id}/examination": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Examine Again
+         * @description Examine a part's file once more, after it was refused or its examination was stopped.
+         */
+        post: operations["shelf_part_examine_again"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{part_id}/file/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * File Of
+         * @description The part as a file: STEP, triangles (STL, glTF), or what it was made from.
+         */
+        get: operations["shelf_part_file_of"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{part_id}/recipe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Recipe
+         * @description The recipe of a part's current version.
+         */
+        get: operations["shelf_builder_recipe"];
+        /**
+         * Rebuild
+         * @description Keep a recipe as the next version of a part. Exercises stay with the version they were set with.
+         */
+        put: operations["shelf_builder_rebuild"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * People
+         * @description All accounts.
+         */
+        get: operations["people_people_people"];
+        put?: never;
+        /**
+         * Add
+         * @description A new account. Its password is for the first log-in; whoever it is for chooses another then.
+         */
+        post: operations["people_people_add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{person}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /**
+         * Change
+         * @description Close an account, or open it again. Nobody closes their own.
+         */
+        patch: operations["people_people_change"];
+        trace?: never;
+    };
+    "/api/people/{person}/anonymous": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Forget
+         * @description Close an account for good, and let nothing tell whose it was. There is no way back.
+         */
+        post: operations["people_people_forget"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{person}/held": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Held About
+         * @description Hand out everything that is held about somebody. That it was asked for is written down.
+         */
+        get: operations["people_people_held_about"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{person}/log-ins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Log Ins
+         * @description Where somebody is logged in.
+         */
+        get: operations["people_people_log_ins"];
+        put?: never;
+        post?: never;
+        /**
+         * End All
+         * @description End all log-ins of somebody, say after a computer was lost.
+         */
+        delete: operations["people_people_end_all"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{person}/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Give Password
+         * @description Give somebody who forgot theirs a password for one log-in; they choose their own then.
+         */
+        post: operations["people_people_give_password"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{person}/unlock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Unlock
+         * @description Let somebody try to log in again at once, after too many refusals.
+         */
+        post: operations["people_people_unlock"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/receipts/{receipt}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Belongs To
+         * @description The sheets a receipt was given for, among those the account may see; equal sheets have equal receipts.
+         */
+        get: operations["bench_receipts_belongs_to"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/remarks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Written Before
+         * @description What an instructor wrote on sheets before, the most fitting first: what was said of a rule, then by use.
+         */
+        get: operations["marking_written_before"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Rules
+         * @description All rules, with how often the instructor's classes broke them and how often that was upheld or waived.
+         */
+        get: operations["marking_rule_rules"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/scheme-templates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Templates
+         * @description The ways of marking an instructor has kept.
+         */
+        get: operations["marking_scheme_templates"];
+        put?: never;
+        /**
+         * Keep
+         * @description Keep a way of marking under a name, in place of one that had it.
+         */
+        post: operations["marking_scheme_keep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/scheme-templates/{template_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Drop
+         * @description Keep a way of marking no longer; exercises that are marked so stay as they are.
+         */
+        delete: operations["marking_scheme_drop"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheet-forms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * All Forms
+         * @description The school's forms.
+         */
+        get: operations["sheet_forms_all_forms"];
+        put?: never;
+        /**
+         * Add
+         * @description Keep a new form, finished or not.
+         */
+        post: operations["sheet_forms_add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheet-forms/field": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put Field
+         * @description A form that is being drawn, with a field in the cell around a point. Nothing is kept.
+         */
+        post: operations["sheet_forms_put_field"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheet-forms/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read File
+         * @description Read a form from a DXF file. Nothing is kept: the form editor shows what was read.
+         */
+        post: operations["sheet_forms_read_file"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheet-forms/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look
+         * @description How a form that is being drawn will look, and what is wrong with it. Nothing is kept.
+         */
+        post: operations["sheet_forms_look"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheet-forms/usual": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Usual
+         * @description What a new form begins with: the usual one of a paper, with its captions in the language of who asks.
+         */
+        get: operations["sheet_forms_usual"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheet-forms/{form_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * One
+         * @description One form.
+         */
+        get: operations["sheet_forms_one"];
+        /**
+         * Save
+         * @description Keep a changed form of one's own. 409 when another tab saved in between: nothing is overwritten.
+         *
+         *     Exercises that are set keep the form as it was.
+         */
+        put: operations["sheet_forms_save"];
+        post?: never;
+        /**
+         * Drop
+         * @description Throw a form of one's own away. Exercises that use it keep it.
+         */
+        delete: operations["sheet_forms_drop"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * One
+         * @description A sheet. Students see findings and remarks once it is returned, and nothing of them before.
+         */
+        get: operations["marking_one"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}/added": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add
+         * @description Add a mistake the program did not find.
+         */
+        post: operations["marking_add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}/added/{added}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Take Back
+         * @description Take back a mistake that was added.
+         */
+        delete: operations["marking_take_back"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}/difference": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Difference Of
+         * @description What a sheet should show and what it shows, to be laid over each other.
+         */
+        get: operations["marking_difference_of"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}/drawing.{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * As File
+         * @description The sheet as SVG or PDF, true to scale, or as DXF.
+         */
+        get: operations["marking_as_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}/findings/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Decide One
+         * @description Uphold or waive one finding.
+         */
+        put: operations["marking_decide_one"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}/findings/{number}/answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Answer
+         * @description What a student says to a finding of a returned sheet.
+         */
+        put: operations["marking_answer"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}/marks/{criterion}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Mark
+         * @description Give points for a criterion in place of the computed ones, or a bonus; the computed ones stay beside them.
+         */
+        put: operations["marking_mark"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}/pins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Pin
+         * @description Put a pin with a remark, or a freehand stroke, on a sheet.
+         */
+        post: operations["marking_pin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}/pins/{pin}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Unpin
+         * @description Take a pin off a sheet.
+         */
+        delete: operations["marking_unpin"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}/reading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Sheet Reading
+         * @description A sheet under review, or returned: everything.
+         */
+        get: operations["bench_readers_eye_sheet_reading"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}/reading/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Sheet Motion
+         * @description One open size of a sheet under review, on the model.
+         */
+        get: operations["bench_readers_eye_sheet_motion"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}/remark": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Remark
+         * @description A remark to the student about the whole sheet.
+         */
+        put: operations["marking_remark"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}/return": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Return One
+         * @description Return a sheet; findings left open count as upheld.
+         */
+        post: operations["marking_return_one"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/healthz": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Alive
+         * @description That the process answers at all; whoever runs it starts it anew where it does not.
+         */
+        get: operations["health_alive"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/readyz": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Ready
+         * @description Whether people can work just now: 200, or 503 with what is missing.
+         */
+        get: operations["health_ready"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
-  schemas: {
-    /**
-     * AddedAnswer
-     * @description A mistake a person added, with its place on paper, if it has one.
-     */
-    AddedAnswer: {
-      /** At */
-      at: [number, number] | null;
-      /** Cost */
-      cost: number;
-      /**
-       * Criterion
-       * @enum {string}
-       */
-      criterion:
-        | "front"
-        | "angle"
-        | "views"
-        | "alignment"
-        | "lines"
-        | "scale"
-        | "dimensions"
-        | "placement"
-        | "layout"
-        | "title"
-        | "pictorial";
-      /** Id */
-      id: number;
-      /** Words */
-      words: string;
-    };
-    /**
-     * AddingRequest
-     * @description A mistake the program did not find.
-     */
-    AddingRequest: {
-      /** At */
-      at?: [number, number] | null;
-      /** Cost */
-      cost: number;
-      /**
-       * Criterion
-       * @enum {string}
-       */
-      criterion:
-        | "front"
-        | "angle"
-        | "views"
-        | "alignment"
-        | "lines"
-        | "scale"
-        | "dimensions"
-        | "placement"
-        | "layout"
-        | "title"
-        | "pictorial";
-      /** Key */
-      key: string;
-      /** Words */
-      words: string;
-    };
-    /**
-     * AidRequest
-     * @description A help asked for at the bench.
-     */
-    AidRequest: {
-      /**
-       * Aid
-       * @enum {string}
-       */
-      aid: "even gaps" | "centre lines" | "scale" | "rows";
-      document: components["schemas"]["SheetDocument"];
-    };
-    /**
-     * AngleDimension
-     * @description The angle between two straight lines of a view that meet, drawn or produced, at `vertex`.
-     *
-     *     `start` and `end` lie on the two lines; the arc passes as far from the vertex as `place`.
-     */
-    AngleDimension: {
-      /** Decimals */
-      decimals?: number | null;
-      /** End */
-      end: [number, number];
-      /** Id */
-      id: string;
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "angle";
-      lettering?: components["schemas"]["Lettering"] | null;
-      /** Place */
-      place: [number, number];
-      /**
-       * Reference
-       * @default false
-       */
-      reference: boolean;
-      /** Start */
-      start: [number, number];
-      /** Text */
-      text?: string | null;
-      /** Vertex */
-      vertex: [number, number];
-      /** View */
-      view: string;
-    };
-    /**
-     * AnswerRequest
-     * @description What a student says to a finding.
-     */
-    AnswerRequest: {
-      /** Answer */
-      answer: string;
-    };
-    /**
-     * Aslant
-     * @description Looks from anywhere: model directions of sheet right and up and towards the reader; rounding is put right.
-     */
-    Aslant: {
-      /** Frame */
-      frame: [[number, number, number], [number, number, number], [number, number, number]];
-    };
-    /**
-     * Attempt
-     * @description One of several attempts of a student.
-     */
-    Attempt: {
-      /** Attempt */
-      attempt: number;
-      /** Points */
-      points: number;
-      /** Sheet */
-      sheet: number;
-      /**
-       * State
-       * @enum {string}
-       */
-      state: "draft" | "handed-in" | "returned";
-    };
-    /**
-     * AttitudeChoice
-     * @description One accepted front view.
-     */
-    AttitudeChoice: {
-      /**
-       * Side
-       * @enum {string}
-       */
-      side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-      /**
-       * Up
-       * @enum {string}
-       */
-      up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-    };
-    /**
-     * BankedRemark
-     * @description Something an instructor wrote before, and how often.
-     */
-    BankedRemark: {
-      /** Times */
-      times: number;
-      /** Words */
-      words: string;
-    };
-    /**
-     * BlankTask
-     * @description What an exercise asks unless said otherwise, and the usual points of every kind.
-     */
-    BlankTask: {
-      /** Points */
-      points: {
-        [key: string]: {
-          [key: string]: number;
+    schemas: {
+        /**
+         * AddedAnswer
+         * @description A mistake a person added, with its place on paper, if it has one.
+         */
+        AddedAnswer: {
+            /** At */
+            at: [
+                number,
+                number
+            ] | null;
+            /** Cost */
+            cost: number;
+            /**
+             * Criterion
+             * @enum {string}
+             */
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            /** Id */
+            id: number;
+            /** Words */
+            words: string;
         };
-      };
-      task: components["schemas"]["Exercise"];
-    };
-    /**
-     * Block
-     * @description A rectangular block; `at` is its corner with the lowest coordinates.
-     */
-    Block: {
-      /**
-       * At
-       * @default [
-       *       0,
-       *       0,
-       *       0
-       *     ]
-       */
-      at: [number | string, number | string, number | string];
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "block";
-      /**
-       * Name
-       * @default block
-       */
-      name: string;
-      /**
-       * Operation
-       * @default add
-       * @enum {string}
-       */
-      operation: "add" | "cut";
-      /** Size */
-      size: [number | string, number | string, number | string];
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-    };
-    /** Body_deliveries_read_file */
-    Body_deliveries_read_file: {
-      /** File */
-      file: string;
-    };
-    /** Body_deliveries_take_delivery */
-    Body_deliveries_take_delivery: {
-      /** File */
-      file: string;
-      /** Student */
-      student?: number | null;
-    };
-    /** Body_sheet_forms_read_file */
-    Body_sheet_forms_read_file: {
-      /** File */
-      file: string;
-    };
-    /** Body_shelf_part_bring_in */
-    Body_shelf_part_bring_in: {
-      /** File */
-      file: string;
-    };
-    /**
-     * Boss
-     * @description A round boss that stands on the point `at` and rises in the direction `out`.
-     */
-    Boss: {
-      /** At */
-      at: [number | string, number | string, number | string];
-      /** Diameter */
-      diameter: number | string;
-      /** Height */
-      height: number | string;
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "boss";
-      /**
-       * Name
-       * @default boss
-       */
-      name: string;
-      /**
-       * Out
-       * @enum {string}
-       */
-      out: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-    };
-    /**
-     * CalloutAnswer
-     * @description All there is to say of the hole seen as a circle of a view: centre and radius in its plane.
-     */
-    CalloutAnswer: {
-      /** Centre */
-      centre: [number, number];
-      /** Radius */
-      radius: number;
-      /** Text */
-      text: string;
-    };
-    /**
-     * CentreLine
-     * @description A centre line between two points of a view; it is drawn `beyond` both, in mm on paper.
-     */
-    CentreLine: {
-      /**
-       * Beyond
-       * @default 3
-       */
-      beyond: number;
-      /** End */
-      end: [number, number];
-      /** Id */
-      id: string;
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "line";
-      /** Start */
-      start: [number, number];
-      /** View */
-      view: string;
-    };
-    /**
-     * CentreMark
-     * @description A centre mark on a circle of a view.
-     */
-    CentreMark: {
-      /** Centre */
-      centre: [number, number];
-      /** Id */
-      id: string;
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "mark";
-      /** Radius */
-      radius: number;
-      /** View */
-      view: string;
-    };
-    /**
-     * ChainAnswer
-     * @description Dimensions, by id, of which each follows from the others.
-     */
-    ChainAnswer: {
-      /** Members */
-      members: string[];
-      words: string | null;
-    };
-    /**
-     * Chamfer
-     * @description Edges taken off at 45°, by the same `size` from both faces.
-     */
-    Chamfer: {
-      /** Edges */
-      edges: (components["schemas"]["NearEdge"] | components["schemas"]["EdgesBetween"])[];
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "chamfer";
-      /**
-       * Name
-       * @default chamfer
-       */
-      name: string;
-      /** Size */
-      size: number | string;
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-    };
-    /**
-     * ChamferDimension
-     * @description A bevelled edge between two points of a view, written as leg and angle; the text stands at `place`.
-     */
-    ChamferDimension: {
-      /**
-       * Count
-       * @default 1
-       */
-      count: number;
-      /** Decimals */
-      decimals?: number | null;
-      /** End */
-      end: [number, number];
-      /** Id */
-      id: string;
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "chamfer";
-      lettering?: components["schemas"]["Lettering"] | null;
-      /** Place */
-      place: [number, number];
-      /**
-       * Reference
-       * @default false
-       */
-      reference: boolean;
-      /** Start */
-      start: [number, number];
-      /** Text */
-      text?: string | null;
-      /** View */
-      view: string;
-    };
-    /**
-     * Change
-     * @description One change to the line nearest to `at`; a parallel runs on the side of `towards`, drawn with `pen`.
-     */
-    Change: {
-      /** At */
-      at: [number, number];
-      /** Distance */
-      distance?: number | null;
-      /**
-       * Pen
-       * @default visible
-       * @enum {string}
-       */
-      pen: "visible" | "hidden" | "construction";
-      /** Towards */
-      towards?: [number, number] | null;
-      /**
-       * What
-       * @enum {string}
-       */
-      what: "erase" | "trim" | "extend" | "parallel" | "pen";
-    };
-    /**
-     * ChangeRequest
-     * @description A change to the line of a drafted view that lies within `reach` mm of a point.
-     */
-    ChangeRequest: {
-      change: components["schemas"]["Change"];
-      document: components["schemas"]["SheetDocument"];
-      /**
-       * Reach
-       * @default 3
-       */
-      reach: number;
-      /** View */
-      view: string;
-    };
-    /**
-     * ChangedAnswer
-     * @description What came and went when a later version checked a sheet again; `new` are numbers of findings.
-     */
-    ChangedAnswer: {
-      /** Gone */
-      gone: components["schemas"]["GoneFinding"][];
-      /** New */
-      new: number[];
-    };
-    /**
-     * CheckAnswer
-     * @description What a student's check of a draft found: in full, or only the criteria under which there is something.
-     */
-    CheckAnswer: {
-      /** Checks Left */
-      checks_left: number | null;
-      /** Criteria */
-      criteria: (
-        | "front"
-        | "angle"
-        | "views"
-        | "alignment"
-        | "lines"
-        | "scale"
-        | "dimensions"
-        | "placement"
-        | "layout"
-        | "title"
-        | "pictorial"
-      )[];
-      /** Findings */
-      findings: components["schemas"]["CheckedFinding"][];
-    };
-    /**
-     * CheckedFinding
-     * @description What a check before handing in says: no points, no decision.
-     */
-    CheckedFinding: {
-      /**
-       * Criterion
-       * @enum {string}
-       */
-      criterion:
-        | "front"
-        | "angle"
-        | "views"
-        | "alignment"
-        | "lines"
-        | "scale"
-        | "dimensions"
-        | "placement"
-        | "layout"
-        | "title"
-        | "pictorial";
-      message: string;
-      /**
-       * Severity
-       * @enum {string}
-       */
-      severity: "error" | "warning" | "note";
-      /**
-       * Sign
-       * @enum {string}
-       */
-      sign: "missing" | "surplus" | "displaced" | "chain" | "open" | "doubt";
-      /** Views */
-      views: string[];
-    };
-    /**
-     * ChoiceAnswer
-     * @description A line that can be changed, as it lies on the starting sheet; `added` ones are not drawn.
-     */
-    ChoiceAnswer: {
-      /** Added */
-      added: boolean;
-      /** At */
-      at: [number, number];
-      /** Item */
-      item:
-        | components["schemas"]["Stroke"]
-        | components["schemas"]["maqueta__drawing__ink__Arc"]
-        | components["schemas"]["Filled"]
-        | components["schemas"]["Tinted"]
-        | components["schemas"]["Text"];
-      /**
-       * View
-       * @enum {string}
-       */
-      view: "front" | "top" | "right" | "left" | "bottom" | "rear";
-    };
-    /**
-     * ClassAnswer
-     * @description A class and how many students it has.
-     */
-    ClassAnswer: {
-      /** Id */
-      id: number;
-      /** Name */
-      name: string;
-      /** Students */
-      students: number;
-    };
-    /**
-     * ClassName
-     * @description What a class is called.
-     */
-    ClassName: {
-      /** Name */
-      name: string;
-    };
-    /**
-     * Corner
-     * @description A corner of a profile between two straight lines, rounded with a radius.
-     */
-    Corner: {
-      /** Radius */
-      radius: number | string;
-      /** To */
-      to: [number | string, number | string];
-    };
-    /**
-     * CorrectionRequest
-     * @description One view of a sheet is something else than it was taken for; without `said` nothing changes.
-     */
-    CorrectionRequest: {
-      document: components["schemas"]["SheetDocument"];
-      /** Said */
-      said?:
-        ("front" | "top" | "right" | "left" | "bottom" | "rear") | ("pictorial" | "none") | null;
-      /** View */
-      view?: string | null;
-    };
-    /**
-     * CountAnswer
-     * @description A row of the count table: a direction of the front view; angles and round sizes, which have no stretches.
-     */
-    CountAnswer: {
-      /** Given */
-      given: number;
-      /** Missing */
-      missing: number;
-      /** Needed */
-      needed: number;
-      /**
-       * Row
-       * @enum {string}
-       */
-      row: "width" | "height" | "depth" | "angle" | "round";
-      /** Stretches */
-      stretches: number;
-      /** Surplus */
-      surplus: number;
-    };
-    /**
-     * Counterbore
-     * @description A wider flat-bottomed mouth of a hole.
-     */
-    Counterbore: {
-      /** Depth */
-      depth: number | string;
-      /** Diameter */
-      diameter: number | string;
-    };
-    /**
-     * Countersink
-     * @description A conical mouth of a hole: diameter at the surface, and the angle between its sides in degrees.
-     */
-    Countersink: {
-      /**
-       * Angle
-       * @default 90
-       */
-      angle: number | string;
-      /** Diameter */
-      diameter: number | string;
-    };
-    /**
-     * Credentials
-     * @description A log-in.
-     */
-    Credentials: {
-      /** Login */
-      login: string;
-      /** Password */
-      password: string;
-    };
-    /**
-     * CriterionPoints
-     * @description The points of a criterion: as computed after the decisions, and as a person gave them instead, if so.
-     */
-    CriterionPoints: {
-      /**
-       * Criterion
-       * @enum {string}
-       */
-      criterion:
-        | "front"
-        | "angle"
-        | "views"
-        | "alignment"
-        | "lines"
-        | "scale"
-        | "dimensions"
-        | "placement"
-        | "layout"
-        | "title"
-        | "pictorial";
-      /** Given */
-      given: number | null;
-      /** Of */
-      of: number;
-      /**
-       * Outcome
-       * @enum {string}
-       */
-      outcome: "met" | "not-met" | "not-judged";
-      /** Points */
-      points: number;
-    };
-    /**
-     * DecisionRequest
-     * @description Uphold, waive, or take back; with a remark if given.
-     */
-    DecisionRequest: {
-      /** Checker */
-      checker?: number | null;
-      /** Decision */
-      decision: ("upheld" | "waived") | null;
-      /** Remark */
-      remark?: string | null;
-      /** Seen */
-      seen?: ("open" | "upheld" | "waived") | null;
-    };
-    /**
-     * Decisions
-     * @description On how many findings a decision was made, and how many were left: returned, or checked again meanwhile.
-     */
-    Decisions: {
-      /** Left */
-      left: number;
-      /** Number */
-      number: number;
-    };
-    /**
-     * DeedAnswer
-     * @description Something somebody changed.
-     */
-    DeedAnswer: {
-      /**
-       * At
-       * Format: date-time
-       */
-      at: string;
-      /** Id */
-      id: number;
-      /** Request */
-      request: string;
-      /** To What */
-      to_what: {
-        [key: string]: string;
-      };
-      /** What */
-      what: string;
-      /** Who */
-      who: string | null;
-      words: string | null;
-    };
-    /**
-     * DeliveryAnswer
-     * @description What became of one file of a class: the sheet it became, or why not and whose it may be.
-     */
-    DeliveryAnswer: {
-      /** Candidates */
-      candidates: components["schemas"]["StudentName"][];
-      /** Findings */
-      findings: number;
-      /** Not Read */
-      not_read: string[];
-      /** Sheet */
-      sheet: number | null;
-      student: components["schemas"]["StudentName"] | null;
-      /** Why */
-      why: string;
-    };
-    /**
-     * DimensioningTask
-     * @description What is asked of the dimensions.
-     */
-    DimensioningTask: {
-      /** Decimals */
-      decimals?: number | null;
-      /**
-       * Functional
-       * @default []
-       */
-      functional: components["schemas"]["FunctionalSize"][];
-      /**
-       * Grooves From Centre
-       * @default false
-       */
-      grooves_from_centre: boolean;
-      /** @default {} */
-      holes_from: components["schemas"]["HolesFrom"];
-      /**
-       * Insight
-       * @default nothing
-       * @enum {string}
-       */
-      insight: "nothing" | "counts" | "places" | "everything";
-      /**
-       * Required
-       * @default true
-       */
-      required: boolean;
-      /** Style */
-      style?: ("iso" | "asme") | null;
-      /**
-       * Symmetry By Centre Line
-       * @default false
-       */
-      symmetry_by_centre_line: boolean;
-    };
-    /**
-     * DraftAnswer
-     * @description A student's own sheet, and how many checks are left before it is handed in; none where there is no end of them.
-     *
-     *     Once it is handed in, `receipt` is the hash of what came, to be shown should anybody ask.
-     */
-    DraftAnswer: {
-      /**
-       * Attempt
-       * @default 1
-       */
-      attempt: number;
-      /**
-       * Attempts Left
-       * @default 0
-       */
-      attempts_left: number;
-      /**
-       * Checks Left
-       * @default 0
-       */
-      checks_left: number | null;
-      document: components["schemas"]["SheetDocument"];
-      /** Handed In At */
-      handed_in_at?: string | null;
-      /** Id */
-      id: number | null;
-      /** Receipt */
-      receipt?: string | null;
-      /** Revision */
-      revision: number;
-      /** Saved At */
-      saved_at: string | null;
-      /**
-       * State
-       * @enum {string}
-       */
-      state: "draft" | "handed-in" | "returned";
-    };
-    /**
-     * DraftedArc
-     * @description A circle or arc, counter-clockwise from the angle `start` by `sweep` (radians).
-     */
-    DraftedArc: {
-      /** Centre */
-      centre: [number, number];
-      /**
-       * Either
-       * @default false
-       */
-      either: boolean;
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "arc";
-      /**
-       * Pen
-       * @default visible
-       * @enum {string}
-       */
-      pen: "visible" | "hidden" | "construction";
-      /** Radius */
-      radius: number;
-      /**
-       * Short
-       * @default 0
-       */
-      short: number;
-      /**
-       * Solid
-       * @default false
-       */
-      solid: boolean;
-      /**
-       * Start
-       * @default 0
-       */
-      start: number;
-      /**
-       * Sweep
-       * @default 6.283185307179586
-       */
-      sweep: number;
-    };
-    /**
-     * DraftedEllipse
-     * @description An ellipse or part of one: `angle` of the major half axis, then eccentric angles (radians).
-     */
-    DraftedEllipse: {
-      /**
-       * Angle
-       * @default 0
-       */
-      angle: number;
-      /** Centre */
-      centre: [number, number];
-      /**
-       * Either
-       * @default false
-       */
-      either: boolean;
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "ellipse";
-      /** Major */
-      major: number;
-      /** Minor */
-      minor: number;
-      /**
-       * Pen
-       * @default visible
-       * @enum {string}
-       */
-      pen: "visible" | "hidden" | "construction";
-      /**
-       * Short
-       * @default 0
-       */
-      short: number;
-      /**
-       * Solid
-       * @default false
-       */
-      solid: boolean;
-      /**
-       * Start
-       * @default 0
-       */
-      start: number;
-      /**
-       * Sweep
-       * @default 6.283185307179586
-       */
-      sweep: number;
-    };
-    /**
-     * DraftedLine
-     * @description A straight line, or with more than two points a free curve.
-     */
-    DraftedLine: {
-      /**
-       * Either
-       * @default false
-       */
-      either: boolean;
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "line";
-      /**
-       * Pen
-       * @default visible
-       * @enum {string}
-       */
-      pen: "visible" | "hidden" | "construction";
-      /** Points */
-      points: [number, number][];
-      /**
-       * Short
-       * @default 0
-       */
-      short: number;
-      /**
-       * Solid
-       * @default false
-       */
-      solid: boolean;
-    };
-    /**
-     * Drafting
-     * @description Which views are drawn for the student, which are left to draft, and which lines are changed.
-     *
-     *     Without `shown` the student works from the given views alone and does not see the part.
-     */
-    Drafting: {
-      /**
-       * Changes
-       * @default []
-       */
-      changes: components["schemas"]["LineChange"][];
-      /**
-       * Kind
-       * @default projected
-       * @enum {string}
-       */
-      kind: "projected" | "drafted" | "third view" | "missing lines" | "wrong lines";
-      /**
-       * Left
-       * @default []
-       */
-      left: ("front" | "top" | "right" | "left" | "bottom" | "rear")[];
-      /**
-       * Shown
-       * @default true
-       */
-      shown: boolean;
-    };
-    /**
-     * EdgesBetween
-     * @description All outer edges along which a face towards the one side meets a face towards the other.
-     */
-    EdgesBetween: {
-      /** Between */
-      between: ["-x" | "+x" | "-y" | "+y" | "-z" | "+z", "-x" | "+x" | "-y" | "+y" | "-z" | "+z"];
-    };
-    /**
-     * Enrolled
-     * @description A class after students were taken in, and the log-in names that are no student's.
-     */
-    Enrolled: {
-      /** Students */
-      students: components["schemas"]["StudentEntry"][];
-      /** Unknown */
-      unknown: string[];
-    };
-    /**
-     * Enrolling
-     * @description Students to take into a class, by their log-in names.
-     */
-    Enrolling: {
-      /** Logins */
-      logins: string[];
-    };
-    /**
-     * Exercise
-     * @description Everything the checks need to know of an exercise; every key is optional.
-     */
-    Exercise: {
-      /**
-       * Aids
-       * @default [
-       *       "even gaps",
-       *       "centre lines",
-       *       "scale",
-       *       "rows"
-       *     ]
-       */
-      aids: ("even gaps" | "centre lines" | "scale" | "rows")[];
-      /**
-       * Angle
-       * @default third
-       * @enum {string}
-       */
-      angle: "first" | "third";
-      /**
-       * Attempts
-       * @default 1
-       */
-      attempts: number;
-      /**
-       * Captions
-       * @default en
-       * @enum {string}
-       */
-      captions: "en" | "es";
-      /**
-       * Centre Lines
-       * @default true
-       */
-      centre_lines: boolean;
-      /**
-       * Checks
-       * @default 0
-       */
-      checks: number;
-      /**
-       * Checks Tell
-       * @default reasons
-       * @enum {string}
-       */
-      checks_tell: "criteria" | "reasons";
-      /**
-       * Counts
-       * @default best
-       * @enum {string}
-       */
-      counts: "best" | "last" | "mean";
-      /**
-       * Course
-       * @default homework
-       * @enum {string}
-       */
-      course: "practice" | "homework" | "test";
-      /**
-       * @default {
-       *       "functional": [],
-       *       "grooves_from_centre": false,
-       *       "holes_from": {},
-       *       "insight": "nothing",
-       *       "required": true,
-       *       "symmetry_by_centre_line": false
-       *     }
-       */
-      dimensioning: components["schemas"]["DimensioningTask"];
-      /**
-       * @default {
-       *       "changes": [],
-       *       "kind": "projected",
-       *       "left": [],
-       *       "shown": true
-       *     }
-       */
-      drafting: components["schemas"]["Drafting"];
-      /**
-       * Error Cost
-       * @default 2
-       */
-      error_cost: number;
-      /**
-       * @default {
-       *       "accept": []
-       *     }
-       */
-      front: components["schemas"]["FrontTask"];
-      /**
-       * Hidden Lines
-       * @default true
-       */
-      hidden_lines: boolean;
-      /**
-       * Landscape
-       * @default true
-       */
-      landscape: boolean;
-      /**
-       * @default {
-       *       "bonus": 0,
-       *       "caps": {},
-       *       "costs": {},
-       *       "grades": [],
-       *       "late": {
-       *         "free_hours": 0,
-       *         "most": 100,
-       *         "per_day": 0
-       *       },
-       *       "warning_share": 0.5
-       *     }
-       */
-      marking: components["schemas"]["MarkScheme"];
-      /**
-       * Paper
-       * @default A3
-       * @enum {string}
-       */
-      paper: "A4" | "A3" | "A2" | "A1" | "A0" | "ANSI A" | "ANSI B" | "ANSI C" | "ANSI D";
-      /**
-       * Pictorial
-       * @default allowed
-       * @enum {string}
-       */
-      pictorial: "required" | "allowed" | "unwanted";
-      /**
-       * Points
-       * @default {}
-       */
-      points: {
-        [key: string]: number;
-      };
-      /** Scale */
-      scale?: string | null;
-      /**
-       * Shaded
-       * @default false
-       */
-      shaded: boolean;
-      sheet_form?: components["schemas"]["SheetForm"] | null;
-      /** Sheet Name */
-      sheet_name?: string | null;
-      /**
-       * Snapping
-       * @default help
-       * @enum {string}
-       */
-      snapping: "free" | "help" | "fixed";
-      /**
-       * @default {
-       *       "alignment_mm": 0.5,
-       *       "centring_mm": 10,
-       *       "displaced_mm": 5,
-       *       "first_row_mm": 10,
-       *       "front_margin": 5,
-       *       "gaps_mm": 10,
-       *       "next_row_mm": 6,
-       *       "room_mm": 15,
-       *       "scale_ratio": 0.001
-       *     }
-       */
-      thresholds: components["schemas"]["Thresholds"];
-      /**
-       * Title
-       * @default
-       */
-      title: string;
-      /**
-       * Title Capitals
-       * @default false
-       */
-      title_capitals: boolean;
-      /**
-       * Title Choices
-       * @default {}
-       */
-      title_choices: {
-        [key: string]: string[];
-      };
-      /**
-       * Title Fields
-       * @default []
-       */
-      title_fields: (
-        | (
-            | "title"
-            | "drafter"
-            | "class"
-            | "date"
-            | "scale"
-            | "sheet"
-            | "number"
-            | "material"
-            | "unit"
-            | "paper"
-            | "tolerances"
-            | "revision"
-            | "checked"
-          )
-        | "angle"
-      )[];
-      /**
-       * Title Filled
-       * @default []
-       */
-      title_filled: (
-        "drafter" | "class" | "date" | "scale" | "sheet" | "material" | "unit" | "paper"
-      )[];
-      /**
-       * Tolerance Mm
-       * @default 0.3
-       */
-      tolerance_mm: number;
-      /**
-       * Units
-       * @default mm
-       * @enum {string}
-       */
-      units: "mm" | "inch";
-      /** Views */
-      views?: ("front" | "top" | "right" | "left" | "bottom" | "rear")[] | null;
-    };
-    /**
-     * ExerciseAnswer
-     * @description An exercise as listed; counts for its instructor, the own sheet for a student.
-     */
-    ExerciseAnswer: {
-      /** Archived */
-      archived: boolean;
-      /**
-       * Attempt
-       * @default 1
-       */
-      attempt: number;
-      /**
-       * Attempts Left
-       * @default 0
-       */
-      attempts_left: number;
-      /** Closes At */
-      closes_at: string | null;
-      /** Draft */
-      draft: boolean;
-      /**
-       * Due At
-       * Format: date-time
-       */
-      due_at: string;
-      /** Grade */
-      grade?: string | null;
-      /**
-       * Handed In
-       * @default 0
-       */
-      handed_in: number;
-      /** Id */
-      id: number;
-      /** Model */
-      model: number;
-      /** More Minutes */
-      more_minutes: number;
-      /** Of Points */
-      of_points: number;
-      /** Opens At */
-      opens_at: string | null;
-      /** Part */
-      part: number;
-      /** Part Changed */
-      part_changed: boolean;
-      /** Part Name */
-      part_name: string;
-      /** Points */
-      points?: number | null;
-      /**
-       * Returned
-       * @default 0
-       */
-      returned: number;
-      /** Returned Sheet */
-      returned_sheet?: number | null;
-      /** School Class */
-      school_class: string;
-      /** Sheet */
-      sheet?: number | null;
-      /** Sheet State */
-      sheet_state?: ("draft" | "handed-in" | "returned") | null;
-      task: components["schemas"]["Exercise"];
-      /** Title */
-      title: string;
-      /**
-       * Total
-       * @default 0
-       */
-      total: number;
-      /** Varied */
-      varied: boolean;
-    };
-    /**
-     * Extrude
-     * @description A closed profile pushed to a depth.
-     *
-     *     `plane` names the two model axes of the profile's coordinates; the profile stands at `offset` along the
-     *     third axis and is pushed by `depth` in its positive direction.
-     */
-    Extrude: {
-      /** Depth */
-      depth: number | string;
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "extrude";
-      /**
-       * Name
-       * @default profile
-       */
-      name: string;
-      /**
-       * Offset
-       * @default 0
-       */
-      offset: number | string;
-      /**
-       * Operation
-       * @default add
-       * @enum {string}
-       */
-      operation: "add" | "cut";
-      /**
-       * Plane
-       * @enum {string}
-       */
-      plane: "xy" | "xz" | "yz";
-      /** Profile */
-      profile: (
-        | [number | string, number | string]
-        | components["schemas"]["maqueta__solid__recipe__Arc"]
-        | components["schemas"]["Corner"]
-      )[];
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-    };
-    /**
-     * FeatureAnswer
-     * @description A recognised feature in words, with the faces it consists of.
-     */
-    FeatureAnswer: {
-      /** Faces */
-      faces: number[];
-      /** Kind */
-      kind: string;
-      words: string;
-    };
-    /**
-     * FieldPlace
-     * @description Where a field is written: its room without the caption, and the height of its lettering at most.
-     */
-    FieldPlace: {
-      /**
-       * Anchor
-       * @default start
-       * @enum {string}
-       */
-      anchor: "start" | "middle";
-      /** Box */
-      box: [number, number, number, number];
-      /** Field */
-      field:
-        | (
-            | "title"
-            | "drafter"
-            | "class"
-            | "date"
-            | "scale"
-            | "sheet"
-            | "number"
-            | "material"
-            | "unit"
-            | "paper"
-            | "tolerances"
-            | "revision"
-            | "checked"
-          )
-        | "angle";
-      /**
-       * Height
-       * @default 3.5
-       */
-      height: number;
-    };
-    /**
-     * Filled
-     * @description A filled polygon, such as an arrowhead.
-     */
-    Filled: {
-      /**
-       * Kind
-       * @default filled
-       * @constant
-       */
-      kind: "filled";
-      /** Points */
-      points: [number, number][];
-    };
-    /**
-     * Fillet
-     * @description Edges rounded with a radius.
-     */
-    Fillet: {
-      /** Edges */
-      edges: (components["schemas"]["NearEdge"] | components["schemas"]["EdgesBetween"])[];
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "fillet";
-      /**
-       * Name
-       * @default fillet
-       */
-      name: string;
-      /** Radius */
-      radius: number | string;
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-    };
-    /**
-     * FindingAnswer
-     * @description A finding as people see it.
-     */
-    FindingAnswer: {
-      /** Answer */
-      answer: string;
-      /** At */
-      at: [number, number][][];
-      basis: string;
-      /** Cost */
-      cost: number;
-      /**
-       * Criterion
-       * @enum {string}
-       */
-      criterion:
-        | "front"
-        | "angle"
-        | "views"
-        | "alignment"
-        | "lines"
-        | "scale"
-        | "dimensions"
-        | "placement"
-        | "layout"
-        | "title"
-        | "pictorial";
-      /** Decision */
-      decision: ("upheld" | "waived") | null;
-      /** Edges */
-      edges: number[];
-      expected: string;
-      /** Faces */
-      faces: number[];
-      found: string;
-      heading: string;
-      /** Items */
-      items: string[];
-      /** Kind */
-      kind: string;
-      kind_heading: string;
-      message: string;
-      /** Number */
-      number: number;
-      /** Remark */
-      remark: string;
-      /** Rule */
-      rule: string;
-      /**
-       * Severity
-       * @enum {string}
-       */
-      severity: "error" | "warning" | "note";
-      /** Share */
-      share: string;
-      /**
-       * Sign
-       * @enum {string}
-       */
-      sign: "missing" | "surplus" | "displaced" | "chain" | "open" | "doubt";
-      /** Views */
-      views: string[];
-    };
-    /**
-     * FindingPlace
-     * @description A finding on one of the sheets of an exercise, and what mistake it was when it was looked at.
-     */
-    FindingPlace: {
-      /** Number */
-      number: number;
-      /** Share */
-      share: string;
-      /** Sheet */
-      sheet: number;
-    };
-    /**
-     * FlawAnswer
-     * @description Something wrong with a form; with `bars`, no exercise can use it until that is mended.
-     */
-    FlawAnswer: {
-      /** Bars */
-      bars: boolean;
-      /** Field */
-      field:
-        | (
-            | "title"
-            | "drafter"
-            | "class"
-            | "date"
-            | "scale"
-            | "sheet"
-            | "number"
-            | "material"
-            | "unit"
-            | "paper"
-            | "tolerances"
-            | "revision"
-            | "checked"
-          )
-        | "angle"
-        | null;
-      what: string;
-    };
-    /**
-     * FormAnswer
-     * @description One form, and the revision a change of it begins from.
-     */
-    FormAnswer: {
-      form: components["schemas"]["SheetForm"];
-      /** Id */
-      id: number;
-      /** Name */
-      name: string;
-      /** Own */
-      own: boolean;
-      paper: components["schemas"]["PaperAnswer"];
-      /** Revision */
-      revision: number;
-    };
-    /**
-     * FormEntry
-     * @description A form in the school's list; `own` tells whether who asks has made it, `ready` whether an exercise can use it.
-     */
-    FormEntry: {
-      form: components["schemas"]["SheetForm"];
-      /** Id */
-      id: number;
-      /** Name */
-      name: string;
-      /** Own */
-      own: boolean;
-      /** Owner */
-      owner: string;
-      paper: components["schemas"]["PaperAnswer"];
-      /** Ready */
-      ready: boolean;
-      /**
-       * Saved At
-       * Format: date-time
-       */
-      saved_at: string;
-    };
-    /**
-     * FormLine
-     * @description A straight line of a form, as wide as a border or as the lines of a title block.
-     */
-    FormLine: {
-      /** End */
-      end: [number, number];
-      /**
-       * Pen
-       * @default grid
-       * @enum {string}
-       */
-      pen: "border" | "grid";
-      /** Start */
-      start: [number, number];
-    };
-    /**
-     * FormLook
-     * @description A form that is being drawn, as it will look: border and zone marks, and what is wrong with it.
-     */
-    FormLook: {
-      /** Flaws */
-      flaws: components["schemas"]["FlawAnswer"][];
-      /** Frame */
-      frame: (
-        | components["schemas"]["Stroke"]
-        | components["schemas"]["maqueta__drawing__ink__Arc"]
-        | components["schemas"]["Filled"]
-        | components["schemas"]["Tinted"]
-        | components["schemas"]["Text"]
-      )[];
-    };
-    /**
-     * FormText
-     * @description Lettering that stands on every sheet: captions, the school.
-     *
-     *     `at` is its anchor on the base line, `turn` in degrees.
-     */
-    FormText: {
-      /**
-       * Anchor
-       * @default start
-       * @enum {string}
-       */
-      anchor: "start" | "middle";
-      /** At */
-      at: [number, number];
-      /**
-       * Height
-       * @default 1.8
-       */
-      height: number;
-      /** Text */
-      text: string;
-      /**
-       * Turn
-       * @default 0
-       */
-      turn: number;
-    };
-    /**
-     * Frame
-     * @description Border and title block as drawn on a sheet from elsewhere: (left, bottom, right, top) in sheet mm.
-     */
-    Frame: {
-      /** Border */
-      border: [number, number, number, number];
-      /** Title */
-      title?: [number, number, number, number] | null;
-    };
-    /**
-     * FromCorner
-     * @description Looks from a corner (signs of x, y, z) with equal axes, as the part stands, turned on the sheet by degrees.
-     */
-    FromCorner: {
-      /**
-       * Corner
-       * @enum {string}
-       */
-      corner: "+++" | "++-" | "+-+" | "+--" | "-++" | "-+-" | "--+" | "---";
-      /**
-       * Turn
-       * @default 0
-       * @enum {integer}
-       */
-      turn: 0 | 60 | 120 | 180 | 240 | 300;
-    };
-    /**
-     * FrontTask
-     * @description Accepted front views (exclusive when given) and the direction that is up in use.
-     */
-    FrontTask: {
-      /**
-       * Accept
-       * @default []
-       */
-      accept: components["schemas"]["AttitudeChoice"][];
-      /** Natural Up */
-      natural_up?: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
-    };
-    /**
-     * FunctionalSize
-     * @description A size on which the working of the part depends, in the unit of the exercise, rounded as the exercise asks.
-     */
-    FunctionalSize: {
-      /**
-       * Kind
-       * @default length
-       * @enum {string}
-       */
-      kind: "length" | "diameter" | "radius";
-      /** Size */
-      size: number;
-    };
-    /**
-     * GoneFinding
-     * @description A finding of an older version that a later one did not make again, with what was decided about it.
-     */
-    GoneFinding: {
-      /** Decision */
-      decision: ("upheld" | "waived") | null;
-      heading: string;
-      message: string;
-      /** Remark */
-      remark: string;
-    };
-    /**
-     * GradeStep
-     * @description A grade, letter or number, and the least share of full marks it takes, in percent.
-     */
-    GradeStep: {
-      /** Grade */
-      grade: string;
-      /** Least */
-      least: number;
-    };
-    /** HTTPValidationError */
-    HTTPValidationError: {
-      /** Detail */
-      detail?: components["schemas"]["ValidationError"][];
-    };
-    /**
-     * Health
-     * @description How the service and what it stands on are, in a word each.
-     */
-    Health: {
-      /** Crews */
-      crews: {
-        [key: string]: "sound" | "broken";
-      };
-      /**
-       * Database
-       * @enum {string}
-       */
-      database: "answers" | "silent";
-      /**
-       * Jobs
-       * @enum {string}
-       */
-      jobs: "taken up" | "stopped";
-    };
-    /**
-     * HeldAnswer
-     * @description Everything that is held about a person, by what it is.
-     */
-    HeldAnswer: {
-      /** Held */
-      held: {
-        [key: string]: unknown;
-      };
-    };
-    /**
-     * Hole
-     * @description A round hole drilled from `at` in the direction `into`; the depth is a size or "through".
-     */
-    Hole: {
-      /** At */
-      at: [number | string, number | string, number | string];
-      counterbore?: components["schemas"]["Counterbore"] | null;
-      countersink?: components["schemas"]["Countersink"] | null;
-      /**
-       * Depth
-       * @default through
-       */
-      depth: number | string | "through";
-      /** Diameter */
-      diameter: number | string;
-      /**
-       * Into
-       * @enum {string}
-       */
-      into: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "hole";
-      /**
-       * Name
-       * @default hole
-       */
-      name: string;
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-    };
-    /**
-     * HolesFrom
-     * @description The sides of the front view that holes have to be located from, where it matters how the part works.
-     */
-    HolesFrom: {
-      /** Depth */
-      depth?: ("rear" | "front") | null;
-      /** Height */
-      height?: ("base" | "top") | null;
-      /** Width */
-      width?: ("left side" | "right side") | null;
-    };
-    /**
-     * InkAnswer
-     * @description A sheet as ink; `snaps` are the points a pen can be set to, on sheets with drafted views.
-     */
-    InkAnswer: {
-      /** Corner */
-      corner: ("+++" | "++-" | "+-+" | "+--" | "-++" | "-+-" | "--+" | "---") | null;
-      /** First Row */
-      first_row: number;
-      /** Gaps */
-      gaps: string[];
-      /** Groups */
-      groups: components["schemas"]["InkGroup"][];
-      /** Next Row */
-      next_row: number;
-      /** Next Row Up */
-      next_row_up: number;
-      paper: components["schemas"]["PaperAnswer"];
-      scale_words?: string | null;
-      /**
-       * Snaps
-       * @default []
-       */
-      snaps: components["schemas"]["Snap"][];
-      /**
-       * Spaces
-       * @default []
-       */
-      spaces: components["schemas"]["SpaceAnswer"][];
-      /** Views */
-      views: components["schemas"]["ViewFacts"][];
-    };
-    /**
-     * InkGroup
-     * @description All ink of one thing on the sheet. `box` is where it lies, `owner` the view it belongs to.
-     */
-    InkGroup: {
-      /** Box */
-      box: [number, number, number, number];
-      /** Id */
-      id: string;
-      /** Items */
-      items: (
-        | components["schemas"]["Stroke"]
-        | components["schemas"]["maqueta__drawing__ink__Arc"]
-        | components["schemas"]["Filled"]
-        | components["schemas"]["Tinted"]
-        | components["schemas"]["Text"]
-      )[];
-      /** Owner */
-      owner?: string | null;
-      /**
-       * Role
-       * @enum {string}
-       */
-      role: "frame" | "title" | "construction" | "view" | "dimension" | "mark" | "note";
-    };
-    /**
-     * InkRequest
-     * @description A document to draw.
-     */
-    InkRequest: {
-      document: components["schemas"]["SheetDocument"];
-    };
-    /**
-     * JobAnswer
-     * @description The state of work beside the server.
-     */
-    JobAnswer: {
-      /** Id */
-      id: number;
-      message: string | null;
-      /** Progress */
-      progress: number;
-      /**
-       * State
-       * @enum {string}
-       */
-      state: "waiting" | "running" | "done" | "failed" | "cancelled";
-    };
-    /**
-     * LabelCount
-     * @description A label and how many parts carry it.
-     */
-    LabelCount: {
-      /** Count */
-      count: number;
-      /** Label */
-      label: string;
-    };
-    /**
-     * LanguageChoice
-     * @description The language somebody wants to read; none follows the browser.
-     */
-    LanguageChoice: {
-      /** Language */
-      language: ("en" | "es") | null;
-    };
-    /**
-     * Lateness
-     * @description What a late sheet loses: a share of full marks for every day begun, after some free hours, up to a most.
-     */
-    Lateness: {
-      /**
-       * Free Hours
-       * @default 0
-       */
-      free_hours: number;
-      /**
-       * Most
-       * @default 100
-       */
-      most: number;
-      /**
-       * Per Day
-       * @default 0
-       */
-      per_day: number;
-    };
-    /**
-     * Lettering
-     * @description How a text is lettered on a sheet from elsewhere: height of capitals (mm) and turn (degrees).
-     */
-    Lettering: {
-      /** Height */
-      height: number;
-      /**
-       * Turn
-       * @default 0
-       */
-      turn: number;
-    };
-    /**
-     * LineChange
-     * @description One line of a given view changed by the program: the one `at` names, a point on it in the view's plane.
-     */
-    LineChange: {
-      /** At */
-      at: [number, number];
-      /**
-       * Change
-       * @enum {string}
-       */
-      change: "removed" | "other kind" | "shifted" | "added";
-      /**
-       * View
-       * @enum {string}
-       */
-      view: "front" | "top" | "right" | "left" | "bottom" | "rear";
-    };
-    /**
-     * LineDrawing
-     * @description Lines in the part's unit, and the box they fill.
-     */
-    LineDrawing: {
-      /** Box */
-      box: [number, number, number, number];
-      /** Items */
-      items: (
-        | components["schemas"]["Stroke"]
-        | components["schemas"]["maqueta__drawing__ink__Arc"]
-        | components["schemas"]["Filled"]
-        | components["schemas"]["Tinted"]
-        | components["schemas"]["Text"]
-      )[];
-    };
-    /**
-     * LinearDimension
-     * @description A size between two points of a view, measured across the sheet, up it, or straight along the points.
-     *
-     *     The dimension line passes through `place`. Its text stands at its middle, or `shift` mm from there along the line,
-     *     to the right or upwards; or off the line, at `led` (sheet mm from the view's `at`), on a leader.
-     */
-    LinearDimension: {
-      /**
-       * Along
-       * @enum {string}
-       */
-      along: "across" | "up" | "aligned";
-      /**
-       * Arrows
-       * @default fitting
-       * @enum {string}
-       */
-      arrows: "fitting" | "inside" | "outside";
-      /** Decimals */
-      decimals?: number | null;
-      /** End */
-      end: [number, number];
-      /** Gaps */
-      gaps?: [number | null, number | null] | null;
-      /** Id */
-      id: string;
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "linear";
-      /** Led */
-      led?: [number, number] | null;
-      lettering?: components["schemas"]["Lettering"] | null;
-      /** Place */
-      place: [number, number];
-      /**
-       * Reference
-       * @default false
-       */
-      reference: boolean;
-      /**
-       * Shift
-       * @default 0
-       */
-      shift: number;
-      /** Start */
-      start: [number, number];
-      /** Text */
-      text?: string | null;
-      /** View */
-      view: string;
-    };
-    /**
-     * LogInAnswer
-     * @description Where somebody is logged in; `here` for the browser that asks.
-     */
-    LogInAnswer: {
-      /**
-       * Begun At
-       * Format: date-time
-       */
-      begun_at: string;
-      /** Browser */
-      browser: string;
-      /** Here */
-      here: boolean;
-      /** Id */
-      id: number;
-    };
-    /**
-     * MarkMoved
-     * @description What another scheme makes of the mark of a sheet.
-     */
-    MarkMoved: {
-      /** After */
-      after: number;
-      /** Before */
-      before: number;
-      /** Grade After */
-      grade_after: string | null;
-      /** Grade Before */
-      grade_before: string | null;
-      /** Sheet */
-      sheet: number;
-      /** Student */
-      student: string;
-    };
-    /**
-     * MarkRequest
-     * @description Points given by a person; none take them back.
-     */
-    MarkRequest: {
-      /** Points */
-      points: number | null;
-    };
-    /**
-     * MarkScheme
-     * @description Everything that turns findings into a mark, beside the points of each criterion and what an error costs.
-     *
-     *     `costs` are what a finding of one rule costs, where that is not what any error costs; `caps` the most that all
-     *     findings of one rule cost together. `warning_share` is what a warning costs of an error's cost. `bonus` is the most
-     *     points a person may add beyond the full ones. `grades` fall; without any, marks are points.
-     */
-    MarkScheme: {
-      /**
-       * Bonus
-       * @default 0
-       */
-      bonus: number;
-      /**
-       * Caps
-       * @default {}
-       */
-      caps: {
-        [key: string]: number;
-      };
-      /**
-       * Costs
-       * @default {}
-       */
-      costs: {
-        [key: string]: number;
-      };
-      /**
-       * Grades
-       * @default []
-       */
-      grades: components["schemas"]["GradeStep"][];
-      /**
-       * @default {
-       *       "free_hours": 0,
-       *       "most": 100,
-       *       "per_day": 0
-       *     }
-       */
-      late: components["schemas"]["Lateness"];
-      /** Rounding */
-      rounding?: ("tenths" | "halves" | "whole") | null;
-      /**
-       * Warning Share
-       * @default 0.5
-       */
-      warning_share: number;
-    };
-    /**
-     * Me
-     * @description Who is logged in, and the token every change must carry.
-     */
-    Me: {
-      /** Language */
-      language?: ("en" | "es") | null;
-      /** Login */
-      login: string;
-      /**
-       * Must Change
-       * @default false
-       */
-      must_change: boolean;
-      /** Name */
-      name: string;
-      /**
-       * Role
-       * @enum {string}
-       */
-      role: "instructor" | "student" | "admin";
-      /** Token */
-      token: string;
-    };
-    /**
-     * Mesh
-     * @description Flat lists ready for a graphics card, in the part's unit.
-     *
-     *     `points` are x, y, z in a row; `triangles` index into them; `face_of_triangle` names the part's face.
-     *     `edges` holds one polyline per part edge (same index), empty where the edge is a seam or smooth.
-     */
-    Mesh: {
-      /** Edges */
-      edges: number[][];
-      /** Face Of Triangle */
-      face_of_triangle: number[];
-      /** Points */
-      points: number[];
-      /** Triangles */
-      triangles: number[];
-    };
-    /**
-     * Mirror
-     * @description Earlier features made again on the other side of the plane `axis` = `at`.
-     */
-    Mirror: {
-      /**
-       * At
-       * @default 0
-       */
-      at: number | string;
-      /**
-       * Axis
-       * @enum {string}
-       */
-      axis: "x" | "y" | "z";
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "mirror";
-      /**
-       * Name
-       * @default mirror
-       */
-      name: string;
-      /** Of */
-      of: string[];
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-    };
-    /**
-     * MissingSheet
-     * @description Who has not handed in, and by how many minutes more than the others they have.
-     */
-    MissingSheet: {
-      /** Id */
-      id: number;
-      /** Minutes */
-      minutes: number;
-      /** Student */
-      student: string;
-    };
-    /**
-     * ModelDetail
-     * @description What a part looks like and what its drawing demands; empty where it is left to a student to find out.
-     */
-    ModelDetail: {
-      /**
-       * Counts
-       * @default []
-       */
-      counts: components["schemas"]["CountAnswer"][];
-      /**
-       * Extents
-       * @default [
-       *       0,
-       *       0,
-       *       0
-       *     ]
-       */
-      extents: [number, number, number];
-      /**
-       * Faces
-       * @default 0
-       */
-      faces: number;
-      /**
-       * Features
-       * @default []
-       */
-      features: components["schemas"]["FeatureAnswer"][];
-      /**
-       * Flat Faces
-       * @default 0
-       */
-      flat_faces: number;
-      /** Least Sizes */
-      least_sizes?: number | null;
-      /** Material */
-      material: string;
-      /** Name */
-      name: string;
-      /** Natural Up */
-      natural_up: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
-      /**
-       * Patterns
-       * @default []
-       */
-      patterns: string[];
-      /**
-       * Ranking
-       * @default []
-       */
-      ranking: components["schemas"]["RankedAnswer"][];
-      /**
-       * Scales
-       * @default []
-       */
-      scales: components["schemas"]["ScaleAnswer"][];
-      /** Sides */
-      sides: components["schemas"]["SideDrawing"][];
-      /** Sizes */
-      sizes?: number | null;
-      sizes_reason?: string | null;
-      /**
-       * Solids
-       * @default 0
-       */
-      solids: number;
-      /**
-       * Standings
-       * @default []
-       */
-      standings: components["schemas"]["StandingAnswer"][];
-      /**
-       * Symmetry
-       * @default []
-       */
-      symmetry: string[];
-      /**
-       * Unit
-       * @enum {string}
-       */
-      unit: "mm" | "inch";
-      /**
-       * View Reasons
-       * @default []
-       */
-      view_reasons: components["schemas"]["ViewReason"][];
-      /**
-       * Views Needed
-       * @default []
-       */
-      views_needed: ("front" | "top" | "right" | "left" | "bottom" | "rear")[];
-      /**
-       * Views Repeated
-       * @default []
-       */
-      views_repeated: [
-        "front" | "top" | "right" | "left" | "bottom" | "rear",
-        "front" | "top" | "right" | "left" | "bottom" | "rear",
-      ][];
-      /**
-       * Volume
-       * @default 0
-       */
-      volume: number;
-    };
-    /**
-     * MoreTimeRequest
-     * @description How many minutes more than the others a student has; none take them back.
-     */
-    MoreTimeRequest: {
-      /** Minutes */
-      minutes: number;
-    };
-    /**
-     * MotionAnswer
-     * @description How far the points of a model's mesh, and of its edges, go at the end of a motion: x, y, z in a row.
-     */
-    MotionAnswer: {
-      /** Edges */
-      edges: number[][];
-      /** Points */
-      points: number[];
-    };
-    /**
-     * MotionRequest
-     * @description Which of the open sizes of a sheet is to be shown on the model.
-     */
-    MotionRequest: {
-      document: components["schemas"]["SheetDocument"];
-      /** Number */
-      number: number;
-    };
-    /**
-     * MovingAnswer
-     * @description A line of a view on the sheet (mm), each point with how far it goes at the end of a motion (mm).
-     */
-    MovingAnswer: {
-      /** Moves */
-      moves: [number, number][];
-      /** Points */
-      points: [number, number][];
-      /** View */
-      view: string;
-    };
-    /**
-     * NamedSize
-     * @description A size with a name, for use in expressions; one with `low` and `high` may vary from sheet to sheet.
-     *
-     *     `value` may use names that come earlier in the list. Varied values are `low` plus whole multiples of `step`.
-     */
-    NamedSize: {
-      /** High */
-      high?: number | string | null;
-      /** Low */
-      low?: number | string | null;
-      /** Name */
-      name: string;
-      /**
-       * Step
-       * @default 1
-       */
-      step: number | string;
-      /** Value */
-      value: number | string;
-    };
-    /**
-     * NearEdge
-     * @description The edge that passes nearest to a point.
-     */
-    NearEdge: {
-      /** Near */
-      near: [number | string, number | string, number | string];
-    };
-    /**
-     * NewExercise
-     * @description What an instructor sets, or drafts to be set later.
-     */
-    NewExercise: {
-      /** Closes At */
-      closes_at?: string | null;
-      /**
-       * Draft
-       * @default false
-       */
-      draft: boolean;
-      /**
-       * Due At
-       * Format: date-time
-       */
-      due_at: string;
-      /** Opens At */
-      opens_at?: string | null;
-      /** Part */
-      part: number;
-      /** School Class */
-      school_class: number;
-      task: components["schemas"]["Exercise"];
-      /** Title */
-      title: string;
-      /**
-       * Varied
-       * @default false
-       */
-      varied: boolean;
-    };
-    /**
-     * NewForm
-     * @description A form to be kept.
-     */
-    NewForm: {
-      form: components["schemas"]["SheetForm"];
-      /** Name */
-      name: string;
-    };
-    /**
-     * NewPerson
-     * @description A new account.
-     */
-    NewPerson: {
-      /** Login */
-      login: string;
-      /** Name */
-      name: string;
-      /** Password */
-      password: string;
-      /**
-       * Role
-       * @enum {string}
-       */
-      role: "instructor" | "student" | "admin";
-    };
-    /**
-     * Note
-     * @description A line of text, begun at `at` on its base line; `height` is that of capitals (mm), `turn` in degrees.
-     *
-     *     A `leader` runs from its beginning to what it points at.
-     */
-    Note: {
-      /** At */
-      at: [number, number];
-      /**
-       * Height
-       * @default 3.5
-       */
-      height: number;
-      /** Id */
-      id: string;
-      /** Leader */
-      leader?: [number, number] | null;
-      /** Text */
-      text: string;
-      /**
-       * Turn
-       * @default 0
-       */
-      turn: number;
-    };
-    /**
-     * Number
-     * @description How many things an action touched.
-     */
-    Number: {
-      /** Number */
-      number: number;
-    };
-    /**
-     * OneTimePassword
-     * @description A password for one log-in; it is told once.
-     */
-    OneTimePassword: {
-      /** Password */
-      password: string;
-    };
-    /**
-     * OpenAnswer
-     * @description Something the dimensions leave open; `words` are none where the exercise keeps them back.
-     */
-    OpenAnswer: {
-      /** Faces */
-      faces: number[];
-      /** Lines */
-      lines: components["schemas"]["MovingAnswer"][];
-      words: string | null;
-    };
-    /**
-     * Paper
-     * @description The paper a sheet is drawn on: on the usual form, with captions in a language, or on a `form` of its own.
-     *
-     *     A `frame` is what was found on a sheet from elsewhere.
-     */
-    Paper: {
-      /**
-       * Captions
-       * @default en
-       * @enum {string}
-       */
-      captions: "en" | "es";
-      form?: components["schemas"]["SheetForm"] | null;
-      frame?: components["schemas"]["Frame"] | null;
-      /**
-       * Landscape
-       * @default true
-       */
-      landscape: boolean;
-      /**
-       * Size
-       * @default A3
-       * @enum {string}
-       */
-      size: "A4" | "A3" | "A2" | "A1" | "A0" | "ANSI A" | "ANSI B" | "ANSI C" | "ANSI D";
-    };
-    /**
-     * PaperAnswer
-     * @description The rectangles of a sheet.
-     */
-    PaperAnswer: {
-      /** Border */
-      border: [number, number, number, number];
-      /** Drawing Area */
-      drawing_area: [number, number, number, number];
-      /** Height */
-      height: number;
-      /** Title */
-      title: [number, number, number, number];
-      /** Width */
-      width: number;
-    };
-    /**
-     * PartAnswer
-     * @description A part with its history: what it was read from, and the exercises that use it.
-     */
-    PartAnswer: {
-      part: components["schemas"]["PartSummary"];
-      report: components["schemas"]["StepReportAnswer"] | null;
-      /** Used In */
-      used_in: components["schemas"]["UsedIn"][];
-      /** Versions */
-      versions: number;
-    };
-    /**
-     * PartChange
-     * @description What is changed about a part; what is left out stays.
-     */
-    PartChange: {
-      /** Archived */
-      archived?: boolean | null;
-      /** Labels */
-      labels?: string[] | null;
-      /** Name */
-      name?: string | null;
-      /** Natural Up */
-      natural_up?: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
-    };
-    /**
-     * PartSummary
-     * @description A part on the shelf; `model` is its current version, `picture` changes with it.
-     */
-    PartSummary: {
-      /** Archived */
-      archived: boolean;
-      /** Built */
-      built: boolean;
-      error: string | null;
-      /**
-       * Extents
-       * @default [
-       *       0,
-       *       0,
-       *       0
-       *     ]
-       */
-      extents: [number, number, number];
-      /**
-       * Faces
-       * @default 0
-       */
-      faces: number;
-      /** Id */
-      id: number;
-      /** Job */
-      job?: number | null;
-      /** Labels */
-      labels: string[];
-      /** Made By */
-      made_by: string;
-      /**
-       * Material
-       * @default
-       */
-      material: string;
-      /** Model */
-      model: number;
-      /** Name */
-      name: string;
-      /** Natural Up */
-      natural_up?: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
-      /** Picture */
-      picture: string | null;
-      /**
-       * Solids
-       * @default 1
-       */
-      solids: number;
-      /**
-       * State
-       * @enum {string}
-       */
-      state: "waiting" | "ready" | "refused";
-      /**
-       * Unit
-       * @default mm
-       * @enum {string}
-       */
-      unit: "mm" | "inch";
-      /** Version */
-      version: number;
-    };
-    /**
-     * PasswordChange
-     * @description A new password, and the one there was.
-     */
-    PasswordChange: {
-      /** New */
-      new: string;
-      /** Old */
-      old: string;
-    };
-    /**
-     * Person
-     * @description An account as administrators see it.
-     */
-    Person: {
-      /** Active */
-      active: boolean;
-      /** Anonymous */
-      anonymous: boolean;
-      /** Id */
-      id: number;
-      /** Login */
-      login: string;
-      /** Name */
-      name: string;
-      /**
-       * Role
-       * @enum {string}
-       */
-      role: "instructor" | "student" | "admin";
-    };
-    /**
-     * PersonChange
-     * @description Open or close an account.
-     */
-    PersonChange: {
-      /** Active */
-      active: boolean;
-    };
-    /**
-     * Phrase
-     * @description Something to say. `kind` names an entry of the catalogues, or one of its attributes: "ball", "lines-extra.one".
-     *
-     *     Texts among the values are said as they are (what is written on a sheet, a name somebody gave) or choose a word in
-     *     the catalogue ("front", "width").
-     */
-    Phrase: {
-      /** Kind */
-      kind: string;
-      /** Values */
-      values?: {
-        [key: string]:
-          | components["schemas"]["Phrase"]
-          | string
-          | number
-          | (components["schemas"]["Phrase"] | string | number)[];
-      };
-    };
-    /**
-     * PinAnswer
-     * @description A pin or a stroke on the sheet, with what was said there.
-     */
-    PinAnswer: {
-      /** Id */
-      id: number;
-      /** Points */
-      points: [number, number][];
-      /** Words */
-      words: string;
-    };
-    /**
-     * PinRequest
-     * @description A pin (one point) or a freehand stroke, in sheet mm.
-     */
-    PinRequest: {
-      /** Key */
-      key: string;
-      /** Points */
-      points: [number, number][];
-      /**
-       * Words
-       * @default
-       */
-      words: string;
-    };
-    /**
-     * Pocket
-     * @description A rectangular pocket sunk from the middle of its mouth `at` in the direction `into`.
-     *
-     *     `size` runs along the two axes square to it, in the order x, y, z; `corner` rounds its upright corners.
-     */
-    Pocket: {
-      /** At */
-      at: [number | string, number | string, number | string];
-      /**
-       * Corner
-       * @default 0
-       */
-      corner: number | string;
-      /** Depth */
-      depth: number | string;
-      /**
-       * Into
-       * @enum {string}
-       */
-      into: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "pocket";
-      /**
-       * Name
-       * @default pocket
-       */
-      name: string;
-      /** Size */
-      size: [number | string, number | string];
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-    };
-    /**
-     * PreviewAnswer
-     * @description A recipe as the kernel builds it just now: its triangles, or which feature is at fault and why.
-     */
-    PreviewAnswer: {
-      /** Extents */
-      extents: [number, number, number];
-      /** Faces */
-      faces: number;
-      fault: string | null;
-      /** Feature */
-      feature: number | null;
-      lines: components["schemas"]["LineDrawing"] | null;
-      mesh: components["schemas"]["Mesh"] | null;
-      resolved: components["schemas"]["Recipe"] | null;
-      /** Sizes */
-      sizes: {
-        [key: string]: number;
-      };
-      /** Volume */
-      volume: number;
-    };
-    /**
-     * PreviewRequest
-     * @description A recipe to try out; `flat` asks for exact lines too, for screens that cannot draw solids.
-     *
-     *     The recipe is validated where it is tried: a size out of range is an answer about a feature, not a failed request.
-     */
-    PreviewRequest: {
-      /**
-       * Flat
-       * @default false
-       */
-      flat: boolean;
-      /**
-       * Recipe
-       * @description A part: its named sizes and its features in the order they are made. The first feature must add material.
-       */
-      recipe: {
-        /** Features */
-        features: (
-          | components["schemas"]["Block"]
-          | components["schemas"]["Extrude"]
-          | components["schemas"]["Revolve"]
-          | components["schemas"]["Boss"]
-          | components["schemas"]["Step"]
-          | components["schemas"]["Slot"]
-          | components["schemas"]["Pocket"]
-          | components["schemas"]["Hole"]
-          | components["schemas"]["Rib"]
-          | components["schemas"]["Fillet"]
-          | components["schemas"]["Chamfer"]
-          | components["schemas"]["Repeat"]
-          | components["schemas"]["Mirror"]
-        )[];
         /**
-         * Format
-         * @default 1
-         * @constant
+         * AddingRequest
+         * @description A mistake the program did not find.
          */
-        format: 1;
+        AddingRequest: {
+            /** At */
+            at?: [
+                number,
+                number
+            ] | null;
+            /** Cost */
+            cost: number;
+            /**
+             * Criterion
+             * @enum {string}
+             */
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            /** Key */
+            key: string;
+            /** Words */
+            words: string;
+        };
         /**
-         * Material
-         * @default
+         * AidRequest
+         * @description A help asked for at the bench.
          */
-        material: string;
-        /** Name */
-        name: string;
+        AidRequest: {
+            /**
+             * Aid
+             * @enum {string}
+             */
+            aid: "even gaps" | "centre lines" | "scale" | "rows";
+            document: components["schemas"]["SheetDocument"];
+        };
         /**
-         * Natural Up
-         * @default +z
+         * AngleDimension
+         * @description The angle between two straight lines of a view that meet, drawn or produced, at `vertex`.
+         *
+         *     `start` and `end` lie on the two lines; the arc passes as far from the vertex as `place`.
          */
-        natural_up: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
+        AngleDimension: {
+            /** Decimals */
+            decimals?: number | null;
+            /** End */
+            end: [
+                number,
+                number
+            ];
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "angle";
+            lettering?: components["schemas"]["Lettering"] | null;
+            /** Place */
+            place: [
+                number,
+                number
+            ];
+            /**
+             * Reference
+             * @default false
+             */
+            reference: boolean;
+            /** Start */
+            start: [
+                number,
+                number
+            ];
+            /** Text */
+            text?: string | null;
+            /** Vertex */
+            vertex: [
+                number,
+                number
+            ];
+            /** View */
+            view: string;
+        };
         /**
-         * Sizes
-         * @default []
+         * AnswerRequest
+         * @description What a student says to a finding.
          */
-        sizes: components["schemas"]["NamedSize"][];
+        AnswerRequest: {
+            /** Answer */
+            answer: string;
+        };
         /**
-         * Units
-         * @default mm
-         * @enum {string}
+         * Aslant
+         * @description Looks from anywhere: model directions of sheet right and up and towards the reader; rounding is put right.
          */
-        units: "mm" | "inch";
-      };
+        Aslant: {
+            /** Frame */
+            frame: [
+                [
+                    number,
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number,
+                    number
+                ]
+            ];
+        };
+        /**
+         * Attempt
+         * @description One of several attempts of a student.
+         */
+        Attempt: {
+            /** Attempt */
+            attempt: number;
+            /** Points */
+            points: number;
+            /** Sheet */
+            sheet: number;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "draft" | "handed-in" | "returned";
+        };
+        /**
+         * AttitudeChoice
+         * @description One accepted front view.
+         */
+        AttitudeChoice: {
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+            /**
+             * Up
+             * @enum {string}
+             */
+            up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+        };
+        /**
+         * BankedRemark
+         * @description Something an instructor wrote before, and how often.
+         */
+        BankedRemark: {
+            /** Times */
+            times: number;
+            /** Words */
+            words: string;
+        };
+        /**
+         * BlankTask
+         * @description What an exercise asks unless said otherwise, and the usual points of every kind.
+         */
+        BlankTask: {
+            /** Points */
+            points: {
+                [key: string]: {
+                    [key: string]: number;
+                };
+            };
+            task: components["schemas"]["Exercise"];
+        };
+        /**
+         * Block
+         * @description A rectangular block; `at` is its corner with the lowest coordinates.
+         */
+        Block: {
+            /**
+             * At
+             * @default [
+             *       0,
+             *       0,
+             *       0
+             *     ]
+             */
+            at: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "block";
+            /**
+             * Name
+             * @default block
+             */
+            name: string;
+            /**
+             * Operation
+             * @default add
+             * @enum {string}
+             */
+            operation: "add" | "cut";
+            /** Size */
+            size: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /** Body_deliveries_read_file */
+        Body_deliveries_read_file: {
+            /** File */
+            file: string;
+        };
+        /** Body_deliveries_take_delivery */
+        Body_deliveries_take_delivery: {
+            /** File */
+            file: string;
+            /** Student */
+            student?: number | null;
+        };
+        /** Body_sheet_forms_read_file */
+        Body_sheet_forms_read_file: {
+            /** File */
+            file: string;
+        };
+        /** Body_shelf_part_bring_in */
+        Body_shelf_part_bring_in: {
+            /** File */
+            file: string;
+        };
+        /**
+         * Boss
+         * @description A round boss that stands on the point `at` and rises in the direction `out`.
+         */
+        Boss: {
+            /** At */
+            at: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            /** Diameter */
+            diameter: number | string;
+            /** Height */
+            height: number | string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "boss";
+            /**
+             * Name
+             * @default boss
+             */
+            name: string;
+            /**
+             * Out
+             * @enum {string}
+             */
+            out: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * CalloutAnswer
+         * @description All there is to say of the hole seen as a circle of a view: centre and radius in its plane.
+         */
+        CalloutAnswer: {
+            /** Centre */
+            centre: [
+                number,
+                number
+            ];
+            /** Radius */
+            radius: number;
+            /** Text */
+            text: string;
+        };
+        /**
+         * CentreLine
+         * @description A centre line between two points of a view; it is drawn `beyond` both, in mm on paper.
+         */
+        CentreLine: {
+            /**
+             * Beyond
+             * @default 3
+             */
+            beyond: number;
+            /** End */
+            end: [
+                number,
+                number
+            ];
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "line";
+            /** Start */
+            start: [
+                number,
+                number
+            ];
+            /** View */
+            view: string;
+        };
+        /**
+         * CentreMark
+         * @description A centre mark on a circle of a view.
+         */
+        CentreMark: {
+            /** Centre */
+            centre: [
+                number,
+                number
+            ];
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "mark";
+            /** Radius */
+            radius: number;
+            /** View */
+            view: string;
+        };
+        /**
+         * ChainAnswer
+         * @description Dimensions, by id, of which each follows from the others.
+         */
+        ChainAnswer: {
+            /** Members */
+            members: string[];
+            words: string | null;
+        };
+        /**
+         * Chamfer
+         * @description Edges taken off at 45°, by the same `size` from both faces.
+         */
+        Chamfer: {
+            /** Edges */
+            edges: (components["schemas"]["NearEdge"] | components["schemas"]["EdgesBetween"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "chamfer";
+            /**
+             * Name
+             * @default chamfer
+             */
+            name: string;
+            /** Size */
+            size: number | string;
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * ChamferDimension
+         * @description A bevelled edge between two points of a view, written as leg and angle; the text stands at `place`.
+         */
+        ChamferDimension: {
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /** Decimals */
+            decimals?: number | null;
+            /** End */
+            end: [
+                number,
+                number
+            ];
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "chamfer";
+            lettering?: components["schemas"]["Lettering"] | null;
+            /** Place */
+            place: [
+                number,
+                number
+            ];
+            /**
+             * Reference
+             * @default false
+             */
+            reference: boolean;
+            /** Start */
+            start: [
+                number,
+                number
+            ];
+            /** Text */
+            text?: string | null;
+            /** View */
+            view: string;
+        };
+        /**
+         * Change
+         * @description One change to the line nearest to `at`; a parallel runs on the side of `towards`, drawn with `pen`.
+         */
+        Change: {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Distance */
+            distance?: number | null;
+            /**
+             * Pen
+             * @default visible
+             * @enum {string}
+             */
+            pen: "visible" | "hidden" | "construction";
+            /** Towards */
+            towards?: [
+                number,
+                number
+            ] | null;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "erase" | "trim" | "extend" | "parallel" | "pen";
+        };
+        /**
+         * ChangeRequest
+         * @description A change to the line of a drafted view that lies within `reach` mm of a point.
+         */
+        ChangeRequest: {
+            change: components["schemas"]["Change"];
+            document: components["schemas"]["SheetDocument"];
+            /**
+             * Reach
+             * @default 3
+             */
+            reach: number;
+            /** View */
+            view: string;
+        };
+        /**
+         * ChangedAnswer
+         * @description What came and went when a later version checked a sheet again; `new` are numbers of findings.
+         */
+        ChangedAnswer: {
+            /** Gone */
+            gone: components["schemas"]["GoneFinding"][];
+            /** New */
+            new: number[];
+        };
+        /**
+         * CheckAnswer
+         * @description What a student's check of a draft found: in full, or only the criteria under which there is something.
+         */
+        CheckAnswer: {
+            /** Checks Left */
+            checks_left: number | null;
+            /** Criteria */
+            criteria: ("front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial")[];
+            /** Findings */
+            findings: components["schemas"]["CheckedFinding"][];
+        };
+        /**
+         * CheckedFinding
+         * @description What a check before handing in says: no points, no decision.
+         */
+        CheckedFinding: {
+            /**
+             * Criterion
+             * @enum {string}
+             */
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            message: string;
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "error" | "warning" | "note";
+            /**
+             * Sign
+             * @enum {string}
+             */
+            sign: "missing" | "surplus" | "displaced" | "chain" | "open" | "doubt";
+            /** Views */
+            views: string[];
+        };
+        /**
+         * ChoiceAnswer
+         * @description A line that can be changed, as it lies on the starting sheet; `added` ones are not drawn.
+         */
+        ChoiceAnswer: {
+            /** Added */
+            added: boolean;
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Item */
+            item: components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Tinted"] | components["schemas"]["Text"];
+            /**
+             * View
+             * @enum {string}
+             */
+            view: "front" | "top" | "right" | "left" | "bottom" | "rear";
+        };
+        /**
+         * ClassAnswer
+         * @description A class and how many students it has.
+         */
+        ClassAnswer: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Students */
+            students: number;
+        };
+        /**
+         * ClassName
+         * @description What a class is called.
+         */
+        ClassName: {
+            /** Name */
+            name: string;
+        };
+        /**
+         * Corner
+         * @description A corner of a profile between two straight lines, rounded with a radius.
+         */
+        Corner: {
+            /** Radius */
+            radius: number | string;
+            /** To */
+            to: [
+                number | string,
+                number | string
+            ];
+        };
+        /**
+         * CorrectionRequest
+         * @description One view of a sheet is something else than it was taken for; without `said` nothing changes.
+         */
+        CorrectionRequest: {
+            document: components["schemas"]["SheetDocument"];
+            /** Said */
+            said?: ("front" | "top" | "right" | "left" | "bottom" | "rear") | ("pictorial" | "none") | null;
+            /** View */
+            view?: string | null;
+        };
+        /**
+         * CountAnswer
+         * @description A row of the count table: a direction of the front view; angles and round sizes, which have no stretches.
+         */
+        CountAnswer: {
+            /** Given */
+            given: number;
+            /** Missing */
+            missing: number;
+            /** Needed */
+            needed: number;
+            /**
+             * Row
+             * @enum {string}
+             */
+            row: "width" | "height" | "depth" | "angle" | "round";
+            /** Stretches */
+            stretches: number;
+            /** Surplus */
+            surplus: number;
+        };
+        /**
+         * Counterbore
+         * @description A wider flat-bottomed mouth of a hole.
+         */
+        Counterbore: {
+            /** Depth */
+            depth: number | string;
+            /** Diameter */
+            diameter: number | string;
+        };
+        /**
+         * Countersink
+         * @description A conical mouth of a hole: diameter at the surface, and the angle between its sides in degrees.
+         */
+        Countersink: {
+            /**
+             * Angle
+             * @default 90
+             */
+            angle: number | string;
+            /** Diameter */
+            diameter: number | string;
+        };
+        /**
+         * Credentials
+         * @description A log-in.
+         */
+        Credentials: {
+            /** Login */
+            login: string;
+            /** Password */
+            password: string;
+        };
+        /**
+         * CriterionPoints
+         * @description The points of a criterion: as computed after the decisions, and as a person gave them instead, if so.
+         */
+        CriterionPoints: {
+            /**
+             * Criterion
+             * @enum {string}
+             */
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            /** Given */
+            given: number | null;
+            /** Of */
+            of: number;
+            /**
+             * Outcome
+             * @enum {string}
+             */
+            outcome: "met" | "not-met" | "not-judged";
+            /** Points */
+            points: number;
+        };
+        /**
+         * DecisionRequest
+         * @description Uphold, waive, or take back; with a remark if given.
+         */
+        DecisionRequest: {
+            /** Checker */
+            checker?: number | null;
+            /** Decision */
+            decision: ("upheld" | "waived") | null;
+            /** Remark */
+            remark?: string | null;
+            /** Seen */
+            seen?: ("open" | "upheld" | "waived") | null;
+        };
+        /**
+         * Decisions
+         * @description On how many findings a decision was made, and how many were left: returned, or checked again meanwhile.
+         */
+        Decisions: {
+            /** Left */
+            left: number;
+            /** Number */
+            number: number;
+        };
+        /**
+         * DeedAnswer
+         * @description Something somebody changed.
+         */
+        DeedAnswer: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Id */
+            id: number;
+            /** Request */
+            request: string;
+            /** To What */
+            to_what: {
+                [key: string]: string;
+            };
+            /** What */
+            what: string;
+            /** Who */
+            who: string | null;
+            words: string | null;
+        };
+        /**
+         * DeliveryAnswer
+         * @description What became of one file of a class: the sheet it became, or why not and whose it may be.
+         */
+        DeliveryAnswer: {
+            /** Candidates */
+            candidates: components["schemas"]["StudentName"][];
+            /** Findings */
+            findings: number;
+            /** Not Read */
+            not_read: string[];
+            /** Sheet */
+            sheet: number | null;
+            student: components["schemas"]["StudentName"] | null;
+            /** Why */
+            why: string;
+        };
+        /**
+         * DifferenceAnswer
+         * @description What a sheet should show, what of that is missing, and what is there and should not be; as ink.
+         */
+        DifferenceAnswer: {
+            /** Expected */
+            expected: (components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Tinted"] | components["schemas"]["Text"])[];
+            /** Missing */
+            missing: (components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Tinted"] | components["schemas"]["Text"])[];
+            /** Surplus */
+            surplus: (components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Tinted"] | components["schemas"]["Text"])[];
+        };
+        /**
+         * DimensioningTask
+         * @description What is asked of the dimensions.
+         */
+        DimensioningTask: {
+            /** Decimals */
+            decimals?: number | null;
+            /**
+             * Functional
+             * @default []
+             */
+            functional: components["schemas"]["FunctionalSize"][];
+            /**
+             * Grooves From Centre
+             * @default false
+             */
+            grooves_from_centre: boolean;
+            /** @default {} */
+            holes_from: components["schemas"]["HolesFrom"];
+            /**
+             * Insight
+             * @default nothing
+             * @enum {string}
+             */
+            insight: "nothing" | "counts" | "places" | "everything";
+            /**
+             * Required
+             * @default true
+             */
+            required: boolean;
+            /** Style */
+            style?: ("iso" | "asme") | null;
+            /**
+             * Symmetry By Centre Line
+             * @default false
+             */
+            symmetry_by_centre_line: boolean;
+        };
+        /**
+         * DraftAnswer
+         * @description A student's own sheet, and how many checks are left before it is handed in; none where there is no end of them.
+         *
+         *     Once it is handed in, `receipt` is the hash of what came, to be shown should anybody ask.
+         */
+        DraftAnswer: {
+            /**
+             * Attempt
+             * @default 1
+             */
+            attempt: number;
+            /**
+             * Attempts Left
+             * @default 0
+             */
+            attempts_left: number;
+            /**
+             * Checks Left
+             * @default 0
+             */
+            checks_left: number | null;
+            document: components["schemas"]["SheetDocument"];
+            /** Handed In At */
+            handed_in_at?: string | null;
+            /** Id */
+            id: number | null;
+            /** Receipt */
+            receipt?: string | null;
+            /** Revision */
+            revision: number;
+            /** Saved At */
+            saved_at: string | null;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "draft" | "handed-in" | "returned";
+        };
+        /**
+         * DraftedArc
+         * @description A circle or arc, counter-clockwise from the angle `start` by `sweep` (radians).
+         */
+        DraftedArc: {
+            /** Centre */
+            centre: [
+                number,
+                number
+            ];
+            /**
+             * Either
+             * @default false
+             */
+            either: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "arc";
+            /**
+             * Pen
+             * @default visible
+             * @enum {string}
+             */
+            pen: "visible" | "hidden" | "construction";
+            /** Radius */
+            radius: number;
+            /**
+             * Short
+             * @default 0
+             */
+            short: number;
+            /**
+             * Solid
+             * @default false
+             */
+            solid: boolean;
+            /**
+             * Start
+             * @default 0
+             */
+            start: number;
+            /**
+             * Sweep
+             * @default 6.283185307179586
+             */
+            sweep: number;
+        };
+        /**
+         * DraftedEllipse
+         * @description An ellipse or part of one: `angle` of the major half axis, then eccentric angles (radians).
+         */
+        DraftedEllipse: {
+            /**
+             * Angle
+             * @default 0
+             */
+            angle: number;
+            /** Centre */
+            centre: [
+                number,
+                number
+            ];
+            /**
+             * Either
+             * @default false
+             */
+            either: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "ellipse";
+            /** Major */
+            major: number;
+            /** Minor */
+            minor: number;
+            /**
+             * Pen
+             * @default visible
+             * @enum {string}
+             */
+            pen: "visible" | "hidden" | "construction";
+            /**
+             * Short
+             * @default 0
+             */
+            short: number;
+            /**
+             * Solid
+             * @default false
+             */
+            solid: boolean;
+            /**
+             * Start
+             * @default 0
+             */
+            start: number;
+            /**
+             * Sweep
+             * @default 6.283185307179586
+             */
+            sweep: number;
+        };
+        /**
+         * DraftedLine
+         * @description A straight line, or with more than two points a free curve.
+         */
+        DraftedLine: {
+            /**
+             * Either
+             * @default false
+             */
+            either: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "line";
+            /**
+             * Pen
+             * @default visible
+             * @enum {string}
+             */
+            pen: "visible" | "hidden" | "construction";
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+            /**
+             * Short
+             * @default 0
+             */
+            short: number;
+            /**
+             * Solid
+             * @default false
+             */
+            solid: boolean;
+        };
+        /**
+         * Drafting
+         * @description Which views are drawn for the student, which are left to draft, and which lines are changed.
+         *
+         *     Without `shown` the student works from the given views alone and does not see the part.
+         */
+        Drafting: {
+            /**
+             * Changes
+             * @default []
+             */
+            changes: components["schemas"]["LineChange"][];
+            /**
+             * Kind
+             * @default projected
+             * @enum {string}
+             */
+            kind: "projected" | "drafted" | "third view" | "missing lines" | "wrong lines";
+            /**
+             * Left
+             * @default []
+             */
+            left: ("front" | "top" | "right" | "left" | "bottom" | "rear")[];
+            /**
+             * Shown
+             * @default true
+             */
+            shown: boolean;
+        };
+        /**
+         * EdgesBetween
+         * @description All outer edges along which a face towards the one side meets a face towards the other.
+         */
+        EdgesBetween: {
+            /** Between */
+            between: [
+                "-x" | "+x" | "-y" | "+y" | "-z" | "+z",
+                "-x" | "+x" | "-y" | "+y" | "-z" | "+z"
+            ];
+        };
+        /**
+         * Enrolled
+         * @description A class after students were taken in, and the log-in names that are no student's.
+         */
+        Enrolled: {
+            /** Students */
+            students: components["schemas"]["StudentEntry"][];
+            /** Unknown */
+            unknown: string[];
+        };
+        /**
+         * Enrolling
+         * @description Students to take into a class, by their log-in names.
+         */
+        Enrolling: {
+            /** Logins */
+            logins: string[];
+        };
+        /**
+         * Exercise
+         * @description Everything the checks need to know of an exercise; every key is optional.
+         */
+        Exercise: {
+            /**
+             * Aids
+             * @default [
+             *       "even gaps",
+             *       "centre lines",
+             *       "scale",
+             *       "rows"
+             *     ]
+             */
+            aids: ("even gaps" | "centre lines" | "scale" | "rows")[];
+            /**
+             * Angle
+             * @default third
+             * @enum {string}
+             */
+            angle: "first" | "third";
+            /**
+             * Attempts
+             * @default 1
+             */
+            attempts: number;
+            /**
+             * Captions
+             * @default en
+             * @enum {string}
+             */
+            captions: "en" | "es";
+            /**
+             * Centre Lines
+             * @default true
+             */
+            centre_lines: boolean;
+            /**
+             * Checks
+             * @default 0
+             */
+            checks: number;
+            /**
+             * Checks Tell
+             * @default reasons
+             * @enum {string}
+             */
+            checks_tell: "criteria" | "reasons";
+            /**
+             * Counts
+             * @default best
+             * @enum {string}
+             */
+            counts: "best" | "last" | "mean";
+            /**
+             * Course
+             * @default homework
+             * @enum {string}
+             */
+            course: "practice" | "homework" | "test";
+            /**
+             * @default {
+             *       "functional": [],
+             *       "grooves_from_centre": false,
+             *       "holes_from": {},
+             *       "insight": "nothing",
+             *       "required": true,
+             *       "symmetry_by_centre_line": false
+             *     }
+             */
+            dimensioning: components["schemas"]["DimensioningTask"];
+            /**
+             * @default {
+             *       "changes": [],
+             *       "kind": "projected",
+             *       "left": [],
+             *       "shown": true
+             *     }
+             */
+            drafting: components["schemas"]["Drafting"];
+            /**
+             * Error Cost
+             * @default 2
+             */
+            error_cost: number;
+            /**
+             * @default {
+             *       "accept": []
+             *     }
+             */
+            front: components["schemas"]["FrontTask"];
+            /**
+             * Hidden Lines
+             * @default true
+             */
+            hidden_lines: boolean;
+            /**
+             * Landscape
+             * @default true
+             */
+            landscape: boolean;
+            /**
+             * @default {
+             *       "bonus": 0,
+             *       "caps": {},
+             *       "costs": {},
+             *       "grades": [],
+             *       "late": {
+             *         "free_hours": 0,
+             *         "most": 100,
+             *         "per_day": 0
+             *       },
+             *       "warning_share": 0.5
+             *     }
+             */
+            marking: components["schemas"]["MarkScheme"];
+            /**
+             * Paper
+             * @default A3
+             * @enum {string}
+             */
+            paper: "A4" | "A3" | "A2" | "A1" | "A0" | "ANSI A" | "ANSI B" | "ANSI C" | "ANSI D";
+            /**
+             * Pictorial
+             * @default allowed
+             * @enum {string}
+             */
+            pictorial: "required" | "allowed" | "unwanted";
+            /**
+             * Points
+             * @default {}
+             */
+            points: {
+                [key: string]: number;
+            };
+            /** Scale */
+            scale?: string | null;
+            /**
+             * Shaded
+             * @default false
+             */
+            shaded: boolean;
+            sheet_form?: components["schemas"]["SheetForm"] | null;
+            /** Sheet Name */
+            sheet_name?: string | null;
+            /**
+             * Snapping
+             * @default help
+             * @enum {string}
+             */
+            snapping: "free" | "help" | "fixed";
+            /**
+             * @default {
+             *       "alignment_mm": 0.5,
+             *       "centring_mm": 10,
+             *       "displaced_mm": 5,
+             *       "first_row_mm": 10,
+             *       "front_margin": 5,
+             *       "gaps_mm": 10,
+             *       "next_row_mm": 6,
+             *       "room_mm": 15,
+             *       "scale_ratio": 0.001
+             *     }
+             */
+            thresholds: components["schemas"]["Thresholds"];
+            /**
+             * Title
+             * @default
+             */
+            title: string;
+            /**
+             * Title Capitals
+             * @default false
+             */
+            title_capitals: boolean;
+            /**
+             * Title Choices
+             * @default {}
+             */
+            title_choices: {
+                [key: string]: string[];
+            };
+            /**
+             * Title Fields
+             * @default []
+             */
+            title_fields: (("title" | "drafter" | "class" | "date" | "scale" | "sheet" | "number" | "material" | "unit" | "paper" | "tolerances" | "revision" | "checked") | "angle")[];
+            /**
+             * Title Filled
+             * @default []
+             */
+            title_filled: ("drafter" | "class" | "date" | "scale" | "sheet" | "material" | "unit" | "paper")[];
+            /**
+             * Tolerance Mm
+             * @default 0.3
+             */
+            tolerance_mm: number;
+            /**
+             * Units
+             * @default mm
+             * @enum {string}
+             */
+            units: "mm" | "inch";
+            /** Views */
+            views?: ("front" | "top" | "right" | "left" | "bottom" | "rear")[] | null;
+        };
+        /**
+         * ExerciseAnswer
+         * @description An exercise as listed; counts for its instructor, the own sheet for a student.
+         */
+        ExerciseAnswer: {
+            /** Archived */
+            archived: boolean;
+            /**
+             * Attempt
+             * @default 1
+             */
+            attempt: number;
+            /**
+             * Attempts Left
+             * @default 0
+             */
+            attempts_left: number;
+            /** Closes At */
+            closes_at: string | null;
+            /** Draft */
+            draft: boolean;
+            /**
+             * Due At
+             * Format: date-time
+             */
+            due_at: string;
+            /** Grade */
+            grade?: string | null;
+            /**
+             * Handed In
+             * @default 0
+             */
+            handed_in: number;
+            /** Id */
+            id: number;
+            /** Model */
+            model: number;
+            /** More Minutes */
+            more_minutes: number;
+            /** Of Points */
+            of_points: number;
+            /** Opens At */
+            opens_at: string | null;
+            /** Part */
+            part: number;
+            /** Part Changed */
+            part_changed: boolean;
+            /** Part Name */
+            part_name: string;
+            /** Points */
+            points?: number | null;
+            /**
+             * Returned
+             * @default 0
+             */
+            returned: number;
+            /** Returned Sheet */
+            returned_sheet?: number | null;
+            /** School Class */
+            school_class: string;
+            /** Sheet */
+            sheet?: number | null;
+            /** Sheet State */
+            sheet_state?: ("draft" | "handed-in" | "returned") | null;
+            task: components["schemas"]["Exercise"];
+            /** Title */
+            title: string;
+            /**
+             * Total
+             * @default 0
+             */
+            total: number;
+            /** Varied */
+            varied: boolean;
+        };
+        /**
+         * Extrude
+         * @description A closed profile pushed to a depth.
+         *
+         *     `plane` names the two model axes of the profile's coordinates; the profile stands at `offset` along the
+         *     third axis and is pushed by `depth` in its positive direction.
+         */
+        Extrude: {
+            /** Depth */
+            depth: number | string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "extrude";
+            /**
+             * Name
+             * @default profile
+             */
+            name: string;
+            /**
+             * Offset
+             * @default 0
+             */
+            offset: number | string;
+            /**
+             * Operation
+             * @default add
+             * @enum {string}
+             */
+            operation: "add" | "cut";
+            /**
+             * Plane
+             * @enum {string}
+             */
+            plane: "xy" | "xz" | "yz";
+            /** Profile */
+            profile: ([
+                number | string,
+                number | string
+            ] | components["schemas"]["maqueta__solid__recipe__Arc"] | components["schemas"]["Corner"])[];
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * FeatureAnswer
+         * @description A recognised feature in words, with the faces it consists of.
+         */
+        FeatureAnswer: {
+            /** Faces */
+            faces: number[];
+            /** Kind */
+            kind: string;
+            words: string;
+        };
+        /**
+         * FieldPlace
+         * @description Where a field is written: its room without the caption, and the height of its lettering at most.
+         */
+        FieldPlace: {
+            /**
+             * Anchor
+             * @default start
+             * @enum {string}
+             */
+            anchor: "start" | "middle";
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Field */
+            field: ("title" | "drafter" | "class" | "date" | "scale" | "sheet" | "number" | "material" | "unit" | "paper" | "tolerances" | "revision" | "checked") | "angle";
+            /**
+             * Height
+             * @default 3.5
+             */
+            height: number;
+        };
+        /**
+         * Filled
+         * @description A filled polygon, such as an arrowhead.
+         */
+        Filled: {
+            /**
+             * Kind
+             * @default filled
+             * @constant
+             */
+            kind: "filled";
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+        };
+        /**
+         * Fillet
+         * @description Edges rounded with a radius.
+         */
+        Fillet: {
+            /** Edges */
+            edges: (components["schemas"]["NearEdge"] | components["schemas"]["EdgesBetween"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "fillet";
+            /**
+             * Name
+             * @default fillet
+             */
+            name: string;
+            /** Radius */
+            radius: number | string;
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * FindingAnswer
+         * @description A finding as people see it.
+         */
+        FindingAnswer: {
+            /** Answer */
+            answer: string;
+            /** At */
+            at: [
+                number,
+                number
+            ][][];
+            basis: string;
+            /** Cost */
+            cost: number;
+            /**
+             * Criterion
+             * @enum {string}
+             */
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            /** Decision */
+            decision: ("upheld" | "waived") | null;
+            /** Edges */
+            edges: number[];
+            expected: string;
+            /** Faces */
+            faces: number[];
+            found: string;
+            heading: string;
+            /** Items */
+            items: string[];
+            /** Kind */
+            kind: string;
+            kind_heading: string;
+            message: string;
+            /** Number */
+            number: number;
+            /** Remark */
+            remark: string;
+            /** Rule */
+            rule: string;
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "error" | "warning" | "note";
+            /** Share */
+            share: string;
+            /**
+             * Sign
+             * @enum {string}
+             */
+            sign: "missing" | "surplus" | "displaced" | "chain" | "open" | "doubt";
+            /** Views */
+            views: string[];
+        };
+        /**
+         * FindingPlace
+         * @description A finding on one of the sheets of an exercise, and what mistake it was when it was looked at.
+         */
+        FindingPlace: {
+            /** Number */
+            number: number;
+            /** Share */
+            share: string;
+            /** Sheet */
+            sheet: number;
+        };
+        /**
+         * FlawAnswer
+         * @description Something wrong with a form; with `bars`, no exercise can use it until that is mended.
+         */
+        FlawAnswer: {
+            /** Bars */
+            bars: boolean;
+            /** Field */
+            field: ("title" | "drafter" | "class" | "date" | "scale" | "sheet" | "number" | "material" | "unit" | "paper" | "tolerances" | "revision" | "checked") | "angle" | null;
+            what: string;
+        };
+        /**
+         * FormAnswer
+         * @description One form, and the revision a change of it begins from.
+         */
+        FormAnswer: {
+            form: components["schemas"]["SheetForm"];
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Own */
+            own: boolean;
+            paper: components["schemas"]["PaperAnswer"];
+            /** Revision */
+            revision: number;
+        };
+        /**
+         * FormEntry
+         * @description A form in the school's list; `own` tells whether who asks has made it, `ready` whether an exercise can use it.
+         */
+        FormEntry: {
+            form: components["schemas"]["SheetForm"];
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Own */
+            own: boolean;
+            /** Owner */
+            owner: string;
+            paper: components["schemas"]["PaperAnswer"];
+            /** Ready */
+            ready: boolean;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+        };
+        /**
+         * FormLine
+         * @description A straight line of a form, as wide as a border or as the lines of a title block.
+         */
+        FormLine: {
+            /** End */
+            end: [
+                number,
+                number
+            ];
+            /**
+             * Pen
+             * @default grid
+             * @enum {string}
+             */
+            pen: "border" | "grid";
+            /** Start */
+            start: [
+                number,
+                number
+            ];
+        };
+        /**
+         * FormLook
+         * @description A form that is being drawn, as it will look: border and zone marks, and what is wrong with it.
+         */
+        FormLook: {
+            /** Flaws */
+            flaws: components["schemas"]["FlawAnswer"][];
+            /** Frame */
+            frame: (components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Tinted"] | components["schemas"]["Text"])[];
+        };
+        /**
+         * FormText
+         * @description Lettering that stands on every sheet: captions, the school.
+         *
+         *     `at` is its anchor on the base line, `turn` in degrees.
+         */
+        FormText: {
+            /**
+             * Anchor
+             * @default start
+             * @enum {string}
+             */
+            anchor: "start" | "middle";
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /**
+             * Height
+             * @default 1.8
+             */
+            height: number;
+            /** Text */
+            text: string;
+            /**
+             * Turn
+             * @default 0
+             */
+            turn: number;
+        };
+        /**
+         * Frame
+         * @description Border and title block as drawn on a sheet from elsewhere: (left, bottom, right, top) in sheet mm.
+         */
+        Frame: {
+            /** Border */
+            border: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Title */
+            title?: [
+                number,
+                number,
+                number,
+                number
+            ] | null;
+        };
+        /**
+         * FromCorner
+         * @description Looks from a corner (signs of x, y, z) with equal axes, as the part stands, turned on the sheet by degrees.
+         */
+        FromCorner: {
+            /**
+             * Corner
+             * @enum {string}
+             */
+            corner: "+++" | "++-" | "+-+" | "+--" | "-++" | "-+-" | "--+" | "---";
+            /**
+             * Turn
+             * @default 0
+             * @enum {integer}
+             */
+            turn: 0 | 60 | 120 | 180 | 240 | 300;
+        };
+        /**
+         * FrontTask
+         * @description Accepted front views (exclusive when given) and the direction that is up in use.
+         */
+        FrontTask: {
+            /**
+             * Accept
+             * @default []
+             */
+            accept: components["schemas"]["AttitudeChoice"][];
+            /** Natural Up */
+            natural_up?: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
+        };
+        /**
+         * FunctionalSize
+         * @description A size on which the working of the part depends, in the unit of the exercise, rounded as the exercise asks.
+         */
+        FunctionalSize: {
+            /**
+             * Kind
+             * @default length
+             * @enum {string}
+             */
+            kind: "length" | "diameter" | "radius";
+            /** Size */
+            size: number;
+        };
+        /**
+         * GoneFinding
+         * @description A finding of an older version that a later one did not make again, with what was decided about it.
+         */
+        GoneFinding: {
+            /** Decision */
+            decision: ("upheld" | "waived") | null;
+            heading: string;
+            message: string;
+            /** Remark */
+            remark: string;
+        };
+        /**
+         * GradeStep
+         * @description A grade, letter or number, and the least share of full marks it takes, in percent.
+         */
+        GradeStep: {
+            /** Grade */
+            grade: string;
+            /** Least */
+            least: number;
+        };
+        /** HTTPValidationError */
+        HTTPValidationError: {
+            /** Detail */
+            detail?: components["schemas"]["ValidationError"][];
+        };
+        /**
+         * Health
+         * @description How the service and what it stands on are, in a word each.
+         */
+        Health: {
+            /** Crews */
+            crews: {
+                [key: string]: "sound" | "broken";
+            };
+            /**
+             * Database
+             * @enum {string}
+             */
+            database: "answers" | "silent";
+            /**
+             * Jobs
+             * @enum {string}
+             */
+            jobs: "taken up" | "stopped";
+        };
+        /**
+         * HeldAnswer
+         * @description Everything that is held about a person, by what it is.
+         */
+        HeldAnswer: {
+            /** Held */
+            held: {
+                [key: string]: unknown;
+            };
+        };
+        /**
+         * Hole
+         * @description A round hole drilled from `at` in the direction `into`; the depth is a size or "through".
+         */
+        Hole: {
+            /** At */
+            at: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            counterbore?: components["schemas"]["Counterbore"] | null;
+            countersink?: components["schemas"]["Countersink"] | null;
+            /**
+             * Depth
+             * @default through
+             */
+            depth: number | string | "through";
+            /** Diameter */
+            diameter: number | string;
+            /**
+             * Into
+             * @enum {string}
+             */
+            into: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "hole";
+            /**
+             * Name
+             * @default hole
+             */
+            name: string;
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * HolesFrom
+         * @description The sides of the front view that holes have to be located from, where it matters how the part works.
+         */
+        HolesFrom: {
+            /** Depth */
+            depth?: ("rear" | "front") | null;
+            /** Height */
+            height?: ("base" | "top") | null;
+            /** Width */
+            width?: ("left side" | "right side") | null;
+        };
+        /**
+         * InkAnswer
+         * @description A sheet as ink; `snaps` are the points a pen can be set to, on sheets with drafted views.
+         */
+        InkAnswer: {
+            /** Corner */
+            corner: ("+++" | "++-" | "+-+" | "+--" | "-++" | "-+-" | "--+" | "---") | null;
+            /** First Row */
+            first_row: number;
+            /** Gaps */
+            gaps: string[];
+            /** Groups */
+            groups: components["schemas"]["InkGroup"][];
+            /** Next Row */
+            next_row: number;
+            /** Next Row Up */
+            next_row_up: number;
+            paper: components["schemas"]["PaperAnswer"];
+            scale_words?: string | null;
+            /**
+             * Snaps
+             * @default []
+             */
+            snaps: components["schemas"]["Snap"][];
+            /**
+             * Spaces
+             * @default []
+             */
+            spaces: components["schemas"]["SpaceAnswer"][];
+            /** Views */
+            views: components["schemas"]["ViewFacts"][];
+        };
+        /**
+         * InkGroup
+         * @description All ink of one thing on the sheet. `box` is where it lies, `owner` the view it belongs to.
+         */
+        InkGroup: {
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Id */
+            id: string;
+            /** Items */
+            items: (components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Tinted"] | components["schemas"]["Text"])[];
+            /** Owner */
+            owner?: string | null;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "frame" | "title" | "construction" | "view" | "dimension" | "mark" | "note";
+        };
+        /**
+         * InkRequest
+         * @description A document to draw.
+         */
+        InkRequest: {
+            document: components["schemas"]["SheetDocument"];
+        };
+        /**
+         * JobAnswer
+         * @description The state of work beside the server.
+         */
+        JobAnswer: {
+            /** Id */
+            id: number;
+            message: string | null;
+            /** Progress */
+            progress: number;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "waiting" | "running" | "done" | "failed" | "cancelled";
+        };
+        /**
+         * LabelCount
+         * @description A label and how many parts carry it.
+         */
+        LabelCount: {
+            /** Count */
+            count: number;
+            /** Label */
+            label: string;
+        };
+        /**
+         * LanguageChoice
+         * @description The language somebody wants to read; none follows the browser.
+         */
+        LanguageChoice: {
+            /** Language */
+            language: ("en" | "es") | null;
+        };
+        /**
+         * Lateness
+         * @description What a late sheet loses: a share of full marks for every day begun, after some free hours, up to a most.
+         */
+        Lateness: {
+            /**
+             * Free Hours
+             * @default 0
+             */
+            free_hours: number;
+            /**
+             * Most
+             * @default 100
+             */
+            most: number;
+            /**
+             * Per Day
+             * @default 0
+             */
+            per_day: number;
+        };
+        /**
+         * Lettering
+         * @description How a text is lettered on a sheet from elsewhere: height of capitals (mm) and turn (degrees).
+         */
+        Lettering: {
+            /** Height */
+            height: number;
+            /**
+             * Turn
+             * @default 0
+             */
+            turn: number;
+        };
+        /**
+         * LineChange
+         * @description One line of a given view changed by the program: the one `at` names, a point on it in the view's plane.
+         */
+        LineChange: {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /**
+             * Change
+             * @enum {string}
+             */
+            change: "removed" | "other kind" | "shifted" | "added";
+            /**
+             * View
+             * @enum {string}
+             */
+            view: "front" | "top" | "right" | "left" | "bottom" | "rear";
+        };
+        /**
+         * LineDrawing
+         * @description Lines in the part's unit, and the box they fill.
+         */
+        LineDrawing: {
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Items */
+            items: (components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Tinted"] | components["schemas"]["Text"])[];
+        };
+        /**
+         * LinearDimension
+         * @description A size between two points of a view, measured across the sheet, up it, or straight along the points.
+         *
+         *     The dimension line passes through `place`. Its text stands at its middle, or `shift` mm from there along the line,
+         *     to the right or upwards; or off the line, at `led` (sheet mm from the view's `at`), on a leader.
+         */
+        LinearDimension: {
+            /**
+             * Along
+             * @enum {string}
+             */
+            along: "across" | "up" | "aligned";
+            /**
+             * Arrows
+             * @default fitting
+             * @enum {string}
+             */
+            arrows: "fitting" | "inside" | "outside";
+            /** Decimals */
+            decimals?: number | null;
+            /** End */
+            end: [
+                number,
+                number
+            ];
+            /** Gaps */
+            gaps?: [
+                number | null,
+                number | null
+            ] | null;
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "linear";
+            /** Led */
+            led?: [
+                number,
+                number
+            ] | null;
+            lettering?: components["schemas"]["Lettering"] | null;
+            /** Place */
+            place: [
+                number,
+                number
+            ];
+            /**
+             * Reference
+             * @default false
+             */
+            reference: boolean;
+            /**
+             * Shift
+             * @default 0
+             */
+            shift: number;
+            /** Start */
+            start: [
+                number,
+                number
+            ];
+            /** Text */
+            text?: string | null;
+            /** View */
+            view: string;
+        };
+        /**
+         * LogInAnswer
+         * @description Where somebody is logged in; `here` for the browser that asks.
+         */
+        LogInAnswer: {
+            /**
+             * Begun At
+             * Format: date-time
+             */
+            begun_at: string;
+            /** Browser */
+            browser: string;
+            /** Here */
+            here: boolean;
+            /** Id */
+            id: number;
+        };
+        /**
+         * MarkMoved
+         * @description What another scheme makes of the mark of a sheet.
+         */
+        MarkMoved: {
+            /** After */
+            after: number;
+            /** Before */
+            before: number;
+            /** Grade After */
+            grade_after: string | null;
+            /** Grade Before */
+            grade_before: string | null;
+            /** Sheet */
+            sheet: number;
+            /** Student */
+            student: string;
+        };
+        /**
+         * MarkRequest
+         * @description Points given by a person; none take them back.
+         */
+        MarkRequest: {
+            /** Points */
+            points: number | null;
+        };
+        /**
+         * MarkScheme
+         * @description Everything that turns findings into a mark, beside the points of each criterion and what an error costs.
+         *
+         *     `costs` are what a finding of one rule costs, where that is not what any error costs; `caps` the most that all
+         *     findings of one rule cost together. `warning_share` is what a warning costs of an error's cost. `bonus` is the most
+         *     points a person may add beyond the full ones. `grades` fall; without any, marks are points.
+         */
+        MarkScheme: {
+            /**
+             * Bonus
+             * @default 0
+             */
+            bonus: number;
+            /**
+             * Caps
+             * @default {}
+             */
+            caps: {
+                [key: string]: number;
+            };
+            /**
+             * Costs
+             * @default {}
+             */
+            costs: {
+                [key: string]: number;
+            };
+            /**
+             * Grades
+             * @default []
+             */
+            grades: components["schemas"]["GradeStep"][];
+            /**
+             * @default {
+             *       "free_hours": 0,
+             *       "most": 100,
+             *       "per_day": 0
+             *     }
+             */
+            late: components["schemas"]["Lateness"];
+            /** Rounding */
+            rounding?: ("tenths" | "halves" | "whole") | null;
+            /**
+             * Warning Share
+             * @default 0.5
+             */
+            warning_share: number;
+        };
+        /**
+         * Me
+         * @description Who is logged in, and the token every change must carry.
+         */
+        Me: {
+            /** Language */
+            language?: ("en" | "es") | null;
+            /** Login */
+            login: string;
+            /**
+             * Must Change
+             * @default false
+             */
+            must_change: boolean;
+            /** Name */
+            name: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "instructor" | "student" | "admin";
+            /** Token */
+            token: string;
+        };
+        /**
+         * Mesh
+         * @description Flat lists ready for a graphics card, in the part's unit.
+         *
+         *     `points` are x, y, z in a row; `triangles` index into them; `face_of_triangle` names the part's face.
+         *     `edges` holds one polyline per part edge (same index), empty where the edge is a seam or smooth.
+         */
+        Mesh: {
+            /** Edges */
+            edges: number[][];
+            /** Face Of Triangle */
+            face_of_triangle: number[];
+            /** Points */
+            points: number[];
+            /** Triangles */
+            triangles: number[];
+        };
+        /**
+         * Mirror
+         * @description Earlier features made again on the other side of the plane `axis` = `at`.
+         */
+        Mirror: {
+            /**
+             * At
+             * @default 0
+             */
+            at: number | string;
+            /**
+             * Axis
+             * @enum {string}
+             */
+            axis: "x" | "y" | "z";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "mirror";
+            /**
+             * Name
+             * @default mirror
+             */
+            name: string;
+            /** Of */
+            of: string[];
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * MissingSheet
+         * @description Who has not handed in, and by how many minutes more than the others they have.
+         */
+        MissingSheet: {
+            /** Id */
+            id: number;
+            /** Minutes */
+            minutes: number;
+            /** Student */
+            student: string;
+        };
+        /**
+         * ModelDetail
+         * @description What a part looks like and what its drawing demands; empty where it is left to a student to find out.
+         */
+        ModelDetail: {
+            /**
+             * Counts
+             * @default []
+             */
+            counts: components["schemas"]["CountAnswer"][];
+            /**
+             * Extents
+             * @default [
+             *       0,
+             *       0,
+             *       0
+             *     ]
+             */
+            extents: [
+                number,
+                number,
+                number
+            ];
+            /**
+             * Faces
+             * @default 0
+             */
+            faces: number;
+            /**
+             * Features
+             * @default []
+             */
+            features: components["schemas"]["FeatureAnswer"][];
+            /**
+             * Flat Faces
+             * @default 0
+             */
+            flat_faces: number;
+            /** Least Sizes */
+            least_sizes?: number | null;
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+            /** Natural Up */
+            natural_up: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
+            /**
+             * Patterns
+             * @default []
+             */
+            patterns: string[];
+            /**
+             * Ranking
+             * @default []
+             */
+            ranking: components["schemas"]["RankedAnswer"][];
+            /**
+             * Scales
+             * @default []
+             */
+            scales: components["schemas"]["ScaleAnswer"][];
+            /** Sides */
+            sides: components["schemas"]["SideDrawing"][];
+            /** Sizes */
+            sizes?: number | null;
+            sizes_reason?: string | null;
+            /**
+             * Solids
+             * @default 0
+             */
+            solids: number;
+            /**
+             * Standings
+             * @default []
+             */
+            standings: components["schemas"]["StandingAnswer"][];
+            /**
+             * Symmetry
+             * @default []
+             */
+            symmetry: string[];
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "mm" | "inch";
+            /**
+             * View Reasons
+             * @default []
+             */
+            view_reasons: components["schemas"]["ViewReason"][];
+            /**
+             * Views Needed
+             * @default []
+             */
+            views_needed: ("front" | "top" | "right" | "left" | "bottom" | "rear")[];
+            /**
+             * Views Repeated
+             * @default []
+             */
+            views_repeated: [
+                "front" | "top" | "right" | "left" | "bottom" | "rear",
+                "front" | "top" | "right" | "left" | "bottom" | "rear"
+            ][];
+            /**
+             * Volume
+             * @default 0
+             */
+            volume: number;
+        };
+        /**
+         * MoreTimeRequest
+         * @description How many minutes more than the others a student has; none take them back.
+         */
+        MoreTimeRequest: {
+            /** Minutes */
+            minutes: number;
+        };
+        /**
+         * MotionAnswer
+         * @description How far the points of a model's mesh, and of its edges, go at the end of a motion: x, y, z in a row.
+         */
+        MotionAnswer: {
+            /** Edges */
+            edges: number[][];
+            /** Points */
+            points: number[];
+        };
+        /**
+         * MotionRequest
+         * @description Which of the open sizes of a sheet is to be shown on the model.
+         */
+        MotionRequest: {
+            document: components["schemas"]["SheetDocument"];
+            /** Number */
+            number: number;
+        };
+        /**
+         * MovingAnswer
+         * @description A line of a view on the sheet (mm), each point with how far it goes at the end of a motion (mm).
+         */
+        MovingAnswer: {
+            /** Moves */
+            moves: [
+                number,
+                number
+            ][];
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+            /** View */
+            view: string;
+        };
+        /**
+         * NamedSize
+         * @description A size with a name, for use in expressions; one with `low` and `high` may vary from sheet to sheet.
+         *
+         *     `value` may use names that come earlier in the list. Varied values are `low` plus whole multiples of `step`.
+         */
+        NamedSize: {
+            /** High */
+            high?: number | string | null;
+            /** Low */
+            low?: number | string | null;
+            /** Name */
+            name: string;
+            /**
+             * Step
+             * @default 1
+             */
+            step: number | string;
+            /** Value */
+            value: number | string;
+        };
+        /**
+         * NearEdge
+         * @description The edge that passes nearest to a point.
+         */
+        NearEdge: {
+            /** Near */
+            near: [
+                number | string,
+                number | string,
+                number | string
+            ];
+        };
+        /**
+         * NewExercise
+         * @description What an instructor sets, or drafts to be set later.
+         */
+        NewExercise: {
+            /** Closes At */
+            closes_at?: string | null;
+            /**
+             * Draft
+             * @default false
+             */
+            draft: boolean;
+            /**
+             * Due At
+             * Format: date-time
+             */
+            due_at: string;
+            /** Opens At */
+            opens_at?: string | null;
+            /** Part */
+            part: number;
+            /** School Class */
+            school_class: number;
+            task: components["schemas"]["Exercise"];
+            /** Title */
+            title: string;
+            /**
+             * Varied
+             * @default false
+             */
+            varied: boolean;
+        };
+        /**
+         * NewForm
+         * @description A form to be kept.
+         */
+        NewForm: {
+            form: components["schemas"]["SheetForm"];
+            /** Name */
+            name: string;
+        };
+        /**
+         * NewPerson
+         * @description A new account.
+         */
+        NewPerson: {
+            /** Login */
+            login: string;
+            /** Name */
+            name: string;
+            /** Password */
+            password: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "instructor" | "student" | "admin";
+        };
+        /**
+         * Note
+         * @description A line of text, begun at `at` on its base line; `height` is that of capitals (mm), `turn` in degrees.
+         *
+         *     A `leader` runs from its beginning to what it points at.
+         */
+        Note: {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /**
+             * Height
+             * @default 3.5
+             */
+            height: number;
+            /** Id */
+            id: string;
+            /** Leader */
+            leader?: [
+                number,
+                number
+            ] | null;
+            /** Text */
+            text: string;
+            /**
+             * Turn
+             * @default 0
+             */
+            turn: number;
+        };
+        /**
+         * Number
+         * @description How many things an action touched.
+         */
+        Number: {
+            /** Number */
+            number: number;
+        };
+        /**
+         * OneTimePassword
+         * @description A password for one log-in; it is told once.
+         */
+        OneTimePassword: {
+            /** Password */
+            password: string;
+        };
+        /**
+         * OpenAnswer
+         * @description Something the dimensions leave open; `words` are none where the exercise keeps them back.
+         */
+        OpenAnswer: {
+            /** Faces */
+            faces: number[];
+            /** Lines */
+            lines: components["schemas"]["MovingAnswer"][];
+            words: string | null;
+        };
+        /**
+         * Paper
+         * @description The paper a sheet is drawn on: on the usual form, with captions in a language, or on a `form` of its own.
+         *
+         *     A `frame` is what was found on a sheet from elsewhere.
+         */
+        Paper: {
+            /**
+             * Captions
+             * @default en
+             * @enum {string}
+             */
+            captions: "en" | "es";
+            form?: components["schemas"]["SheetForm"] | null;
+            frame?: components["schemas"]["Frame"] | null;
+            /**
+             * Landscape
+             * @default true
+             */
+            landscape: boolean;
+            /**
+             * Size
+             * @default A3
+             * @enum {string}
+             */
+            size: "A4" | "A3" | "A2" | "A1" | "A0" | "ANSI A" | "ANSI B" | "ANSI C" | "ANSI D";
+        };
+        /**
+         * PaperAnswer
+         * @description The rectangles of a sheet.
+         */
+        PaperAnswer: {
+            /** Border */
+            border: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Drawing Area */
+            drawing_area: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Height */
+            height: number;
+            /** Title */
+            title: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Width */
+            width: number;
+        };
+        /**
+         * PartAnswer
+         * @description A part with its history: what it was read from, and the exercises that use it.
+         */
+        PartAnswer: {
+            part: components["schemas"]["PartSummary"];
+            report: components["schemas"]["StepReportAnswer"] | null;
+            /** Used In */
+            used_in: components["schemas"]["UsedIn"][];
+            /** Versions */
+            versions: number;
+        };
+        /**
+         * PartChange
+         * @description What is changed about a part; what is left out stays.
+         */
+        PartChange: {
+            /** Archived */
+            archived?: boolean | null;
+            /** Labels */
+            labels?: string[] | null;
+            /** Name */
+            name?: string | null;
+            /** Natural Up */
+            natural_up?: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
+        };
+        /**
+         * PartSummary
+         * @description A part on the shelf; `model` is its current version, `picture` changes with it.
+         */
+        PartSummary: {
+            /** Archived */
+            archived: boolean;
+            /** Built */
+            built: boolean;
+            error: string | null;
+            /**
+             * Extents
+             * @default [
+             *       0,
+             *       0,
+             *       0
+             *     ]
+             */
+            extents: [
+                number,
+                number,
+                number
+            ];
+            /**
+             * Faces
+             * @default 0
+             */
+            faces: number;
+            /** Id */
+            id: number;
+            /** Job */
+            job?: number | null;
+            /** Labels */
+            labels: string[];
+            /** Made By */
+            made_by: string;
+            /**
+             * Material
+             * @default
+             */
+            material: string;
+            /** Model */
+            model: number;
+            /** Name */
+            name: string;
+            /** Natural Up */
+            natural_up?: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
+            /** Picture */
+            picture: string | null;
+            /**
+             * Solids
+             * @default 1
+             */
+            solids: number;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "waiting" | "ready" | "refused";
+            /**
+             * Unit
+             * @default mm
+             * @enum {string}
+             */
+            unit: "mm" | "inch";
+            /** Version */
+            version: number;
+        };
+        /**
+         * PasswordChange
+         * @description A new password, and the one there was.
+         */
+        PasswordChange: {
+            /** New */
+            new: string;
+            /** Old */
+            old: string;
+        };
+        /**
+         * Person
+         * @description An account as administrators see it.
+         */
+        Person: {
+            /** Active */
+            active: boolean;
+            /** Anonymous */
+            anonymous: boolean;
+            /** Id */
+            id: number;
+            /** Login */
+            login: string;
+            /** Name */
+            name: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "instructor" | "student" | "admin";
+        };
+        /**
+         * PersonChange
+         * @description Open or close an account.
+         */
+        PersonChange: {
+            /** Active */
+            active: boolean;
+        };
+        /**
+         * Phrase
+         * @description Something to say. `kind` names an entry of the catalogues, or one of its attributes: "ball", "lines-extra.one".
+         *
+         *     Texts among the values are said as they are (what is written on a sheet, a name somebody gave) or choose a word in
+         *     the catalogue ("front", "width").
+         */
+        Phrase: {
+            /** Kind */
+            kind: string;
+            /** Values */
+            values?: {
+                [key: string]: components["schemas"]["Phrase"] | string | number | (components["schemas"]["Phrase"] | string | number)[];
+            };
+        };
+        /**
+         * PinAnswer
+         * @description A pin or a stroke on the sheet, with what was said there.
+         */
+        PinAnswer: {
+            /** Id */
+            id: number;
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+            /** Words */
+            words: string;
+        };
+        /**
+         * PinRequest
+         * @description A pin (one point) or a freehand stroke, in sheet mm.
+         */
+        PinRequest: {
+            /** Key */
+            key: string;
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+        };
+        /**
+         * Pocket
+         * @description A rectangular pocket sunk from the middle of its mouth `at` in the direction `into`.
+         *
+         *     `size` runs along the two axes square to it, in the order x, y, z; `corner` rounds its upright corners.
+         */
+        Pocket: {
+            /** At */
+            at: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            /**
+             * Corner
+             * @default 0
+             */
+            corner: number | string;
+            /** Depth */
+            depth: number | string;
+            /**
+             * Into
+             * @enum {string}
+             */
+            into: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pocket";
+            /**
+             * Name
+             * @default pocket
+             */
+            name: string;
+            /** Size */
+            size: [
+                number | string,
+                number | string
+            ];
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * PreviewAnswer
+         * @description A recipe as the kernel builds it just now: its triangles, or which feature is at fault and why.
+         */
+        PreviewAnswer: {
+            /** Extents */
+            extents: [
+                number,
+                number,
+                number
+            ];
+            /** Faces */
+            faces: number;
+            fault: string | null;
+            /** Feature */
+            feature: number | null;
+            lines: components["schemas"]["LineDrawing"] | null;
+            mesh: components["schemas"]["Mesh"] | null;
+            resolved: components["schemas"]["Recipe"] | null;
+            /** Sizes */
+            sizes: {
+                [key: string]: number;
+            };
+            /** Volume */
+            volume: number;
+        };
+        /**
+         * PreviewRequest
+         * @description A recipe to try out; `flat` asks for exact lines too, for screens that cannot draw solids.
+         *
+         *     The recipe is validated where it is tried: a size out of range is an answer about a feature, not a failed request.
+         */
+        PreviewRequest: {
+            /**
+             * Flat
+             * @default false
+             */
+            flat: boolean;
+            /**
+             * Recipe
+             * @description A part: its named sizes and its features in the order they are made. The first feature must add material.
+             */
+            recipe: {
+                /** Features */
+                features: (components["schemas"]["Block"] | components["schemas"]["Extrude"] | components["schemas"]["Revolve"] | components["schemas"]["Boss"] | components["schemas"]["Step"] | components["schemas"]["Slot"] | components["schemas"]["Pocket"] | components["schemas"]["Hole"] | components["schemas"]["Rib"] | components["schemas"]["Fillet"] | components["schemas"]["Chamfer"] | components["schemas"]["Repeat"] | components["schemas"]["Mirror"])[];
+                /**
+                 * Format
+                 * @default 1
+                 * @constant
+                 */
+                format: 1;
+                /**
+                 * Material
+                 * @default
+                 */
+                material: string;
+                /** Name */
+                name: string;
+                /**
+                 * Natural Up
+                 * @default +z
+                 */
+                natural_up: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
+                /**
+                 * Sizes
+                 * @default []
+                 */
+                sizes: components["schemas"]["NamedSize"][];
+                /**
+                 * Units
+                 * @default mm
+                 * @enum {string}
+                 */
+                units: "mm" | "inch";
+            };
+        };
+        /**
+         * ProposalRequest
+         * @description A sheet to be dimensioned, and the sides of the front view its locations are taken from.
+         */
+        ProposalRequest: {
+            /**
+             * Depth
+             * @default rear
+             * @enum {string}
+             */
+            depth: "rear" | "front";
+            document: components["schemas"]["SheetDocument"];
+            /**
+             * Height
+             * @default base
+             * @enum {string}
+             */
+            height: "base" | "top";
+            /**
+             * Width
+             * @default left side
+             * @enum {string}
+             */
+            width: "left side" | "right side";
+        };
+        /**
+         * PutField
+         * @description A field to be put into the cell around a point of a form, with its caption or without.
+         */
+        PutField: {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Captioned */
+            captioned: boolean;
+            /** Field */
+            field: ("title" | "drafter" | "class" | "date" | "scale" | "sheet" | "number" | "material" | "unit" | "paper" | "tolerances" | "revision" | "checked") | "angle";
+            form: components["schemas"]["SheetForm"];
+        };
+        /**
+         * RankedAnswer
+         * @description One attitude in the ranking, in words.
+         */
+        RankedAnswer: {
+            /** Equal To */
+            equal_to: [
+                "-x" | "+x" | "-y" | "+y" | "-z" | "+z",
+                "-x" | "+x" | "-y" | "+y" | "-z" | "+z"
+            ][];
+            /** Hidden Lines */
+            hidden_lines: number;
+            /** Measures */
+            measures: {
+                [key: string]: number;
+            };
+            /** Score */
+            score: number;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+            /**
+             * Up
+             * @enum {string}
+             */
+            up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+            /** Words */
+            words: string[];
+        };
+        /**
+         * ReadFormAnswer
+         * @description A form as read from a file, and what of the file it does not hold.
+         */
+        ReadFormAnswer: {
+            form: components["schemas"]["SheetForm"];
+            /** Not Read */
+            not_read: string[];
+        };
+        /**
+         * ReadSheetAnswer
+         * @description A delivered sheet as read: the document, its views, and what could not be read.
+         */
+        ReadSheetAnswer: {
+            document: components["schemas"]["SheetDocument"];
+            /** Not Read */
+            not_read: string[];
+            /** Views */
+            views: components["schemas"]["ReadView"][];
+        };
+        /**
+         * ReadView
+         * @description What a group of lines of a delivered sheet was taken for, and how well it fits (0 to 1).
+         */
+        ReadView: {
+            /** Id */
+            id: string;
+            /** Match */
+            match: number;
+            /** Name */
+            name: string;
+            /** Scale */
+            scale: number;
+        };
+        /**
+         * ReadingAnswer
+         * @description The reader's eye: what the dimensions of a sheet determine, as far as the exercise shows it.
+         *
+         *     `reason` tells why a sheet could not be read.
+         */
+        ReadingAnswer: {
+            /**
+             * Chains
+             * @default []
+             */
+            chains: components["schemas"]["ChainAnswer"][];
+            /**
+             * Counts
+             * @default []
+             */
+            counts: components["schemas"]["CountAnswer"][];
+            /**
+             * Insight
+             * @enum {string}
+             */
+            insight: "nothing" | "counts" | "places" | "everything";
+            /** Least */
+            least?: number | null;
+            /** Needed */
+            needed?: number | null;
+            /**
+             * Open
+             * @default []
+             */
+            open: components["schemas"]["OpenAnswer"][];
+            reason?: string | null;
+        };
+        /**
+         * ReceiptAnswer
+         * @description A sheet that a receipt belongs to. `unchanged` is whether what is kept is still what came.
+         */
+        ReceiptAnswer: {
+            /** Attempt */
+            attempt: number;
+            /** Exercise */
+            exercise: string;
+            /** Handed In At */
+            handed_in_at: string | null;
+            /** Sheet */
+            sheet: number;
+            /** Student */
+            student: string;
+            /** Unchanged */
+            unchanged: boolean;
+        };
+        /**
+         * Recipe
+         * @description A part: its named sizes and its features in the order they are made. The first feature must add material.
+         */
+        Recipe: {
+            /** Features */
+            features: (components["schemas"]["Block"] | components["schemas"]["Extrude"] | components["schemas"]["Revolve"] | components["schemas"]["Boss"] | components["schemas"]["Step"] | components["schemas"]["Slot"] | components["schemas"]["Pocket"] | components["schemas"]["Hole"] | components["schemas"]["Rib"] | components["schemas"]["Fillet"] | components["schemas"]["Chamfer"] | components["schemas"]["Repeat"] | components["schemas"]["Mirror"])[];
+            /**
+             * Format
+             * @default 1
+             * @constant
+             */
+            format: 1;
+            /**
+             * Material
+             * @default
+             */
+            material: string;
+            /** Name */
+            name: string;
+            /**
+             * Natural Up
+             * @default +z
+             */
+            natural_up: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
+            /**
+             * Sizes
+             * @default []
+             */
+            sizes: components["schemas"]["NamedSize"][];
+            /**
+             * Units
+             * @default mm
+             * @enum {string}
+             */
+            units: "mm" | "inch";
+        };
+        /**
+         * RecipeAnswer
+         * @description A recipe to keep as a new part or as the next version of one.
+         */
+        RecipeAnswer: {
+            recipe: components["schemas"]["Recipe"];
+        };
+        /**
+         * RemarkRequest
+         * @description A remark on a whole sheet.
+         */
+        RemarkRequest: {
+            /** Remark */
+            remark: string;
+        };
+        /**
+         * Repeat
+         * @description Earlier features made again: `count` in all, each a `step` further, or spread evenly about an axis.
+         */
+        Repeat: {
+            /** About */
+            about?: ("x" | "y" | "z") | null;
+            /**
+             * At
+             * @default [
+             *       0,
+             *       0,
+             *       0
+             *     ]
+             */
+            at: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            /** Count */
+            count: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "repeat";
+            /**
+             * Name
+             * @default repeat
+             */
+            name: string;
+            /** Of */
+            of: string[];
+            /** Step */
+            step?: [
+                number | string,
+                number | string,
+                number | string
+            ] | null;
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * Revolve
+         * @description A closed profile of (radius, position along the axis) points turned about an axis through `at`.
+         */
+        Revolve: {
+            /**
+             * At
+             * @default [
+             *       0,
+             *       0,
+             *       0
+             *     ]
+             */
+            at: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            /**
+             * Axis
+             * @enum {string}
+             */
+            axis: "x" | "y" | "z";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "revolve";
+            /**
+             * Name
+             * @default turned profile
+             */
+            name: string;
+            /**
+             * Operation
+             * @default add
+             * @enum {string}
+             */
+            operation: "add" | "cut";
+            /** Profile */
+            profile: ([
+                number | string,
+                number | string
+            ] | components["schemas"]["maqueta__solid__recipe__Arc"] | components["schemas"]["Corner"])[];
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * Rib
+         * @description A flat three-cornered rib in the inner corner `at`, its two legs running along the directions `legs`.
+         *
+         *     `at` lies in the middle of its thickness.
+         */
+        Rib: {
+            /** At */
+            at: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "rib";
+            /** Legs */
+            legs: [
+                "-x" | "+x" | "-y" | "+y" | "-z" | "+z",
+                "-x" | "+x" | "-y" | "+y" | "-z" | "+z"
+            ];
+            /** Lengths */
+            lengths: [
+                number | string,
+                number | string
+            ];
+            /**
+             * Name
+             * @default rib
+             */
+            name: string;
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+            /** Thickness */
+            thickness: number | string;
+        };
+        /**
+         * RoundDimension
+         * @description The diameter or radius of a circle or arc of a view; the text stands at `place`.
+         *
+         *     With `pitch` it is the circle through the centres of holes, drawn as a centre line with the dimension.
+         */
+        RoundDimension: {
+            /** Centre */
+            centre: [
+                number,
+                number
+            ];
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /** Decimals */
+            decimals?: number | null;
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "diameter" | "radius";
+            lettering?: components["schemas"]["Lettering"] | null;
+            /**
+             * Pitch
+             * @default false
+             */
+            pitch: boolean;
+            /** Place */
+            place: [
+                number,
+                number
+            ];
+            /** Radius */
+            radius: number;
+            /**
+             * Reference
+             * @default false
+             */
+            reference: boolean;
+            /** Text */
+            text?: string | null;
+            /** View */
+            view: string;
+        };
+        /**
+         * SaveForm
+         * @description A changed form; `base` is the revision it began from.
+         */
+        SaveForm: {
+            /** Base */
+            base: number;
+            form: components["schemas"]["SheetForm"];
+            /** Name */
+            name: string;
+        };
+        /**
+         * SaveRequest
+         * @description A draft to keep, made from a revision.
+         */
+        SaveRequest: {
+            /** Base */
+            base: number;
+            document: components["schemas"]["SheetDocument"];
+        };
+        /**
+         * ScaleAnswer
+         * @description The scale proposed for a paper, with its gap sums.
+         */
+        ScaleAnswer: {
+            /** Across */
+            across: string;
+            /**
+             * Paper
+             * @enum {string}
+             */
+            paper: "A4" | "A3" | "A2" | "A1" | "A0" | "ANSI A" | "ANSI B" | "ANSI C" | "ANSI D";
+            /** Scale */
+            scale: string | null;
+            /** Up */
+            up: string;
+        };
+        /**
+         * Scheme
+         * @description How an exercise is marked: points of the criteria, what an error costs, the rest, and which attempt counts.
+         */
+        Scheme: {
+            /**
+             * Counts
+             * @enum {string}
+             */
+            counts: "best" | "last" | "mean";
+            /** Error Cost */
+            error_cost: number;
+            marking: components["schemas"]["MarkScheme"];
+            /** Points */
+            points: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * SchemeAnswer
+         * @description How an exercise is marked, what can be chosen, and how it was changed before.
+         */
+        SchemeAnswer: {
+            /** Changes */
+            changes: components["schemas"]["SchemeChangeAnswer"][];
+            /** Letters */
+            letters: components["schemas"]["GradeStep"][];
+            /** Numbers */
+            numbers: components["schemas"]["GradeStep"][];
+            /** Rules */
+            rules: components["schemas"]["maqueta__service__marking__scheme_messages__RuleAnswer"][];
+            scheme: components["schemas"]["Scheme"];
+        };
+        /**
+         * SchemeChangeAnswer
+         * @description Who changed how an exercise is marked, when, from what to what.
+         */
+        SchemeChangeAnswer: {
+            after: components["schemas"]["Scheme"];
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            before: components["schemas"]["Scheme"];
+            /** Who */
+            who: string | null;
+        };
+        /**
+         * SharedDecision
+         * @description One decision for several findings, of one sheet or of many.
+         */
+        SharedDecision: {
+            /** Decision */
+            decision: ("upheld" | "waived") | null;
+            /** Findings */
+            findings: components["schemas"]["FindingPlace"][];
+            /** Remark */
+            remark?: string | null;
+        };
+        /**
+         * SheetAnswer
+         * @description One sheet under review, or returned. `answerable` is whether its student may still say something to it.
+         */
+        SheetAnswer: {
+            /** Added */
+            added: components["schemas"]["AddedAnswer"][];
+            /** Attempts */
+            attempts: components["schemas"]["Attempt"][];
+            /** Bonus */
+            bonus: number;
+            changed?: components["schemas"]["ChangedAnswer"] | null;
+            /** Checker */
+            checker: number;
+            exercise: components["schemas"]["ExerciseAnswer"];
+            /** Findings */
+            findings: components["schemas"]["FindingAnswer"][];
+            /** Grade */
+            grade: string | null;
+            /** Handed In At */
+            handed_in_at: string | null;
+            /** Id */
+            id: number;
+            ink: components["schemas"]["InkAnswer"];
+            /** Lacking */
+            lacking: {
+                [key: string]: string;
+            };
+            /** Late */
+            late: boolean;
+            /** Late Loss */
+            late_loss: number;
+            /** Marks */
+            marks: components["schemas"]["CriterionPoints"][];
+            /**
+             * Neighbours
+             * @default []
+             */
+            neighbours: number[];
+            /** Of */
+            of: number;
+            /** Pins */
+            pins: components["schemas"]["PinAnswer"][];
+            /** Points */
+            points: number;
+            /** Receipt */
+            receipt: string | null;
+            /** Remark */
+            remark: string;
+            /** Reviewed */
+            reviewed: boolean;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "draft" | "handed-in" | "returned";
+            /** Student */
+            student: string;
+            /** Unjudged */
+            unjudged: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * SheetDocument
+         * @description One sheet; `name` is that of sheet or file. Its front view is the one the others are folded out from.
+         *
+         *     With `fractions`, sizes in inches are written as fractions instead of decimals.
+         */
+        SheetDocument: {
+            /**
+             * Decimals
+             * @default 1
+             */
+            decimals: number;
+            /**
+             * Dimensions
+             * @default []
+             */
+            dimensions: (components["schemas"]["LinearDimension"] | components["schemas"]["RoundDimension"] | components["schemas"]["AngleDimension"] | components["schemas"]["ChamferDimension"])[];
+            /**
+             * Format
+             * @default 2
+             * @constant
+             */
+            format: 2;
+            /**
+             * Fractions
+             * @default false
+             */
+            fractions: boolean;
+            /**
+             * Marks
+             * @default []
+             */
+            marks: (components["schemas"]["CentreMark"] | components["schemas"]["CentreLine"])[];
+            /** Name */
+            name?: string | null;
+            /**
+             * Notes
+             * @default []
+             */
+            notes: components["schemas"]["Note"][];
+            /**
+             * @default {
+             *       "captions": "en",
+             *       "landscape": true,
+             *       "size": "A3"
+             *     }
+             */
+            paper: components["schemas"]["Paper"];
+            /**
+             * Style
+             * @default iso
+             * @enum {string}
+             */
+            style: "iso" | "asme";
+            /**
+             * @default {
+             *       "fields": {}
+             *     }
+             */
+            title: components["schemas"]["TitleBlock"];
+            /**
+             * Units
+             * @default mm
+             * @enum {string}
+             */
+            units: "mm" | "inch";
+            /**
+             * Views
+             * @default []
+             */
+            views: components["schemas"]["View"][];
+        };
+        /**
+         * SheetForm
+         * @description A form for one paper size. `zones` tells whether letters and numbers of zones run along the border, and how.
+         *
+         *     A form may be unfinished: what it lacks is told by `form_flaws`.
+         */
+        SheetForm: {
+            /** Border */
+            border: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /**
+             * Fields
+             * @default []
+             */
+            fields: components["schemas"]["FieldPlace"][];
+            /**
+             * Landscape
+             * @default true
+             */
+            landscape: boolean;
+            /**
+             * Lines
+             * @default []
+             */
+            lines: components["schemas"]["FormLine"][];
+            /**
+             * Size
+             * @default A3
+             * @enum {string}
+             */
+            size: "A4" | "A3" | "A2" | "A1" | "A0" | "ANSI A" | "ANSI B" | "ANSI C" | "ANSI D";
+            /**
+             * Texts
+             * @default []
+             */
+            texts: components["schemas"]["FormText"][];
+            /** Title */
+            title: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Zones */
+            zones?: ("iso" | "asme") | null;
+        };
+        /**
+         * ShelfAnswer
+         * @description A stretch of the shelf, how many parts match in all, and the labels there are.
+         */
+        ShelfAnswer: {
+            /** Labels */
+            labels: components["schemas"]["LabelCount"][];
+            /** Parts */
+            parts: components["schemas"]["PartSummary"][];
+            /** Total */
+            total: number;
+        };
+        /**
+         * SideDrawing
+         * @description One side of a part as an exact line drawing, in the part's unit.
+         */
+        SideDrawing: {
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Items */
+            items: (components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Tinted"] | components["schemas"]["Text"])[];
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+            /**
+             * Up
+             * @enum {string}
+             */
+            up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+        };
+        /**
+         * Slot
+         * @description A slot sunk from the middle of its mouth `at` in the direction `into`, `length` over all along an axis.
+         */
+        Slot: {
+            /**
+             * Along
+             * @enum {string}
+             */
+            along: "x" | "y" | "z";
+            /** At */
+            at: [
+                number | string,
+                number | string,
+                number | string
+            ];
+            /**
+             * Depth
+             * @default through
+             */
+            depth: number | string | "through";
+            /**
+             * Ends
+             * @default round
+             * @enum {string}
+             */
+            ends: "round" | "square";
+            /**
+             * Into
+             * @enum {string}
+             */
+            into: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "slot";
+            /** Length */
+            length: number | string;
+            /**
+             * Name
+             * @default slot
+             */
+            name: string;
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+            /** Width */
+            width: number | string;
+        };
+        /**
+         * Snap
+         * @description One point of the sheet, mm, and the view whose lines make it.
+         */
+        Snap: {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "end" | "centre" | "crossing" | "middle";
+            /** View */
+            view: string;
+        };
+        /**
+         * SpaceAnswer
+         * @description White space along a line of the sheet (mm): from the border to a view, between views, to the border.
+         */
+        SpaceAnswer: {
+            /** End */
+            end: [
+                number,
+                number
+            ];
+            /** Start */
+            start: [
+                number,
+                number
+            ];
+            /** Written */
+            written: string;
+        };
+        /**
+         * Square
+         * @description Looks squarely at a side of the part: `side` faces the reader, `up` points up on the sheet.
+         */
+        Square: {
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+            /**
+             * Up
+             * @enum {string}
+             */
+            up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+        };
+        /**
+         * StandingAnswer
+         * @description A way the part can stand, and how firmly.
+         */
+        StandingAnswer: {
+            /** Footprint */
+            footprint: number;
+            /** Height */
+            height: number;
+            /**
+             * Up
+             * @enum {string}
+             */
+            up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+        };
+        /**
+         * StartingAnswer
+         * @description The sheet students would start from, its changes, and the lines that can be changed.
+         */
+        StartingAnswer: {
+            /** Changes */
+            changes: components["schemas"]["LineChange"][];
+            /** Choices */
+            choices: components["schemas"]["ChoiceAnswer"][];
+            ink: components["schemas"]["InkAnswer"];
+        };
+        /**
+         * StartingRequest
+         * @description An exercise that is being written.
+         */
+        StartingRequest: {
+            /** Part */
+            part: number;
+            /**
+             * Propose
+             * @default 0
+             */
+            propose: number;
+            /**
+             * Seed
+             * @default 0
+             */
+            seed: number;
+            task: components["schemas"]["Exercise"];
+        };
+        /**
+         * Step
+         * @description A step along an edge where the sides `edge` meet: of the part's bounding box, or through the point `at`.
+         *
+         *     It takes `across` away from the first side and `down` from the second, along the whole edge, or `length` of it
+         *     from `start`.
+         */
+        Step: {
+            /** Across */
+            across: number | string;
+            /** At */
+            at?: [
+                number | string,
+                number | string,
+                number | string
+            ] | null;
+            /** Down */
+            down: number | string;
+            /** Edge */
+            edge: [
+                "-x" | "+x" | "-y" | "+y" | "-z" | "+z",
+                "-x" | "+x" | "-y" | "+y" | "-z" | "+z"
+            ];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "step";
+            /** Length */
+            length?: number | string | null;
+            /**
+             * Name
+             * @default step
+             */
+            name: string;
+            /** Start */
+            start?: number | string | null;
+            /**
+             * Suppressed
+             * @default false
+             */
+            suppressed: boolean;
+        };
+        /**
+         * StepReportAnswer
+         * @description What a STEP file had to say.
+         */
+        StepReportAnswer: {
+            /** Healed */
+            healed: string[];
+            /** Left Out */
+            left_out: string[];
+            /** Protocol */
+            protocol: string;
+            /** Read */
+            read: string[];
+            /** Solids */
+            solids: number;
+            /** Unit Written */
+            unit_written: string;
+        };
+        /**
+         * Stroke
+         * @description A polyline; `edges` and `faces` are the model's behind it. `stretches`: its last point follows a drag.
+         */
+        Stroke: {
+            /**
+             * Edges
+             * @default []
+             */
+            edges: number[];
+            /**
+             * Faces
+             * @default []
+             */
+            faces: number[];
+            /**
+             * Kind
+             * @default stroke
+             * @constant
+             */
+            kind: "stroke";
+            /**
+             * Pen
+             * @enum {string}
+             */
+            pen: "visible" | "hidden" | "smooth" | "centre" | "dimension" | "border" | "grid" | "construction";
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+            /**
+             * Stretches
+             * @default false
+             */
+            stretches: boolean;
+        };
+        /**
+         * StudentEntry
+         * @description A student in a class.
+         */
+        StudentEntry: {
+            /** Id */
+            id: number;
+            /** Login */
+            login: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * StudentName
+         * @description Whose sheet a file may be.
+         */
+        StudentName: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+        };
+        /**
+         * TemplateAnswer
+         * @description A way of marking that was kept.
+         */
+        TemplateAnswer: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            scheme: components["schemas"]["Scheme"];
+        };
+        /**
+         * TemplateRequest
+         * @description A way of marking to keep under a name.
+         */
+        TemplateRequest: {
+            /** Name */
+            name: string;
+            scheme: components["schemas"]["Scheme"];
+        };
+        /**
+         * Text
+         * @description Lettering: `at` is the anchor on the base line, `height` that of capitals, `angle` in degrees.
+         */
+        Text: {
+            /**
+             * Anchor
+             * @default middle
+             * @enum {string}
+             */
+            anchor: "start" | "middle" | "end";
+            /**
+             * Angle
+             * @default 0
+             */
+            angle: number;
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Height */
+            height: number;
+            /**
+             * Kind
+             * @default text
+             * @constant
+             */
+            kind: "text";
+            /** Text */
+            text: string;
+        };
+        /**
+         * Thresholds
+         * @description Every tolerance the checks use, in one place. Lengths in mm on paper.
+         */
+        Thresholds: {
+            /**
+             * Alignment Mm
+             * @default 0.5
+             */
+            alignment_mm: number;
+            /**
+             * Centring Mm
+             * @default 10
+             */
+            centring_mm: number;
+            /**
+             * Displaced Mm
+             * @default 5
+             */
+            displaced_mm: number;
+            /**
+             * First Row Mm
+             * @default 10
+             */
+            first_row_mm: number;
+            /**
+             * Front Margin
+             * @default 5
+             */
+            front_margin: number;
+            /**
+             * Gaps Mm
+             * @default 10
+             */
+            gaps_mm: number;
+            /**
+             * Next Row Mm
+             * @default 6
+             */
+            next_row_mm: number;
+            /**
+             * Room Mm
+             * @default 15
+             */
+            room_mm: number;
+            /**
+             * Scale Ratio
+             * @default 0.001
+             */
+            scale_ratio: number;
+        };
+        /**
+         * Tinted
+         * @description An area in a colour (#rrggbb): rings of points, what two of them enclose is left out.
+         */
+        Tinted: {
+            /** Colour */
+            colour: string;
+            /**
+             * Kind
+             * @default tinted
+             * @constant
+             */
+            kind: "tinted";
+            /** Rings */
+            rings: [
+                number,
+                number
+            ][][];
+        };
+        /**
+         * TitleBlock
+         * @description What is written in the title block; `angle` is the symbol drawn there.
+         */
+        TitleBlock: {
+            /** Angle */
+            angle?: ("first" | "third") | null;
+            /**
+             * Fields
+             * @default {}
+             */
+            fields: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * UsedIn
+         * @description An exercise set on a part, and the version it keeps.
+         */
+        UsedIn: {
+            /** Id */
+            id: number;
+            /** Title */
+            title: string;
+            /** Version */
+            version: number;
+        };
+        /** ValidationError */
+        ValidationError: {
+            /** Context */
+            ctx?: Record<string, never>;
+            /** Input */
+            input?: unknown;
+            /** Location */
+            loc: (string | number)[];
+            /** Message */
+            msg: string;
+            /** Error Type */
+            type: string;
+        };
+        /**
+         * View
+         * @description One view; `at` is where the model's origin lands on the sheet.
+         *
+         *     A projected view has the part's own lines; a drafted one has its `lines`, drawn by hand or read from a file. A
+         *     drafted view that fits no view of the part is `unrecognised` and has no look; a `mirrored` one fits only as a
+         *     mirror image (about the upright through its `at`).
+         */
+        View: {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /**
+             * Hidden
+             * @default true
+             */
+            hidden: boolean;
+            /** Id */
+            id: string;
+            /**
+             * Kind
+             * @default principal
+             * @enum {string}
+             */
+            kind: "principal" | "auxiliary" | "pictorial" | "unrecognised";
+            /** Lines */
+            lines?: (components["schemas"]["DraftedLine"] | components["schemas"]["DraftedArc"] | components["schemas"]["DraftedEllipse"])[] | null;
+            /** Look */
+            look?: components["schemas"]["Square"] | components["schemas"]["FromCorner"] | components["schemas"]["Aslant"] | null;
+            /**
+             * Mirrored
+             * @default false
+             */
+            mirrored: boolean;
+            /** Parent */
+            parent?: string | null;
+            /**
+             * Scale
+             * @default 1
+             */
+            scale: number;
+            /** Shading */
+            shading?: ("card" | "own") | null;
+            /**
+             * Smooth
+             * @default false
+             */
+            smooth: boolean;
+        };
+        /**
+         * ViewDrawing
+         * @description A single view, for comparing candidates.
+         */
+        ViewDrawing: {
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Hidden Lines */
+            hidden_lines: number;
+            /** Items */
+            items: (components["schemas"]["Stroke"] | components["schemas"]["maqueta__drawing__ink__Arc"] | components["schemas"]["Filled"] | components["schemas"]["Tinted"] | components["schemas"]["Text"])[];
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "front" | "top" | "right" | "left" | "bottom" | "rear";
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+            /**
+             * Up
+             * @enum {string}
+             */
+            up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+        };
+        /**
+         * ViewFacts
+         * @description What the bench needs to know of a view beyond its ink.
+         */
+        ViewFacts: {
+            /** Axis Lines */
+            axis_lines: [
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ]
+            ][];
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /**
+             * Callouts
+             * @default []
+             */
+            callouts: components["schemas"]["CalloutAnswer"][];
+            /** Factor */
+            factor: number;
+            /** Hidden Lines */
+            hidden_lines: number;
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Pitch Circles
+             * @default []
+             */
+            pitch_circles: [
+                [
+                    number,
+                    number
+                ],
+                number
+            ][];
+            /** Smooth Lines */
+            smooth_lines: number;
+        };
+        /**
+         * ViewReason
+         * @description Why a view is needed or left out.
+         */
+        ViewReason: {
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "front" | "top" | "right" | "left" | "bottom" | "rear";
+            /** Needed */
+            needed: boolean;
+            why: string;
+        };
+        /**
+         * WallAnswer
+         * @description All sheets of an exercise.
+         */
+        WallAnswer: {
+            exercise: components["schemas"]["ExerciseAnswer"];
+            /** Missing */
+            missing: components["schemas"]["MissingSheet"][];
+            /** News */
+            news: number;
+            paper: components["schemas"]["PaperAnswer"];
+            /** Sheets */
+            sheets: components["schemas"]["WallSheet"][];
+        };
+        /**
+         * WallSheet
+         * @description One sheet pinned to the wall: a student's last attempt. `counting` is the mark of all attempts together.
+         */
+        WallSheet: {
+            /** Added */
+            added: components["schemas"]["AddedAnswer"][];
+            /** Attempts */
+            attempts: components["schemas"]["Attempt"][];
+            /** Bonus */
+            bonus: number;
+            /** Changed */
+            changed: boolean;
+            /** Counting */
+            counting: number;
+            /** Decided */
+            decided: number;
+            /** Findings */
+            findings: components["schemas"]["FindingAnswer"][];
+            /** Grade */
+            grade: string | null;
+            /** Group */
+            group: string;
+            /** Handed In At */
+            handed_in_at: string | null;
+            /** Id */
+            id: number;
+            /** Late */
+            late: boolean;
+            /** Late Loss */
+            late_loss: number;
+            /** Marks */
+            marks: components["schemas"]["CriterionPoints"][];
+            /** Of */
+            of: number;
+            /** Points */
+            points: number;
+            /** Revision */
+            revision: number;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "draft" | "handed-in" | "returned";
+            /** Student */
+            student: string;
+        };
+        /**
+         * Arc
+         * @description A circular arc from angle `start`, counter-clockwise by `sweep` (radians; 2π is a full circle).
+         */
+        maqueta__drawing__ink__Arc: {
+            /** Centre */
+            centre: [
+                number,
+                number
+            ];
+            /**
+             * Edges
+             * @default []
+             */
+            edges: number[];
+            /**
+             * Faces
+             * @default []
+             */
+            faces: number[];
+            /**
+             * Kind
+             * @default arc
+             * @constant
+             */
+            kind: "arc";
+            /**
+             * Pen
+             * @enum {string}
+             */
+            pen: "visible" | "hidden" | "smooth" | "centre" | "dimension" | "border" | "grid" | "construction";
+            /** Radius */
+            radius: number;
+            /** Start */
+            start: number;
+            /** Sweep */
+            sweep: number;
+        };
+        /**
+         * RuleAnswer
+         * @description A rule, how often it found something on the sheets of an instructor's classes, and what people decided.
+         */
+        maqueta__service__marking__rule_routes__RuleAnswer: {
+            /**
+             * Criterion
+             * @enum {string}
+             */
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            /** Found */
+            found: number;
+            heading: string;
+            /** Id */
+            id: string;
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "error" | "warning" | "note";
+            /** Upheld */
+            upheld: number;
+            /** Waived */
+            waived: number;
+        };
+        /**
+         * RuleAnswer
+         * @description A rule that can be given a cost of its own.
+         */
+        maqueta__service__marking__scheme_messages__RuleAnswer: {
+            /**
+             * Criterion
+             * @enum {string}
+             */
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            heading: string;
+            /** Id */
+            id: string;
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "error" | "warning" | "note";
+        };
+        /**
+         * Arc
+         * @description An arc of a profile from the previous point through `through` to `to`.
+         */
+        maqueta__solid__recipe__Arc: {
+            /** Through */
+            through: [
+                number | string,
+                number | string
+            ];
+            /** To */
+            to: [
+                number | string,
+                number | string
+            ];
+        };
     };
-    /**
-     * ProposalRequest
-     * @description A sheet to be dimensioned, and the sides of the front view its locations are taken from.
-     */
-    ProposalRequest: {
-      /**
-       * Depth
-       * @default rear
-       * @enum {string}
-       */
-      depth: "rear" | "front";
-      document: components["schemas"]["SheetDocument"];
-      /**
-       * Height
-       * @default base
-       * @enum {string}
-       */
-      height: "base" | "top";
-      /**
-       * Width
-       * @default left side
-       * @enum {string}
-       */
-      width: "left side" | "right side";
-    };
-    /**
-     * PutField
-     * @description A field to be put into the cell around a point of a form, with its caption or without.
-     */
-    PutField: {
-      /** At */
-      at: [number, number];
-      /** Captioned */
-      captioned: boolean;
-      /** Field */
-      field:
-        | (
-            | "title"
-            | "drafter"
-            | "class"
-            | "date"
-            | "scale"
-            | "sheet"
-            | "number"
-            | "material"
-            | "unit"
-            | "paper"
-            | "tolerances"
-            | "revision"
-            | "checked"
-          )
-        | "angle";
-      form: components["schemas"]["SheetForm"];
-    };
-    /**
-     * RankedAnswer
-     * @description One attitude in the ranking, in words.
-     */
-    RankedAnswer: {
-      /** Equal To */
-      equal_to: [
-        "-x" | "+x" | "-y" | "+y" | "-z" | "+z",
-        "-x" | "+x" | "-y" | "+y" | "-z" | "+z",
-      ][];
-      /** Hidden Lines */
-      hidden_lines: number;
-      /** Measures */
-      measures: {
-        [key: string]: number;
-      };
-      /** Score */
-      score: number;
-      /**
-       * Side
-       * @enum {string}
-       */
-      side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-      /**
-       * Up
-       * @enum {string}
-       */
-      up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-      /** Words */
-      words: string[];
-    };
-    /**
-     * ReadFormAnswer
-     * @description A form as read from a file, and what of the file it does not hold.
-     */
-    ReadFormAnswer: {
-      form: components["schemas"]["SheetForm"];
-      /** Not Read */
-      not_read: string[];
-    };
-    /**
-     * ReadSheetAnswer
-     * @description A delivered sheet as read: the document, its views, and what could not be read.
-     */
-    ReadSheetAnswer: {
-      document: components["schemas"]["SheetDocument"];
-      /** Not Read */
-      not_read: string[];
-      /** Views */
-      views: components["schemas"]["ReadView"][];
-    };
-    /**
-     * ReadView
-     * @description What a group of lines of a delivered sheet was taken for, and how well it fits (0 to 1).
-     */
-    ReadView: {
-      /** Id */
-      id: string;
-      /** Match */
-      match: number;
-      /** Name */
-      name: string;
-      /** Scale */
-      scale: number;
-    };
-    /**
-     * ReadingAnswer
-     * @description The reader's eye: what the dimensions of a sheet determine, as far as the exercise shows it.
-     *
-     *     `reason` tells why a sheet could not be read.
-     */
-    ReadingAnswer: {
-      /**
-       * Chains
-       * @default []
-       */
-      chains: components["schemas"]["ChainAnswer"][];
-      /**
-       * Counts
-       * @default []
-       */
-      counts: components["schemas"]["CountAnswer"][];
-      /**
-       * Insight
-       * @enum {string}
-       */
-      insight: "nothing" | "counts" | "places" | "everything";
-      /** Least */
-      least?: number | null;
-      /** Needed */
-      needed?: number | null;
-      /**
-       * Open
-       * @default []
-       */
-      open: components["schemas"]["OpenAnswer"][];
-      reason?: string | null;
-    };
-    /**
-     * ReceiptAnswer
-     * @description A sheet that a receipt belongs to. `unchanged` is whether what is kept is still what came.
-     */
-    ReceiptAnswer: {
-      /** Attempt */
-      attempt: number;
-      /** Exercise */
-      exercise: string;
-      /** Handed In At */
-      handed_in_at: string | null;
-      /** Sheet */
-      sheet: number;
-      /** Student */
-      student: string;
-      /** Unchanged */
-      unchanged: boolean;
-    };
-    /**
-     * Recipe
-     * @description A part: its named sizes and its features in the order they are made. The first feature must add material.
-     */
-    Recipe: {
-      /** Features */
-      features: (
-        | components["schemas"]["Block"]
-        | components["schemas"]["Extrude"]
-        | components["schemas"]["Revolve"]
-        | components["schemas"]["Boss"]
-        | components["schemas"]["Step"]
-        | components["schemas"]["Slot"]
-        | components["schemas"]["Pocket"]
-        | components["schemas"]["Hole"]
-        | components["schemas"]["Rib"]
-        | components["schemas"]["Fillet"]
-        | components["schemas"]["Chamfer"]
-        | components["schemas"]["Repeat"]
-        | components["schemas"]["Mirror"]
-      )[];
-      /**
-       * Format
-       * @default 1
-       * @constant
-       */
-      format: 1;
-      /**
-       * Material
-       * @default
-       */
-      material: string;
-      /** Name */
-      name: string;
-      /**
-       * Natural Up
-       * @default +z
-       */
-      natural_up: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
-      /**
-       * Sizes
-       * @default []
-       */
-      sizes: components["schemas"]["NamedSize"][];
-      /**
-       * Units
-       * @default mm
-       * @enum {string}
-       */
-      units: "mm" | "inch";
-    };
-    /**
-     * RecipeAnswer
-     * @description A recipe to keep as a new part or as the next version of one.
-     */
-    RecipeAnswer: {
-      recipe: components["schemas"]["Recipe"];
-    };
-    /**
-     * RemarkRequest
-     * @description A remark on a whole sheet.
-     */
-    RemarkRequest: {
-      /** Remark */
-      remark: string;
-    };
-    /**
-     * Repeat
-     * @description Earlier features made again: `count` in all, each a `step` further, or spread evenly about an axis.
-     */
-    Repeat: {
-      /** About */
-      about?: ("x" | "y" | "z") | null;
-      /**
-       * At
-       * @default [
-       *       0,
-       *       0,
-       *       0
-       *     ]
-       */
-      at: [number | string, number | string, number | string];
-      /** Count */
-      count: number;
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "repeat";
-      /**
-       * Name
-       * @default repeat
-       */
-      name: string;
-      /** Of */
-      of: string[];
-      /** Step */
-      step?: [number | string, number | string, number | string] | null;
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-    };
-    /**
-     * Revolve
-     * @description A closed profile of (radius, position along the axis) points turned about an axis through `at`.
-     */
-    Revolve: {
-      /**
-       * At
-       * @default [
-       *       0,
-       *       0,
-       *       0
-       *     ]
-       */
-      at: [number | string, number | string, number | string];
-      /**
-       * Axis
-       * @enum {string}
-       */
-      axis: "x" | "y" | "z";
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "revolve";
-      /**
-       * Name
-       * @default turned profile
-       */
-      name: string;
-      /**
-       * Operation
-       * @default add
-       * @enum {string}
-       */
-      operation: "add" | "cut";
-      /** Profile */
-      profile: (
-        | [number | string, number | string]
-        | components["schemas"]["maqueta__solid__recipe__Arc"]
-        | components["schemas"]["Corner"]
-      )[];
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-    };
-    /**
-     * Rib
-     * @description A flat three-cornered rib in the inner corner `at`, its two legs running along the directions `legs`.
-     *
-     *     `at` lies in the middle of its thickness.
-     */
-    Rib: {
-      /** At */
-      at: [number | string, number | string, number | string];
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "rib";
-      /** Legs */
-      legs: ["-x" | "+x" | "-y" | "+y" | "-z" | "+z", "-x" | "+x" | "-y" | "+y" | "-z" | "+z"];
-      /** Lengths */
-      lengths: [number | string, number | string];
-      /**
-       * Name
-       * @default rib
-       */
-      name: string;
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-      /** Thickness */
-      thickness: number | string;
-    };
-    /**
-     * RoundDimension
-     * @description The diameter or radius of a circle or arc of a view; the text stands at `place`.
-     *
-     *     With `pitch` it is the circle through the centres of holes, drawn as a centre line with the dimension.
-     */
-    RoundDimension: {
-      /** Centre */
-      centre: [number, number];
-      /**
-       * Count
-       * @default 1
-       */
-      count: number;
-      /** Decimals */
-      decimals?: number | null;
-      /** Id */
-      id: string;
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "diameter" | "radius";
-      lettering?: components["schemas"]["Lettering"] | null;
-      /**
-       * Pitch
-       * @default false
-       */
-      pitch: boolean;
-      /** Place */
-      place: [number, number];
-      /** Radius */
-      radius: number;
-      /**
-       * Reference
-       * @default false
-       */
-      reference: boolean;
-      /** Text */
-      text?: string | null;
-      /** View */
-      view: string;
-    };
-    /**
-     * RuleAnswer
-     * @description A rule that can be given a cost of its own.
-     */
-    RuleAnswer: {
-      /**
-       * Criterion
-       * @enum {string}
-       */
-      criterion:
-        | "front"
-        | "angle"
-        | "views"
-        | "alignment"
-        | "lines"
-        | "scale"
-        | "dimensions"
-        | "placement"
-        | "layout"
-        | "title"
-        | "pictorial";
-      heading: string;
-      /** Id */
-      id: string;
-      /**
-       * Severity
-       * @enum {string}
-       */
-      severity: "error" | "warning" | "note";
-    };
-    /**
-     * SaveForm
-     * @description A changed form; `base` is the revision it began from.
-     */
-    SaveForm: {
-      /** Base */
-      base: number;
-      form: components["schemas"]["SheetForm"];
-      /** Name */
-      name: string;
-    };
-    /**
-     * SaveRequest
-     * @description A draft to keep, made from a revision.
-     */
-    SaveRequest: {
-      /** Base */
-      base: number;
-      document: components["schemas"]["SheetDocument"];
-    };
-    /**
-     * ScaleAnswer
-     * @description The scale proposed for a paper, with its gap sums.
-     */
-    ScaleAnswer: {
-      /** Across */
-      across: string;
-      /**
-       * Paper
-       * @enum {string}
-       */
-      paper: "A4" | "A3" | "A2" | "A1" | "A0" | "ANSI A" | "ANSI B" | "ANSI C" | "ANSI D";
-      /** Scale */
-      scale: string | null;
-      /** Up */
-      up: string;
-    };
-    /**
-     * Scheme
-     * @description How an exercise is marked: points of the criteria, what an error costs, the rest, and which attempt counts.
-     */
-    Scheme: {
-      /**
-       * Counts
-       * @enum {string}
-       */
-      counts: "best" | "last" | "mean";
-      /** Error Cost */
-      error_cost: number;
-      marking: components["schemas"]["MarkScheme"];
-      /** Points */
-      points: {
-        [key: string]: number;
-      };
-    };
-    /**
-     * SchemeAnswer
-     * @description How an exercise is marked, what can be chosen, and how it was changed before.
-     */
-    SchemeAnswer: {
-      /** Changes */
-      changes: components["schemas"]["SchemeChangeAnswer"][];
-      /** Letters */
-      letters: components["schemas"]["GradeStep"][];
-      /** Numbers */
-      numbers: components["schemas"]["GradeStep"][];
-      /** Rules */
-      rules: components["schemas"]["RuleAnswer"][];
-      scheme: components["schemas"]["Scheme"];
-    };
-    /**
-     * SchemeChangeAnswer
-     * @description Who changed how an exercise is marked, when, from what to what.
-     */
-    SchemeChangeAnswer: {
-      after: components["schemas"]["Scheme"];
-      /**
-       * At
-       * Format: date-time
-       */
-      at: string;
-      before: components["schemas"]["Scheme"];
-      /** Who */
-      who: string | null;
-    };
-    /**
-     * SharedDecision
-     * @description One decision for several findings, of one sheet or of many.
-     */
-    SharedDecision: {
-      /** Decision */
-      decision: ("upheld" | "waived") | null;
-      /** Findings */
-      findings: components["schemas"]["FindingPlace"][];
-      /** Remark */
-      remark?: string | null;
-    };
-    /**
-     * SheetAnswer
-     * @description One sheet under review, or returned. `answerable` is whether its student may still say something to it.
-     */
-    SheetAnswer: {
-      /** Added */
-      added: components["schemas"]["AddedAnswer"][];
-      /** Attempts */
-      attempts: components["schemas"]["Attempt"][];
-      /** Bonus */
-      bonus: number;
-      changed?: components["schemas"]["ChangedAnswer"] | null;
-      /** Checker */
-      checker: number;
-      exercise: components["schemas"]["ExerciseAnswer"];
-      /** Findings */
-      findings: components["schemas"]["FindingAnswer"][];
-      /** Grade */
-      grade: string | null;
-      /** Handed In At */
-      handed_in_at: string | null;
-      /** Id */
-      id: number;
-      ink: components["schemas"]["InkAnswer"];
-      /** Lacking */
-      lacking: {
-        [key: string]: string;
-      };
-      /** Late */
-      late: boolean;
-      /** Late Loss */
-      late_loss: number;
-      /** Marks */
-      marks: components["schemas"]["CriterionPoints"][];
-      /**
-       * Neighbours
-       * @default []
-       */
-      neighbours: number[];
-      /** Of */
-      of: number;
-      /** Pins */
-      pins: components["schemas"]["PinAnswer"][];
-      /** Points */
-      points: number;
-      /** Receipt */
-      receipt: string | null;
-      /** Remark */
-      remark: string;
-      /** Reviewed */
-      reviewed: boolean;
-      /**
-       * State
-       * @enum {string}
-       */
-      state: "draft" | "handed-in" | "returned";
-      /** Student */
-      student: string;
-      /** Unjudged */
-      unjudged: {
-        [key: string]: string;
-      };
-    };
-    /**
-     * SheetDocument
-     * @description One sheet; `name` is that of sheet or file. Its front view is the one the others are folded out from.
-     *
-     *     With `fractions`, sizes in inches are written as fractions instead of decimals.
-     */
-    SheetDocument: {
-      /**
-       * Decimals
-       * @default 1
-       */
-      decimals: number;
-      /**
-       * Dimensions
-       * @default []
-       */
-      dimensions: (
-        | components["schemas"]["LinearDimension"]
-        | components["schemas"]["RoundDimension"]
-        | components["schemas"]["AngleDimension"]
-        | components["schemas"]["ChamferDimension"]
-      )[];
-      /**
-       * Format
-       * @default 2
-       * @constant
-       */
-      format: 2;
-      /**
-       * Fractions
-       * @default false
-       */
-      fractions: boolean;
-      /**
-       * Marks
-       * @default []
-       */
-      marks: (components["schemas"]["CentreMark"] | components["schemas"]["CentreLine"])[];
-      /** Name */
-      name?: string | null;
-      /**
-       * Notes
-       * @default []
-       */
-      notes: components["schemas"]["Note"][];
-      /**
-       * @default {
-       *       "captions": "en",
-       *       "landscape": true,
-       *       "size": "A3"
-       *     }
-       */
-      paper: components["schemas"]["Paper"];
-      /**
-       * Style
-       * @default iso
-       * @enum {string}
-       */
-      style: "iso" | "asme";
-      /**
-       * @default {
-       *       "fields": {}
-       *     }
-       */
-      title: components["schemas"]["TitleBlock"];
-      /**
-       * Units
-       * @default mm
-       * @enum {string}
-       */
-      units: "mm" | "inch";
-      /**
-       * Views
-       * @default []
-       */
-      views: components["schemas"]["View"][];
-    };
-    /**
-     * SheetForm
-     * @description A form for one paper size. `zones` tells whether letters and numbers of zones run along the border, and how.
-     *
-     *     A form may be unfinished: what it lacks is told by `form_flaws`.
-     */
-    SheetForm: {
-      /** Border */
-      border: [number, number, number, number];
-      /**
-       * Fields
-       * @default []
-       */
-      fields: components["schemas"]["FieldPlace"][];
-      /**
-       * Landscape
-       * @default true
-       */
-      landscape: boolean;
-      /**
-       * Lines
-       * @default []
-       */
-      lines: components["schemas"]["FormLine"][];
-      /**
-       * Size
-       * @default A3
-       * @enum {string}
-       */
-      size: "A4" | "A3" | "A2" | "A1" | "A0" | "ANSI A" | "ANSI B" | "ANSI C" | "ANSI D";
-      /**
-       * Texts
-       * @default []
-       */
-      texts: components["schemas"]["FormText"][];
-      /** Title */
-      title: [number, number, number, number];
-      /** Zones */
-      zones?: ("iso" | "asme") | null;
-    };
-    /**
-     * ShelfAnswer
-     * @description A stretch of the shelf, how many parts match in all, and the labels there are.
-     */
-    ShelfAnswer: {
-      /** Labels */
-      labels: components["schemas"]["LabelCount"][];
-      /** Parts */
-      parts: components["schemas"]["PartSummary"][];
-      /** Total */
-      total: number;
-    };
-    /**
-     * SideDrawing
-     * @description One side of a part as an exact line drawing, in the part's unit.
-     */
-    SideDrawing: {
-      /** Box */
-      box: [number, number, number, number];
-      /** Items */
-      items: (
-        | components["schemas"]["Stroke"]
-        | components["schemas"]["maqueta__drawing__ink__Arc"]
-        | components["schemas"]["Filled"]
-        | components["schemas"]["Tinted"]
-        | components["schemas"]["Text"]
-      )[];
-      /**
-       * Side
-       * @enum {string}
-       */
-      side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-      /**
-       * Up
-       * @enum {string}
-       */
-      up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-    };
-    /**
-     * Slot
-     * @description A slot sunk from the middle of its mouth `at` in the direction `into`, `length` over all along an axis.
-     */
-    Slot: {
-      /**
-       * Along
-       * @enum {string}
-       */
-      along: "x" | "y" | "z";
-      /** At */
-      at: [number | string, number | string, number | string];
-      /**
-       * Depth
-       * @default through
-       */
-      depth: number | string | "through";
-      /**
-       * Ends
-       * @default round
-       * @enum {string}
-       */
-      ends: "round" | "square";
-      /**
-       * Into
-       * @enum {string}
-       */
-      into: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "slot";
-      /** Length */
-      length: number | string;
-      /**
-       * Name
-       * @default slot
-       */
-      name: string;
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-      /** Width */
-      width: number | string;
-    };
-    /**
-     * Snap
-     * @description One point of the sheet, mm, and the view whose lines make it.
-     */
-    Snap: {
-      /** At */
-      at: [number, number];
-      /**
-       * Kind
-       * @enum {string}
-       */
-      kind: "end" | "centre" | "crossing" | "middle";
-      /** View */
-      view: string;
-    };
-    /**
-     * SpaceAnswer
-     * @description White space along a line of the sheet (mm): from the border to a view, between views, to the border.
-     */
-    SpaceAnswer: {
-      /** End */
-      end: [number, number];
-      /** Start */
-      start: [number, number];
-      /** Written */
-      written: string;
-    };
-    /**
-     * Square
-     * @description Looks squarely at a side of the part: `side` faces the reader, `up` points up on the sheet.
-     */
-    Square: {
-      /**
-       * Side
-       * @enum {string}
-       */
-      side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-      /**
-       * Up
-       * @enum {string}
-       */
-      up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-    };
-    /**
-     * StandingAnswer
-     * @description A way the part can stand, and how firmly.
-     */
-    StandingAnswer: {
-      /** Footprint */
-      footprint: number;
-      /** Height */
-      height: number;
-      /**
-       * Up
-       * @enum {string}
-       */
-      up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-    };
-    /**
-     * StartingAnswer
-     * @description The sheet students would start from, its changes, and the lines that can be changed.
-     */
-    StartingAnswer: {
-      /** Changes */
-      changes: components["schemas"]["LineChange"][];
-      /** Choices */
-      choices: components["schemas"]["ChoiceAnswer"][];
-      ink: components["schemas"]["InkAnswer"];
-    };
-    /**
-     * StartingRequest
-     * @description An exercise that is being written.
-     */
-    StartingRequest: {
-      /** Part */
-      part: number;
-      /**
-       * Propose
-       * @default 0
-       */
-      propose: number;
-      /**
-       * Seed
-       * @default 0
-       */
-      seed: number;
-      task: components["schemas"]["Exercise"];
-    };
-    /**
-     * Step
-     * @description A step along an edge where the sides `edge` meet: of the part's bounding box, or through the point `at`.
-     *
-     *     It takes `across` away from the first side and `down` from the second, along the whole edge, or `length` of it
-     *     from `start`.
-     */
-    Step: {
-      /** Across */
-      across: number | string;
-      /** At */
-      at?: [number | string, number | string, number | string] | null;
-      /** Down */
-      down: number | string;
-      /** Edge */
-      edge: ["-x" | "+x" | "-y" | "+y" | "-z" | "+z", "-x" | "+x" | "-y" | "+y" | "-z" | "+z"];
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: "step";
-      /** Length */
-      length?: number | string | null;
-      /**
-       * Name
-       * @default step
-       */
-      name: string;
-      /** Start */
-      start?: number | string | null;
-      /**
-       * Suppressed
-       * @default false
-       */
-      suppressed: boolean;
-    };
-    /**
-     * StepReportAnswer
-     * @description What a STEP file had to say.
-     */
-    StepReportAnswer: {
-      /** Healed */
-      healed: string[];
-      /** Left Out */
-      left_out: string[];
-      /** Protocol */
-      protocol: string;
-      /** Read */
-      read: string[];
-      /** Solids */
-      solids: number;
-      /** Unit Written */
-      unit_written: string;
-    };
-    /**
-     * Stroke
-     * @description A polyline; `edges` and `faces` are the model's behind it. `stretches`: its last point follows a drag.
-     */
-    Stroke: {
-      /**
-       * Edges
-       * @default []
-       */
-      edges: number[];
-      /**
-       * Faces
-       * @default []
-       */
-      faces: number[];
-      /**
-       * Kind
-       * @default stroke
-       * @constant
-       */
-      kind: "stroke";
-      /**
-       * Pen
-       * @enum {string}
-       */
-      pen:
-        | "visible"
-        | "hidden"
-        | "smooth"
-        | "centre"
-        | "dimension"
-        | "border"
-        | "grid"
-        | "construction";
-      /** Points */
-      points: [number, number][];
-      /**
-       * Stretches
-       * @default false
-       */
-      stretches: boolean;
-    };
-    /**
-     * StudentEntry
-     * @description A student in a class.
-     */
-    StudentEntry: {
-      /** Id */
-      id: number;
-      /** Login */
-      login: string;
-      /** Name */
-      name: string;
-    };
-    /**
-     * StudentName
-     * @description Whose sheet a file may be.
-     */
-    StudentName: {
-      /** Id */
-      id: number;
-      /** Name */
-      name: string;
-    };
-    /**
-     * TemplateAnswer
-     * @description A way of marking that was kept.
-     */
-    TemplateAnswer: {
-      /** Id */
-      id: number;
-      /** Name */
-      name: string;
-      scheme: components["schemas"]["Scheme"];
-    };
-    /**
-     * TemplateRequest
-     * @description A way of marking to keep under a name.
-     */
-    TemplateRequest: {
-      /** Name */
-      name: string;
-      scheme: components["schemas"]["Scheme"];
-    };
-    /**
-     * Text
-     * @description Lettering: `at` is the anchor on the base line, `height` that of capitals, `angle` in degrees.
-     */
-    Text: {
-      /**
-       * Anchor
-       * @default middle
-       * @enum {string}
-       */
-      anchor: "start" | "middle" | "end";
-      /**
-       * Angle
-       * @default 0
-       */
-      angle: number;
-      /** At */
-      at: [number, number];
-      /** Height */
-      height: number;
-      /**
-       * Kind
-       * @default text
-       * @constant
-       */
-      kind: "text";
-      /** Text */
-      text: string;
-    };
-    /**
-     * Thresholds
-     * @description Every tolerance the checks use, in one place. Lengths in mm on paper.
-     */
-    Thresholds: {
-      /**
-       * Alignment Mm
-       * @default 0.5
-       */
-      alignment_mm: number;
-      /**
-       * Centring Mm
-       * @default 10
-       */
-      centring_mm: number;
-      /**
-       * Displaced Mm
-       * @default 5
-       */
-      displaced_mm: number;
-      /**
-       * First Row Mm
-       * @default 10
-       */
-      first_row_mm: number;
-      /**
-       * Front Margin
-       * @default 5
-       */
-      front_margin: number;
-      /**
-       * Gaps Mm
-       * @default 10
-       */
-      gaps_mm: number;
-      /**
-       * Next Row Mm
-       * @default 6
-       */
-      next_row_mm: number;
-      /**
-       * Room Mm
-       * @default 15
-       */
-      room_mm: number;
-      /**
-       * Scale Ratio
-       * @default 0.001
-       */
-      scale_ratio: number;
-    };
-    /**
-     * Tinted
-     * @description An area in a colour (#rrggbb): rings of points, what two of them enclose is left out.
-     */
-    Tinted: {
-      /** Colour */
-      colour: string;
-      /**
-       * Kind
-       * @default tinted
-       * @constant
-       */
-      kind: "tinted";
-      /** Rings */
-      rings: [number, number][][];
-    };
-    /**
-     * TitleBlock
-     * @description What is written in the title block; `angle` is the symbol drawn there.
-     */
-    TitleBlock: {
-      /** Angle */
-      angle?: ("first" | "third") | null;
-      /**
-       * Fields
-       * @default {}
-       */
-      fields: {
-        [key: string]: string;
-      };
-    };
-    /**
-     * UsedIn
-     * @description An exercise set on a part, and the version it keeps.
-     */
-    UsedIn: {
-      /** Id */
-      id: number;
-      /** Title */
-      title: string;
-      /** Version */
-      version: number;
-    };
-    /** ValidationError */
-    ValidationError: {
-      /** Context */
-      ctx?: Record<string, never>;
-      /** Input */
-      input?: unknown;
-      /** Location */
-      loc: (string | number)[];
-      /** Message */
-      msg: string;
-      /** Error Type */
-      type: string;
-    };
-    /**
-     * View
-     * @description One view; `at` is where the model's origin lands on the sheet.
-     *
-     *     A projected view has the part's own lines; a drafted one has its `lines`, drawn by hand or read from a file. A
-     *     drafted view that fits no view of the part is `unrecognised` and has no look; a `mirrored` one fits only as a
-     *     mirror image (about the upright through its `at`).
-     */
-    View: {
-      /** At */
-      at: [number, number];
-      /**
-       * Hidden
-       * @default true
-       */
-      hidden: boolean;
-      /** Id */
-      id: string;
-      /**
-       * Kind
-       * @default principal
-       * @enum {string}
-       */
-      kind: "principal" | "auxiliary" | "pictorial" | "unrecognised";
-      /** Lines */
-      lines?:
-        | (
-            | components["schemas"]["DraftedLine"]
-            | components["schemas"]["DraftedArc"]
-            | components["schemas"]["DraftedEllipse"]
-          )[]
-        | null;
-      /** Look */
-      look?:
-        | components["schemas"]["Square"]
-        | components["schemas"]["FromCorner"]
-        | components["schemas"]["Aslant"]
-        | null;
-      /**
-       * Mirrored
-       * @default false
-       */
-      mirrored: boolean;
-      /** Parent */
-      parent?: string | null;
-      /**
-       * Scale
-       * @default 1
-       */
-      scale: number;
-      /** Shading */
-      shading?: ("card" | "own") | null;
-      /**
-       * Smooth
-       * @default false
-       */
-      smooth: boolean;
-    };
-    /**
-     * ViewDrawing
-     * @description A single view, for comparing candidates.
-     */
-    ViewDrawing: {
-      /** Box */
-      box: [number, number, number, number];
-      /** Hidden Lines */
-      hidden_lines: number;
-      /** Items */
-      items: (
-        | components["schemas"]["Stroke"]
-        | components["schemas"]["maqueta__drawing__ink__Arc"]
-        | components["schemas"]["Filled"]
-        | components["schemas"]["Tinted"]
-        | components["schemas"]["Text"]
-      )[];
-      /**
-       * Name
-       * @enum {string}
-       */
-      name: "front" | "top" | "right" | "left" | "bottom" | "rear";
-      /**
-       * Side
-       * @enum {string}
-       */
-      side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-      /**
-       * Up
-       * @enum {string}
-       */
-      up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-    };
-    /**
-     * ViewFacts
-     * @description What the bench needs to know of a view beyond its ink.
-     */
-    ViewFacts: {
-      /** Axis Lines */
-      axis_lines: [[number, number], [number, number]][];
-      /** Box */
-      box: [number, number, number, number];
-      /**
-       * Callouts
-       * @default []
-       */
-      callouts: components["schemas"]["CalloutAnswer"][];
-      /** Factor */
-      factor: number;
-      /** Hidden Lines */
-      hidden_lines: number;
-      /** Id */
-      id: string;
-      /** Name */
-      name: string;
-      /**
-       * Pitch Circles
-       * @default []
-       */
-      pitch_circles: [[number, number], number][];
-      /** Smooth Lines */
-      smooth_lines: number;
-    };
-    /**
-     * ViewReason
-     * @description Why a view is needed or left out.
-     */
-    ViewReason: {
-      /**
-       * Name
-       * @enum {string}
-       */
-      name: "front" | "top" | "right" | "left" | "bottom" | "rear";
-      /** Needed */
-      needed: boolean;
-      why: string;
-    };
-    /**
-     * WallAnswer
-     * @description All sheets of an exercise.
-     */
-    WallAnswer: {
-      exercise: components["schemas"]["ExerciseAnswer"];
-      /** Missing */
-      missing: components["schemas"]["MissingSheet"][];
-      /** News */
-      news: number;
-      paper: components["schemas"]["PaperAnswer"];
-      /** Sheets */
-      sheets: components["schemas"]["WallSheet"][];
-    };
-    /**
-     * WallSheet
-     * @description One sheet pinned to the wall: a student's last attempt. `counting` is the mark of all attempts together.
-     */
-    WallSheet: {
-      /** Added */
-      added: components["schemas"]["AddedAnswer"][];
-      /** Attempts */
-      attempts: components["schemas"]["Attempt"][];
-      /** Bonus */
-      bonus: number;
-      /** Changed */
-      changed: boolean;
-      /** Counting */
-      counting: number;
-      /** Decided */
-      decided: number;
-      /** Findings */
-      findings: components["schemas"]["FindingAnswer"][];
-      /** Grade */
-      grade: string | null;
-      /** Group */
-      group: string;
-      /** Handed In At */
-      handed_in_at: string | null;
-      /** Id */
-      id: number;
-      /** Late */
-      late: boolean;
-      /** Late Loss */
-      late_loss: number;
-      /** Marks */
-      marks: components["schemas"]["CriterionPoints"][];
-      /** Of */
-      of: number;
-      /** Points */
-      points: number;
-      /** Revision */
-      revision: number;
-      /**
-       * State
-       * @enum {string}
-       */
-      state: "draft" | "handed-in" | "returned";
-      /** Student */
-      student: string;
-    };
-    /**
-     * Arc
-     * @description A circular arc from angle `start`, counter-clockwise by `sweep` (radians; 2π is a full circle).
-     */
-    maqueta__drawing__ink__Arc: {
-      /** Centre */
-      centre: [number, number];
-      /**
-       * Edges
-       * @default []
-       */
-      edges: number[];
-      /**
-       * Faces
-       * @default []
-       */
-      faces: number[];
-      /**
-       * Kind
-       * @default arc
-       * @constant
-       */
-      kind: "arc";
-      /**
-       * Pen
-       * @enum {string}
-       */
-      pen:
-        | "visible"
-        | "hidden"
-        | "smooth"
-        | "centre"
-        | "dimension"
-        | "border"
-        | "grid"
-        | "construction";
-      /** Radius */
-      radius: number;
-      /** Start */
-      start: number;
-      /** Sweep */
-      sweep: number;
-    };
-    /**
-     * Arc
-     * @description An arc of a profile from the previous point through `through` to `to`.
-     */
-    maqueta__solid__recipe__Arc: {
-      /** Through */
-      through: [number | string, number | string];
-      /** To */
-      to: [number | string, number | string];
-    };
-  };
-  responses: never;
-  parameters: never;
-  requestBodies: never;
-  headers: never;
-  pathItems: never;
+    responses: never;
+    parameters: never;
+    requestBodies: never;
+    headers: never;
+    pathItems: never;
 }
 export type $defs = Record<string, never>;
 export interface operations {
-  people_class_classes: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["ClassAnswer"][];
-        };
-      };
-    };
-  };
-  people_class_add: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["ClassName"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["ClassAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  people_class_rename: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        class_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["ClassName"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["ClassAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  people_class_students: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        class_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["StudentEntry"][];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  people_class_take_in: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        class_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["Enrolling"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Enrolled"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  people_class_let_go: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        class_id: number;
-        student_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Number"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  people_people_what_was_done: {
-    parameters: {
-      query?: {
-        before?: number | null;
-        most?: number;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["DeedAnswer"][];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  bench_document_opened: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["InkRequest"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["SheetDocument"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  exercises_listing: {
-    parameters: {
-      query?: {
-        archived?: boolean;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["ExerciseAnswer"][];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  exercises_set_exercise: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["NewExercise"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["ExerciseAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  exercises_blank: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["BlankTask"];
-        };
-      };
-    };
-  };
-  exercises_started: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["StartingRequest"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["StartingAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  exercises_one: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["ExerciseAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  bench_model_answer_answer: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["DraftAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  bench_model_answer_save_answer: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["SaveRequest"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["DraftAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  bench_model_answer_propose_dimensions: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["ProposalRequest"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["SheetDocument"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  bench_model_answer_answer_as_file: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-        kind: "svg" | "pdf" | "dxf";
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  marking_wall_decide_for_several: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["SharedDecision"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Decisions"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  deliveries_take_delivery: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "multipart/form-data": components["schemas"]["Body_deliveries_take_delivery"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["DeliveryAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  bench_ink: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["InkRequest"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["InkAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  marking_wall_more_time_for: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-        student_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["MoreTimeRequest"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Number"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  marking_wall_news: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Number"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  bench_readers_eye_reading: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["InkRequest"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["ReadingAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  bench_readers_eye_motion: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["MotionRequest"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["MotionAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  marking_wall_return_decided: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Number"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  marking_scheme_scheme: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["SchemeAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  marking_scheme_change: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["Scheme"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["SchemeAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  marking_scheme_tried: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["Scheme"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["MarkMoved"][];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  bench_own: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["DraftAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  bench_save: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["SaveRequest"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["DraftAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  bench_aid: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["AidRequest"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["SheetDocument"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  bench_again: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["DraftAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  bench_change_lines: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["ChangeRequest"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["SheetDocument"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  bench_check_draft: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["CheckAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  deliveries_correct: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["CorrectionRequest"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["ReadSheetAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  deliveries_read_file: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "multipart/form-data": components["schemas"]["Body_deliveries_read_file"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["ReadSheetAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  bench_finish: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["SaveRequest"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["DraftAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  marking_wall_wall: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        exercise_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["WallAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  jobs_state: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        job_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["JobAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  jobs_cancel: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        job_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["JobAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  jobs_events: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        job_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  people_account_logged_in: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Me"] | null;
-        };
-      };
-    };
-  };
-  people_account_start: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["Credentials"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Me"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  people_account_end: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Number"];
-        };
-      };
-    };
-  };
-  people_account_me: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Me"];
-        };
-      };
-    };
-  };
-  people_account_held_about_me: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HeldAnswer"];
-        };
-      };
-    };
-  };
-  people_account_choose_language: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["LanguageChoice"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Me"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  people_account_my_log_ins: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["LogInAnswer"][];
-        };
-      };
-    };
-  };
-  people_account_end_mine: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        log_in_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Number"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  people_account_choose_password: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["PasswordChange"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Me"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  shelf_model_detail: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        model_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["ModelDetail"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  shelf_model_mesh: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        model_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  shelf_model_picture: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        model_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  shelf_model_views: {
-    parameters: {
-      query: {
-        side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-        up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
-        names?: ("front" | "top" | "right" | "left" | "bottom" | "rear")[];
-      };
-      header?: never;
-      path: {
-        model_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["ViewDrawing"][];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  shelf_part_listing: {
-    parameters: {
-      query?: {
-        words?: string;
-        label?: string | null;
-        archived?: boolean;
-        offset?: number;
-        limit?: number;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["ShelfAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  shelf_part_bring_in: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "multipart/form-data": components["schemas"]["Body_shelf_part_bring_in"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      202: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["PartSummary"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  shelf_builder_preview: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["PreviewRequest"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["PreviewAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  shelf_builder_make: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["RecipeAnswer"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      202: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["PartSummary"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  shelf_part_one: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        part_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["PartAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  shelf_part_change: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        part_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["PartChange"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["PartSummary"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  shelf_part_copy: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        part_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["PartSummary"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  shelf_part_examine_again: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        part_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      202: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["PartSummary"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  shelf_part_file_of: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        part_id: number;
-        kind: "step" | "stl" | "glb" | "source";
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  shelf_builder_recipe: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        part_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["RecipeAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  shelf_builder_rebuild: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        part_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["RecipeAnswer"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      202: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["PartSummary"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  people_people_people: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Person"][];
-        };
-      };
-    };
-  };
-  people_people_add: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["NewPerson"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Person"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  people_people_change: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        person: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["PersonChange"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Person"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  people_people_forget: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        person: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Person"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  people_people_held_about: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        person: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HeldAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  people_people_log_ins: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        person: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["LogInAnswer"][];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  people_people_end_all: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        person: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Number"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  people_people_give_password: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        person: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["OneTimePassword"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  people_people_unlock: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        person: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Number"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  bench_receipts_belongs_to: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        receipt: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["ReceiptAnswer"][];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  marking_written_before: {
-    parameters: {
-      query?: {
-        rule?: string | null;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["BankedRemark"][];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  marking_scheme_templates: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["TemplateAnswer"][];
-        };
-      };
-    };
-  };
-  marking_scheme_keep: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["TemplateRequest"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["TemplateAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  marking_scheme_drop: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        template_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Number"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  sheet_forms_all_forms: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["FormEntry"][];
-        };
-      };
-    };
-  };
-  sheet_forms_add: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["NewForm"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["FormAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  sheet_forms_put_field: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["PutField"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["SheetForm"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  sheet_forms_read_file: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "multipart/form-data": components["schemas"]["Body_sheet_forms_read_file"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["ReadFormAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  sheet_forms_look: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["SheetForm"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["FormLook"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  sheet_forms_usual: {
-    parameters: {
-      query?: {
-        size?: "A4" | "A3" | "A2" | "A1" | "A0" | "ANSI A" | "ANSI B" | "ANSI C" | "ANSI D";
-        landscape?: boolean;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["SheetForm"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  sheet_forms_one: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        form_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["FormAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  sheet_forms_save: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        form_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["SaveForm"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["FormAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  sheet_forms_drop: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        form_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Number"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  marking_one: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        sheet_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["SheetAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  marking_add: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        sheet_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["AddingRequest"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["SheetAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  marking_take_back: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        sheet_id: number;
-        added: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["SheetAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  marking_as_file: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        sheet_id: number;
-        kind: "svg" | "pdf" | "dxf";
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  marking_decide_one: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        sheet_id: number;
-        number: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["DecisionRequest"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["SheetAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  marking_answer: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        sheet_id: number;
-        number: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["AnswerRequest"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["SheetAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  marking_mark: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        sheet_id: number;
-        criterion:
-          | (
-              | "front"
-              | "angle"
-              | "views"
-              | "alignment"
-              | "lines"
-              | "scale"
-              | "dimensions"
-              | "placement"
-              | "layout"
-              | "title"
-              | "pictorial"
-            )
-          | "bonus";
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["MarkRequest"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["SheetAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  marking_pin: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        sheet_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["PinRequest"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["SheetAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  marking_unpin: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        sheet_id: number;
-        pin: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["SheetAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  bench_readers_eye_sheet_reading: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        sheet_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["ReadingAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  bench_readers_eye_sheet_motion: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        sheet_id: number;
-        number: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["MotionAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  marking_remark: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        sheet_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["RemarkRequest"];
-      };
-    };
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["SheetAnswer"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  marking_return_one: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        sheet_id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Number"];
-        };
-      };
-      /** @description Validation Error */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["HTTPValidationError"];
-        };
-      };
-    };
-  };
-  health_alive: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": {
-            [key: string]: boolean;
-          };
-        };
-      };
-    };
-  };
-  health_ready: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/json": components["schemas"]["Health"];
-        };
-      };
-    };
-  };
+    people_class_classes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClassAnswer"][];
+                };
+            };
+        };
+    };
+    people_class_add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClassName"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClassAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_class_rename: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClassName"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClassAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_class_students: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StudentEntry"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_class_take_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Enrolling"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Enrolled"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_class_let_go: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class_id: number;
+                student_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Number"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_people_what_was_done: {
+        parameters: {
+            query?: {
+                before?: number | null;
+                most?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeedAnswer"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_document_opened: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InkRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetDocument"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    exercises_listing: {
+        parameters: {
+            query?: {
+                archived?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseAnswer"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    exercises_set_exercise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewExercise"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    exercises_blank: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BlankTask"];
+                };
+            };
+        };
+    };
+    exercises_started: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StartingRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StartingAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    exercises_one: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_model_answer_answer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_model_answer_save_answer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_model_answer_propose_dimensions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProposalRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetDocument"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_model_answer_answer_as_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+                kind: "svg" | "pdf" | "dxf";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_wall_decide_for_several: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SharedDecision"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Decisions"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    deliveries_take_delivery: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_deliveries_take_delivery"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeliveryAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_ink: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InkRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InkAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_wall_more_time_for: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+                student_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoreTimeRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Number"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_wall_news: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Number"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_readers_eye_reading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InkRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadingAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_readers_eye_motion: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MotionRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MotionAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_wall_return_decided: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Number"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_scheme_scheme: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SchemeAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_scheme_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Scheme"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SchemeAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_scheme_tried: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Scheme"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MarkMoved"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_own: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_save: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_aid: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AidRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetDocument"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_again: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_change_lines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetDocument"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_check_draft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    deliveries_correct: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CorrectionRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadSheetAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    deliveries_read_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_deliveries_read_file"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadSheetAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_finish: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_wall_wall: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WallAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    jobs_state: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    jobs_cancel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    jobs_events: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_account_logged_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Me"] | null;
+                };
+            };
+        };
+    };
+    people_account_start: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Credentials"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Me"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_account_end: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Number"];
+                };
+            };
+        };
+    };
+    people_account_me: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Me"];
+                };
+            };
+        };
+    };
+    people_account_held_about_me: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeldAnswer"];
+                };
+            };
+        };
+    };
+    people_account_choose_language: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LanguageChoice"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Me"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_account_my_log_ins: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogInAnswer"][];
+                };
+            };
+        };
+    };
+    people_account_end_mine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                log_in_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Number"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_account_choose_password: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasswordChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Me"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    shelf_model_detail: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                model_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ModelDetail"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    shelf_model_mesh: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                model_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    shelf_model_picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                model_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    shelf_model_views: {
+        parameters: {
+            query: {
+                side: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+                up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+                names?: ("front" | "top" | "right" | "left" | "bottom" | "rear")[];
+            };
+            header?: never;
+            path: {
+                model_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ViewDrawing"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    shelf_part_listing: {
+        parameters: {
+            query?: {
+                words?: string;
+                label?: string | null;
+                archived?: boolean;
+                offset?: number;
+                limit?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    shelf_part_bring_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_shelf_part_bring_in"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartSummary"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    shelf_builder_preview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PreviewRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PreviewAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    shelf_builder_make: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecipeAnswer"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartSummary"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    shelf_part_one: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    shelf_part_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartSummary"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    shelf_part_copy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartSummary"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    shelf_part_examine_again: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartSummary"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    shelf_part_file_of: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+                kind: "step" | "stl" | "glb" | "source";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    shelf_builder_recipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    shelf_builder_rebuild: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecipeAnswer"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartSummary"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_people_people: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Person"][];
+                };
+            };
+        };
+    };
+    people_people_add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPerson"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Person"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_people_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PersonChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Person"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_people_forget: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Person"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_people_held_about: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeldAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_people_log_ins: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogInAnswer"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_people_end_all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Number"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_people_give_password: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OneTimePassword"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_people_unlock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Number"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_receipts_belongs_to: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                receipt: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReceiptAnswer"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_written_before: {
+        parameters: {
+            query?: {
+                rule?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BankedRemark"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_rule_rules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["maqueta__service__marking__rule_routes__RuleAnswer"][];
+                };
+            };
+        };
+    };
+    marking_scheme_templates: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TemplateAnswer"][];
+                };
+            };
+        };
+    };
+    marking_scheme_keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TemplateRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TemplateAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_scheme_drop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                template_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Number"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheet_forms_all_forms: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormEntry"][];
+                };
+            };
+        };
+    };
+    sheet_forms_add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewForm"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheet_forms_put_field: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PutField"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheet_forms_read_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_sheet_forms_read_file"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadFormAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheet_forms_look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetForm"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormLook"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheet_forms_usual: {
+        parameters: {
+            query?: {
+                size?: "A4" | "A3" | "A2" | "A1" | "A0" | "ANSI A" | "ANSI B" | "ANSI C" | "ANSI D";
+                landscape?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetForm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheet_forms_one: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                form_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheet_forms_save: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                form_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveForm"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheet_forms_drop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                form_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Number"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_one: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AddingRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_take_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+                added: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_difference_of: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DifferenceAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_as_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+                kind: "svg" | "pdf" | "dxf";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_decide_one: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DecisionRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_answer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AnswerRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_mark: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+                criterion: ("front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial") | "bonus";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MarkRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_pin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PinRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_unpin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+                pin: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_readers_eye_sheet_reading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadingAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bench_readers_eye_sheet_motion: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MotionAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_remark: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RemarkRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_return_one: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Number"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    health_alive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: boolean;
+                    };
+                };
+            };
+        };
+    };
+    health_ready: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Health"];
+                };
+            };
+        };
+    };
 }

@@ -67,3 +67,4 @@ export type Attempt = Schemas["Attempt"];
 export type Scheme = Schemas["Scheme"];
 export type SchemeAnswer = Schemas["SchemeAnswer"];
 export type FindingPlace = Schemas["FindingPlace"];
+export type Difference = Schemas["DifferenceAnswer"];

@@ -169,6 +169,8 @@ const TERMS = {
   end: said("end"),
   middle: said("middle"),
   crossing: said("crossing"),
+  beside: said("beside it"),
+  under: said("under it"),
   practice: said("practice"),
   homework: said("homework"),
   test: said("test"),

@@ -1,14 +1,17 @@
-import { Button, Group, Text, Textarea, TextInput, Title } from "@mantine/core";
-import { useEffect, useRef, useState } from "react";
+import { Button, Group, Text, Textarea, Title } from "@mantine/core";
+import { useState } from "react";
 
+import type { Point, Sheet } from "../api/types";
 import { t } from "../frame/language";
-import type { Finding, Sheet } from "../api/types";
-import { FindingSign } from "../drawing/FindingSign";
 import { useMe } from "../frame/me";
 import { criterionLabel, points } from "../frame/words";
+import { AddMistake } from "./AddMistake";
 import { ChangedNote } from "./ChangedNote";
+import { FindingRow } from "./FindingRow";
+import { Marks } from "./Marks";
+import { PinList } from "./PinList";
 import classes from "./Table.module.css";
-import type { Decision, Marking } from "./useMarking";
+import type { Marking } from "./useMarking";
 
 interface Props {
   sheet: Sheet;
@@ -16,12 +19,18 @@ interface Props {
   onPoint: (number: number | null) => void;
   onChoose: (number: number) => void;
   marking: Marking;
+  /** Whether a mistake is being added, and where on the sheet it is. */
+  adding: boolean;
+  onAdding: (adding: boolean) => void;
+  spot: Point | null;
+  onSpot: () => void;
 }
 
 /** The marking slip: findings, decisions, remarks, marks. */
-export function Slip({ sheet, chosen, onPoint, onChoose, marking }: Props) {
+export function Slip(props: Props) {
+  const { sheet, chosen, onPoint, onChoose, marking, adding, onAdding, spot, onSpot } = props;
   const teaching = useMe().role === "instructor";
-  const problem = marking.decide.error?.message ?? marking.giveBack.error?.message;
+  const editable = teaching && sheet.state === "handed-in";
   if (!sheet.reviewed) {
     return (
       <aside className={`${classes.slip} panel`} aria-label={t("Slip")}>
@@ -31,6 +40,7 @@ export function Slip({ sheet, chosen, onPoint, onChoose, marking }: Props) {
         <Text mt="sm">
           {t("Your instructor has the sheet now. The slip appears here when it is returned.")}
         </Text>
+        {sheet.receipt && <Receipt receipt={sheet.receipt} />}
       </aside>
     );
   }
@@ -41,17 +51,18 @@ export function Slip({ sheet, chosen, onPoint, onChoose, marking }: Props) {
           {t("Slip")}
         </Title>
         <span className="number" style={{ fontSize: 26 }} data-testid="total">
+          {sheet.grade !== null && <strong>{sheet.grade} </strong>}
           {points(sheet.points)}
           <span className="quiet small">/{points(sheet.of)}</span>
         </span>
       </header>
-      {problem && (
+      {marking.trouble && (
         <Text c="var(--fault)" role="alert" className="small">
-          {problem}
+          {marking.trouble}
         </Text>
       )}
       {sheet.changed && <ChangedNote changed={sheet.changed} />}
-      {sheet.findings.length === 0 && (
+      {sheet.findings.length === 0 && sheet.added.length === 0 && (
         <Text py="md">{t("Nothing found. Every line is where it should be.")}</Text>
       )}
       <ol className={classes.findings}>
@@ -62,145 +73,60 @@ export function Slip({ sheet, chosen, onPoint, onChoose, marking }: Props) {
             label={index + 1}
             fresh={sheet.changed?.new.includes(finding.number) ?? false}
             open={chosen === finding.number}
-            editable={teaching && sheet.state === "handed-in"}
+            editable={editable}
+            answering={!teaching && sheet.state === "returned" ? sheet.id : null}
             onPoint={onPoint}
             onChoose={onChoose}
-            onDecide={(number, decision, remark) =>
-              marking.decide.mutate({ number, decision, remark })
-            }
+            onDecide={marking.decide}
           />
+        ))}
+        {sheet.added.map((mistake) => (
+          <li key={`added ${mistake.id}`} className={`${classes.finding} ${classes.added}`}>
+            <span>
+              <span className="quiet small">
+                {criterionLabel(mistake.criterion)} · {t("added by your instructor")}
+              </span>
+              <span className={classes.message}>{mistake.words}</span>
+            </span>
+            <span className="number" style={{ color: "var(--fault)" }}>
+              {mistake.cost > 0 ? `−${points(mistake.cost)}` : t("note")}
+            </span>
+            {editable && (
+              <Button
+                size="compact-xs"
+                variant="subtle"
+                color="ink"
+                aria-label={t("Take back: {{words}}", { words: mistake.words })}
+                onClick={() => marking.takeBack(mistake.id)}
+              >
+                {t("Take back")}
+              </Button>
+            )}
+          </li>
         ))}
       </ol>
-      <div className={classes.marks}>
-        {sheet.marks.map((mark) => (
-          <div key={mark.criterion}>
-            <span>{criterionLabel(mark.criterion)}</span>
-            {mark.outcome === "not-judged" ? (
-              <span className="quiet small">{t("not judged")}</span>
-            ) : (
-              <span className="number">
-                {points(mark.points)}/{points(mark.of)}
-              </span>
-            )}
-          </div>
-        ))}
-      </div>
-      <Remark
-        sheet={sheet}
-        editable={teaching && sheet.state === "handed-in"}
-        remark={marking.remark}
-      />
-    </aside>
-  );
-}
-
-interface RowProps extends Pick<Props, "onPoint" | "onChoose"> {
-  onDecide: (number: number, decision: Decision, remark?: string) => void;
-  finding: Finding;
-  label: number;
-  /** Whether only a later version of Maqueta found it. */
-  fresh: boolean;
-  open: boolean;
-  editable: boolean;
-}
-
-function FindingRow({
-  finding,
-  label,
-  fresh,
-  open,
-  editable,
-  onPoint,
-  onChoose,
-  onDecide,
-}: RowProps) {
-  const row = useRef<HTMLLIElement>(null);
-  const [remark, setRemark] = useState(finding.remark);
-  useEffect(() => {
-    if (open) row.current?.scrollIntoView({ block: "nearest" });
-  }, [open]);
-  const waived = finding.decision === "waived";
-  return (
-    <li
-      ref={row}
-      className={classes.finding}
-      data-open={open}
-      onPointerEnter={() => onPoint(finding.number)}
-      onPointerLeave={() => onPoint(null)}
-    >
-      <button
-        type="button"
-        className={classes.findingHead}
-        onClick={() => onChoose(finding.number)}
-        onFocus={() => onChoose(finding.number)}
-        aria-expanded={open}
-      >
-        <FindingSign
-          sign={finding.sign}
-          severity={finding.severity}
-          decision={finding.decision}
-          label={label}
-        />
-        <span>
-          <span className="quiet small">
-            {criterionLabel(finding.criterion)}
-            {fresh && " · new"}
-          </span>
-          <span className={classes.message} data-waived={waived}>
-            {finding.message}
-          </span>
-          {open && (
-            <span className="quiet small" style={{ display: "block" }}>
-              {t("Expected: {{expected}}. Found: {{found}}. {{basis}}.", {
-                expected: finding.expected,
-                found: finding.found,
-                basis: finding.basis,
-              })}
-            </span>
-          )}
-        </span>
-        <span className="number" style={{ color: waived ? "var(--quiet-ink)" : "var(--fault)" }}>
-          {waived ? "waived" : finding.cost > 0 ? `−${points(finding.cost)}` : "note"}
-        </span>
-      </button>
-      {!editable && finding.remark && <Text className={classes.remark}>{finding.remark}</Text>}
-      {open && editable && (
-        <div className={classes.decide}>
-          <Group gap={8}>
-            <Button
-              size="xs"
-              variant={finding.decision === "upheld" ? "filled" : "default"}
-              aria-pressed={finding.decision === "upheld"}
-              onClick={() =>
-                onDecide(finding.number, finding.decision === "upheld" ? null : "upheld")
-              }
-            >
-              {finding.decision === "upheld" ? t("Upheld") : t("Uphold")}{" "}
-              <kbd className={classes.key}>U</kbd>
-            </Button>
-            <Button
-              size="xs"
-              variant={waived ? "filled" : "default"}
-              aria-pressed={waived}
-              onClick={() => onDecide(finding.number, waived ? null : "waived")}
-            >
-              {waived ? t("Waived") : t("Waive")} <kbd className={classes.key}>X</kbd>
-            </Button>
-          </Group>
-          <TextInput
-            size="xs"
-            mt={8}
-            aria-label={t("Remark on this finding")}
-            placeholder={t("Remark")}
-            value={remark}
-            onChange={(e) => setRemark(e.currentTarget.value)}
-            onBlur={() =>
-              remark !== finding.remark && onDecide(finding.number, finding.decision, remark)
-            }
+      {editable &&
+        (adding ? (
+          <AddMistake
+            sheet={sheet}
+            at={spot}
+            onPlace={onSpot}
+            onClose={() => onAdding(false)}
+            onAdd={(mistake) => {
+              marking.add(mistake);
+              onAdding(false);
+            }}
           />
-        </div>
-      )}
-    </li>
+        ) : (
+          <Button mt="sm" size="xs" variant="default" onClick={() => onAdding(true)}>
+            {t("Add a mistake")} <kbd className={classes.key}>A</kbd>
+          </Button>
+        ))}
+      <PinList pins={sheet.pins} onTakeOff={editable ? marking.unpin : undefined} />
+      <Marks sheet={sheet} editable={editable} give={marking.give} />
+      <Remark key={sheet.remark} sheet={sheet} editable={editable} remark={marking.remark} />
+      {!teaching && sheet.receipt && <Receipt receipt={sheet.receipt} />}
+    </aside>
   );
 }
 
@@ -222,11 +148,23 @@ function Remark({ sheet, editable, remark }: RemarkProps) {
       minRows={2}
       aria-label={t("Remark on the sheet")}
       placeholder={t("Remark to {{student}}", { student: sheet.student })}
-      description={remark.isSuccess ? t("Kept.") : undefined}
-      error={remark.error?.message}
       value={text}
       onChange={(e) => setText(e.currentTarget.value)}
-      onBlur={() => text !== sheet.remark && remark.mutate(text)}
+      onBlur={() => text !== sheet.remark && remark(text)}
     />
+  );
+}
+
+/** The receipt of what was handed in. */
+function Receipt({ receipt }: { receipt: string }) {
+  return (
+    <Group gap={6} mt="md">
+      <Text className="quiet small">
+        {t("Receipt")}{" "}
+        <code title={receipt} style={{ overflowWrap: "anywhere" }}>
+          {receipt}
+        </code>
+      </Text>
+    </Group>
   );
 }

@@ -1,87 +1,132 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useRef } from "react";
+import { useQueryClient } from "@tanstack/react-query";
+import { useRef, useState } from "react";
 
+import type { Criterion, Point, Sheet } from "../api/types";
 import { t } from "../frame/language";
-import { answer, api } from "../api/client";
-import type { Sheet } from "../api/types";
+import { useOutbox } from "../marking/useOutbox";
 
 export type Decision = "upheld" | "waived" | null;
 
+export interface NewMistake {
+  criterion: Criterion;
+  words: string;
+  cost: number;
+  at: Point | null;
+}
+
 /**
- * What an instructor writes on a sheet. One thing reaches the server after the other, in the order it was done: a
- * remark still on its way is kept before the sheet is returned, and a sheet whose remark was refused is not returned.
+ * What an instructor writes on a sheet: shown at once, and kept in the order it was done as soon as the service is
+ * reached. A remark still on its way is kept before the sheet is returned, and a sheet of which anything was refused is
+ * not returned.
  */
 export function useMarking(sheet: Sheet) {
   const queries = useQueryClient();
+  const outbox = useOutbox();
   // What was refused stays here until the same thing is kept: another one that is kept does not make up for it.
   const refused = useRef(new Set<string>());
-  const scope = { id: `marking-${sheet.id}` };
-  const shown = (fresh: Sheet) => {
-    queries.setQueryData(["sheet", sheet.id], fresh);
+  const under = useRef(new Set<Promise<unknown>>());
+  const [trouble, setTrouble] = useState("");
+  const [returning, setReturning] = useState(false);
+  const path = `/api/sheets/${sheet.id}`;
+  const key = ["sheet", sheet.id];
+  const standing = () => queries.getQueryData<Sheet>(key) ?? sheet;
+
+  const send = (
+    what: string,
+    method: "PUT" | "POST" | "DELETE",
+    end: string,
+    body?: unknown,
+    meanwhile: (sheet: Sheet) => Sheet = (same) => same,
+  ) => {
+    setTrouble("");
+    // What is asked for just now was asked before the change.
+    void queries.cancelQueries({ queryKey: key });
+    queries.setQueryData<Sheet>(key, meanwhile(standing()));
+    const kept = outbox.add({ method, path: path + end, body });
+    under.current.add(kept);
+    const over = kept.then(
+      (fresh) => {
+        under.current.delete(kept);
+        refused.current.delete(what);
+        // What comes after it is not in this answer yet.
+        if (under.current.size === 0) queries.setQueryData(key, fresh);
+        void queries.invalidateQueries({ queryKey: ["wall"] });
+        void queries.invalidateQueries({ queryKey: ["remarks"] });
+      },
+      (error: Error) => {
+        under.current.delete(kept);
+        refused.current.add(what);
+        setTrouble(error.message);
+        // Somebody else may have decided meanwhile: what stands now is shown.
+        void queries.invalidateQueries({ queryKey: key });
+      },
+    );
+    return over;
   };
-  // How a finding stands as it is shown now, so that nobody's newer decision is written over unseen.
-  const standing = (number: number) => {
-    const now = queries.getQueryData<Sheet>(["sheet", sheet.id]) ?? sheet;
-    return now.findings.find((finding) => finding.number === number)?.decision ?? "open";
+
+  const decide = (number: number, decision: Decision, remark?: string) => {
+    const before = standing().findings.find((own) => own.number === number);
+    const body = {
+      decision,
+      remark: remark ?? null,
+      seen: before?.decision ?? "open",
+      checker: sheet.checker,
+    };
+    void send(`finding ${number}`, "PUT", `/findings/${number}`, body, (own) => ({
+      ...own,
+      findings: own.findings.map((finding) =>
+        finding.number === number
+          ? { ...finding, decision, remark: remark ?? finding.remark }
+          : finding,
+      ),
+    }));
   };
-  const decide = useMutation({
-    scope,
-    mutationFn: (what: { number: number; decision: Decision; remark?: string }) =>
-      answer(
-        api.PUT("/api/sheets/{sheet_id}/findings/{number}", {
-          params: { path: { sheet_id: sheet.id, number: what.number } },
-          body: {
-            decision: what.decision,
-            remark: what.remark ?? null,
-            seen: standing(what.number),
-            checker: sheet.checker,
-          },
-        }),
-      ),
-    onSuccess: (fresh, { number }) => {
-      refused.current.delete(`finding ${number}`);
-      shown(fresh);
-    },
-    onError: (_, { number }) => {
-      refused.current.add(`finding ${number}`);
-      // Somebody else may have decided meanwhile: what stands now is shown.
-      void queries.invalidateQueries({ queryKey: ["sheet", sheet.id] });
-    },
-  });
-  const remark = useMutation({
-    scope,
-    mutationFn: (text: string) =>
-      answer(
-        api.PUT("/api/sheets/{sheet_id}/remark", {
-          params: { path: { sheet_id: sheet.id } },
-          body: { remark: text },
-        }),
-      ),
-    onSuccess: (fresh) => {
-      refused.current.delete("remark");
-      shown(fresh);
-    },
-    onError: () => {
-      refused.current.add("remark");
-    },
-  });
-  const giveBack = useMutation({
-    scope,
-    mutationFn: async () => {
-      if (refused.current.size > 0) {
-        throw new Error(t("A remark or decision was not kept, so the sheet is not returned."));
+  const remark = (text: string) =>
+    void send("remark", "PUT", "/remark", { remark: text }, (own) => ({ ...own, remark: text }));
+  const add = (mistake: NewMistake) => {
+    const body = { ...mistake, key: crypto.randomUUID() };
+    void send(`added ${body.key}`, "POST", "/added", body);
+  };
+  const takeBack = (id: number) =>
+    void send(`added ${id}`, "DELETE", `/added/${id}`, undefined, (own) => ({
+      ...own,
+      added: own.added.filter((mistake) => mistake.id !== id),
+    }));
+  const pin = (points: Point[], words: string) => {
+    const body = { points, words, key: crypto.randomUUID() };
+    void send(`pin ${body.key}`, "POST", "/pins", body, (own) => ({
+      ...own,
+      // Numbers of the service's own are above nothing.
+      pins: [...own.pins, { id: -own.pins.length - 1, points, words }],
+    }));
+  };
+  const unpin = (id: number) =>
+    void send(`pin ${id}`, "DELETE", `/pins/${id}`, undefined, (own) => ({
+      ...own,
+      pins: own.pins.filter((one) => one.id !== id),
+    }));
+  const give = (criterion: Criterion | "bonus", points: number | null) =>
+    void send(`mark ${criterion}`, "PUT", `/marks/${criterion}`, { points });
+
+  const giveBack = async () => {
+    setReturning(true);
+    await Promise.allSettled([...under.current]);
+    if (refused.current.size > 0) {
+      setTrouble(t("A remark or decision was not kept, so the sheet is not returned."));
+    } else {
+      try {
+        await outbox.add({ method: "POST", path: `${path}/return` });
+      } catch (error) {
+        setTrouble((error as Error).message);
       }
-      return answer(
-        api.POST("/api/sheets/{sheet_id}/return", { params: { path: { sheet_id: sheet.id } } }),
-      );
-    },
-    onSuccess: () =>
-      Promise.all([
-        queries.invalidateQueries({ queryKey: ["sheet", sheet.id] }),
+      await Promise.all([
+        queries.invalidateQueries({ queryKey: key }),
         queries.invalidateQueries({ queryKey: ["wall"] }),
-      ]),
-  });
-  return { decide, remark, giveBack };
+      ]);
+    }
+    setReturning(false);
+  };
+  return { decide, remark, add, takeBack, pin, unpin, give, giveBack, returning, trouble };
 }
 
 export type Marking = ReturnType<typeof useMarking>;

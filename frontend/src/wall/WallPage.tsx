@@ -13,6 +13,7 @@ import { complain, tell } from "../frame/tell";
 import { CRITERIA, angleWords } from "../frame/words";
 import { OutboxNote } from "../marking/OutboxNote";
 import { useNews } from "../marking/useNews";
+import { wallOf } from "../marking/wallOf";
 import { CloserLook } from "./CloserLook";
 import { Deliveries } from "./Deliveries";
 import { KindList } from "./KindList";
@@ -27,15 +28,7 @@ import classes from "./Wall.module.css";
 export default function WallPage() {
   const exercise = Number(useParams().exercise);
   const queries = useQueryClient();
-  const wall = useQuery({
-    queryKey: ["wall", exercise],
-    queryFn: () =>
-      answer(
-        api.GET("/api/exercises/{exercise_id}/wall", {
-          params: { path: { exercise_id: exercise } },
-        }),
-      ),
-  });
+  const wall = useQuery(wallOf(exercise));
   const deliveries = useDeliveries(exercise);
   useNews(exercise, true);
 

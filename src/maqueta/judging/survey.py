@@ -78,14 +78,14 @@ class Survey:
                 item.by_hand,
                 tolerance / item.factor,
                 reach / item.factor,
-                self._hidden_wanted(item),
+                self.hidden_wanted(item),
             )
             for item in self.placed
             if item.view.lines is not None and item.lines.pieces and not item.view.mirrored
         }
 
-    def _hidden_wanted(self, item: PlacedView) -> bool:
-        """Whether a drafted view is to have its hidden lines: an auxiliary one all of them, if it has any."""
+    def hidden_wanted(self, item: PlacedView) -> bool:
+        """Whether a view is to have its hidden lines: an auxiliary one all of them, if it has any."""
         if item.view.kind == "auxiliary":
             return any(line.piece.kind == "hidden" for line in item.by_hand)
         return self.exercise.hidden_lines and item.view.kind == "principal"

@@ -60,7 +60,9 @@ def bundle(language: Language) -> FluentBundle:
     locale = _LOCALES[language]
 
     def fixed(number: Any, decimals: Any = 0) -> str:
-        return format_decimal(float(number), "0." + "0" * int(decimals) if decimals else "0", locale=locale)
+        # Rounded before it is written, and nothing less than nothing: "-0" is no number on a drawing.
+        near = round(float(number), int(decimals)) + 0.0
+        return format_decimal(near, "0." + "0" * int(decimals) if decimals else "0", locale=locale)
 
     def plain(number: Any) -> str:
         return format_decimal(float(f"{float(number):.6g}"), "0.######", locale=locale)

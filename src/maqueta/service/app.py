@@ -21,7 +21,7 @@ from maqueta.service.exercises import routes as exercise_routes
 from maqueta.service.interface_files import PackedFiles
 from maqueta.service.jobs import routes as job_routes
 from maqueta.service.marking import routes as marking_routes
-from maqueta.service.marking import scheme_routes, wall_routes
+from maqueta.service.marking import rule_routes, scheme_routes, wall_routes
 from maqueta.service.metrics import noted_work
 from maqueta.service.people import account_routes, class_routes, people_routes
 from maqueta.service.queue.chosen import work_queue
@@ -70,6 +70,7 @@ def describe() -> FastAPI:
         marking_routes,
         wall_routes,
         scheme_routes,
+        rule_routes,
         receipts,
         sheet_form_routes,
     )

@@ -1,11 +1,13 @@
 """What people decide about sheets: findings upheld or waived, mistakes added, marks given, pins, schemes."""
 
+from collections import defaultdict
 from collections.abc import Iterable, Mapping, Sequence
 from typing import Any, Literal
 
 from sqlalchemy import func, select, union_all, update
 from sqlalchemy.orm import Session
 
+from maqueta.store.classes import taught
 from maqueta.store.clock import now
 from maqueta.store.errors import NotVisible
 from maqueta.store.models import (
@@ -127,6 +129,22 @@ def remarks_written(session: Session, instructor: Account, rule: str | None, mos
     query = select(all_of.c.words, func.count()).group_by(all_of.c.words)
     query = query.order_by(here.desc(), func.count().desc(), all_of.c.words).limit(most)
     return list(session.execute(query).tuples())
+
+
+def agreement(session: Session, instructor: Account) -> dict[str, dict[str, int]]:
+    """By rule, how often its findings were upheld, waived or are open, on all sheets of an instructor's classes."""
+    stands = func.coalesce(FindingRecord.decision, "open")
+    query = (
+        select(FindingRecord.rule, stands, func.count())
+        .join(SheetRecord, SheetRecord.id == FindingRecord.sheet_id)
+        .join(ExerciseRecord, ExerciseRecord.id == SheetRecord.exercise_id)
+        .where(ExerciseRecord.class_id.in_(taught(instructor)))
+        .group_by(FindingRecord.rule, stands)
+    )
+    found: dict[str, dict[str, int]] = defaultdict(dict)
+    for rule, decision, number in session.execute(query).tuples():
+        found[rule][decision] = number
+    return found
 
 
 def change_scheme(

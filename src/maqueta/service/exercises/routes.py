@@ -19,7 +19,7 @@ from maqueta.service.marking.standing import counting, standing
 from maqueta.service.world import AnyAccount, Instructor, InTransaction, World
 from maqueta.sheet.form_flaws import form_flaws
 from maqueta.store.classes import class_sizes, own_class, students_of
-from maqueta.store.exercises import extra_time, add_exercise, exercise_for, exercises_for, sheet_counts
+from maqueta.store.exercises import add_exercise, exercise_for, exercises_for, extra_time, sheet_counts
 from maqueta.store.models import Account, ExerciseRecord, SheetRecord
 from maqueta.store.sheets import own_sheets
 from maqueta.store.shelf import own_part

@@ -4,6 +4,7 @@ from typing import Annotated
 
 from pydantic import Field, StringConstraints
 
+from maqueta.drawing.ink import Item
 from maqueta.geometry.carrier import Point
 from maqueta.judging.finding import Severity
 from maqueta.judging.points import Outcome
@@ -175,6 +176,14 @@ class SheetAnswer(MarkAnswer):
     checker: int
     changed: ChangedAnswer | None = None
     neighbours: list[int] = Field(default=[])
+
+
+class DifferenceAnswer(Strict):
+    """What a sheet should show, what of that is missing, and what is there and should not be; as ink."""
+
+    expected: list[Item]
+    missing: list[Item]
+    surplus: list[Item]
 
 
 class DecisionRequest(Strict):

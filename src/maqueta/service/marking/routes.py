@@ -28,12 +28,14 @@ from maqueta.service.marking.messages import (
     AnswerRequest,
     BankedRemark,
     DecisionRequest,
+    DifferenceAnswer,
     MarkRequest,
     PinRequest,
     RemarkRequest,
     SheetAnswer,
 )
 from maqueta.service.marking.standing import attempts, standing
+from maqueta.service.marking.work import difference
 from maqueta.service.messages import Number
 from maqueta.service.world import AnyAccount, Instructor, InTransaction, Student
 from maqueta.sheet.document import SheetDocument
@@ -94,6 +96,14 @@ def one(sheet_id: int, account: AnyAccount, session: InTransaction, at: AtDesk) 
         neighbours=sheets_around(session, exercise) if teaching else [],
         **mark_fields(own.mark if own else NO_MARK),
     )
+
+
+@router.get("/{sheet_id}/difference")
+def difference_of(sheet_id: int, instructor: Instructor, session: InTransaction, at: AtDesk) -> DifferenceAnswer:
+    """What a sheet should show and what it shows, to be laid over each other."""
+    sheet = readable_sheet(session, instructor, sheet_id)
+    desk = at.desk_at_sheet(sheet, version_for(at.world, session, sheet.exercise, sheet.student_id), instructor)
+    return at.run(difference, desk, SheetDocument.model_validate(sheet.document))
 
 
 @router.get("/{sheet_id}/drawing.{kind}", response_class=Response)

@@ -1,4 +1,4 @@
-"""Wall, table, shelf and people in the real interface."""
+"""Shelf and people in the real interface."""
 
 import re
 from pathlib import Path
@@ -9,37 +9,6 @@ from playwright.sync_api import Route, expect
 from tests.browser.conftest import Open
 
 pytestmark = pytest.mark.browser
-
-
-def test_lens_shows_one_criterion_and_decides_it_for_all(open_page: Open) -> None:
-    page = open_page("ines.corvalho")
-    page.get_by_role("link", name=re.compile("Reed clamp")).click()
-    expect(page.get_by_role("button", name=re.compile("^Sheet of"))).to_have_count(11)
-    page.keyboard.press("3")
-    expect(page.get_by_label("Lens").get_by_role("button", pressed=True)).to_contain_text("Views")
-    page.get_by_label("Lens").get_by_role("button", name=re.compile("^Lines")).click()
-    shared = page.get_by_label("Shared mistakes")
-    row = shared.locator("section").filter(has_text="4 hidden lines, 72 mm in all")
-    expect(row).to_contain_text("On 2 sheets")
-    row.get_by_role("button", name="Uphold on 1").click()
-    expect(row).to_contain_text("Decided")
-    row.get_by_role("button", name="Take back").click()
-    expect(row.get_by_role("button", name="Uphold on 1")).to_be_visible()
-
-
-def test_table_walks_by_keys_and_lights_the_part(open_page: Open) -> None:
-    page = open_page("ines.corvalho")
-    page.get_by_role("link", name=re.compile("Reed clamp")).click()
-    page.get_by_role("button", name=re.compile("Sheet of Paul Nakagawa")).click()
-    expect(page.get_by_text("What the chosen finding speaks of is lit on the part.")).to_be_visible()
-    page.keyboard.press("u")
-    expect(page.get_by_role("button", name=re.compile("^Upheld"))).to_be_visible()
-    page.keyboard.press("]")
-    expect(page.locator("header strong")).to_have_text("Rosa Quispe")
-    page.keyboard.press("[")
-    expect(page.locator("header strong")).to_have_text("Paul Nakagawa")
-    page.reload()
-    expect(page.get_by_role("button", name=re.compile("^Upheld"))).to_be_visible()
 
 
 def test_part_opens_on_the_turntable_and_refused_uploads_say_why(open_page: Open, tmp_path: Path) -> None:
