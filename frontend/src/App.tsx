@@ -25,6 +25,8 @@ const TablePage = lazy(() => import("./table/TablePage"));
 const SheetFormsPage = lazy(() => import("./sheetForm/SheetFormsPage"));
 const FormEditorPage = lazy(() => import("./sheetForm/FormEditorPage"));
 const ClassesPage = lazy(() => import("./people/ClassesPage"));
+const LearnedPage = lazy(() => import("./people/LearnedPage"));
+const ProgressPage = lazy(() => import("./people/ProgressPage"));
 const DeedsPage = lazy(() => import("./people/DeedsPage"));
 const PeoplePage = lazy(() => import("./people/PeoplePage"));
 
@@ -78,6 +80,8 @@ export function App() {
           <Routes>
             <Route path="/" element={<Home me={me.data} />} />
             <Route path="/classes" element={<ClassesPage />} />
+            <Route path="/classes/:school/learned" element={<LearnedPage />} />
+            <Route path="/progress" element={<ProgressPage />} />
             <Route path="/deeds" element={<DeedsPage />} />
             <Route path="/shelf" element={<ShelfPage />} />
             <Route path="/shelf/new" element={<BuilderPage />} />

@@ -73,6 +73,7 @@ def places(database: Database) -> dict[str, Any]:
             "job_id": job.id,
             "class_id": exercise.class_id,
             "student_id": student.id,
+            "sharer": 0,
             "log_in_id": 0,
             "form_id": add_sheet_form(session, owner, "Theirs", USUAL_FORM).id,
             # Gets new passwords, is locked and unlocked, closed and made anonymous.
@@ -119,6 +120,11 @@ def body_of(method: str, path: str, document: dict[str, Any]) -> dict[str, Any]:
         "/remark": {"remark": ""},
         "/classes/{class_id}": {"name": "Theirs"},
         "/students": {"logins": ["nobody"]},
+        "/roster": {"people": [{"name": "Somebody", "login": "some.body"}]},
+        "/sharers": {"login": "nobody"},
+        "/groups": {"groups": {}},
+        "/marks-out": {},
+        "/join": {"code": "NONE"},
         "/recipe": {"recipe": demo_recipe("reed-clamp").model_dump(mode="json", exclude_defaults=True)},
         "/answer": {"document": document, "base": 99},
         "/sheet": {"document": document, "base": 99},
@@ -134,7 +140,7 @@ def body_of(method: str, path: str, document: dict[str, Any]) -> dict[str, Any]:
 
 
 def asked(who: Any, method: str, path: str, known: dict[str, Any]) -> str:
-    known = {**known, "kind": "source"} if "/file/" in path else known
+    known = {**known, "kind": "source"} if "/file/" in path else {**known, "kind": "csv"} if "marks." in path else known
     query = "?side=-y&up=%2Bz" if path.endswith("/views") else ""
     answer = who(method, path.format(**known) + query, **body_of(method, path, known["document"]))
     assert answer.status_code < 500, (method, path, answer.text)
@@ -174,6 +180,7 @@ def test_another_instructor_reaches_nothing_of_the_first(log_in: LogIn, stranger
 KEEPING_NOTHING = {
     "POST /api/documents",
     "POST /api/parts/preview",
+    "POST /api/classes/{class_id}/roster/preview",
     "POST /api/exercises/starting-sheet",
     "POST /api/exercises/{exercise_id}/answer/dimensions",
     "POST /api/exercises/{exercise_id}/ink",

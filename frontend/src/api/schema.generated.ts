@@ -13,7 +13,7 @@ export interface paths {
         };
         /**
          * Classes
-         * @description An instructor's classes.
+         * @description The classes an instructor teaches.
          */
         get: operations["people_class_classes"];
         put?: never;
@@ -35,17 +35,189 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /**
+         * Detail
+         * @description A class with those who teach it and those who are in it.
+         */
+        get: operations["people_class_detail"];
         put?: never;
         post?: never;
         delete?: never;
         options?: never;
         head?: never;
         /**
-         * Rename
-         * @description Call a class by another name.
+         * Change
+         * @description Call a class by another name, put it out of the way, or bring it back.
          */
-        patch: operations["people_class_rename"];
+        patch: operations["people_class_change"];
+        trace?: never;
+    };
+    "/api/classes/{class_id}/groups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Group
+         * @description Put students into groups.
+         */
+        put: operations["people_class_group"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{class_id}/join-code": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * New Code
+         * @description A new code by which students come in; the former one is worth nothing any more.
+         */
+        post: operations["people_class_new_code"];
+        /**
+         * No Code
+         * @description Let nobody in by a code any more.
+         */
+        delete: operations["people_class_no_code"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{class_id}/marks-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Chosen
+         * @description How the marks of a class are written.
+         */
+        get: operations["marking_marks_out_chosen"];
+        /**
+         * Choose
+         * @description Choose how the marks of a class are written from now on.
+         */
+        put: operations["marking_marks_out_choose"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{class_id}/marks.{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Of Class
+         * @description The marks of a class: a row for everybody, a column for every exercise that is set, and the sum of the points.
+         */
+        get: operations["marking_marks_out_of_class"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{class_id}/roster": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring In
+         * @description Bring in the people of a roster, all or nothing: accounts where there are none, a place in the class for each.
+         */
+        post: operations["people_class_bring_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{class_id}/roster/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview
+         * @description What every row of a roster will do, from a CSV or XLSX file or from what was pasted; nothing is done yet.
+         */
+        post: operations["people_class_preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{class_id}/sharers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Share
+         * @description Share a class with another instructor, who then teaches it as well.
+         */
+        post: operations["people_class_share"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{class_id}/sharers/{sharer}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Share Not
+         * @description Share a class with an instructor no longer; whom it is shared with may leave it, too.
+         */
+        delete: operations["people_class_share_not"];
+        options?: never;
+        head?: never;
+        patch?: never;
         trace?: never;
     };
     "/api/classes/{class_id}/students": {
@@ -55,17 +227,13 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Students
-         * @description Who is in a class.
-         */
-        get: operations["people_class_students"];
+        get?: never;
         put?: never;
         /**
-         * Take In
+         * Let In
          * @description Take students in by their log-in names; those nobody has are told, the others are in.
          */
-        post: operations["people_class_take_in"];
+        post: operations["people_class_let_in"];
         delete?: never;
         options?: never;
         head?: never;
@@ -87,6 +255,46 @@ export interface paths {
          * @description Take a student out; what was handed in is kept.
          */
         delete: operations["people_class_let_go"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{class_id}/students/{student_id}/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * First Password
+         * @description A new first password for a student who forgot theirs, where an instructor of the class brought them in.
+         */
+        post: operations["people_class_first_password"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{class_id}/understanding": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Of Class
+         * @description What a class has not understood yet: mistakes by rule, exercise and student, and what has improved since.
+         */
+        get: operations["marking_understanding_of_class"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -340,6 +548,26 @@ export interface paths {
          * @description A document as ink.
          */
         post: operations["bench_ink"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/marks.{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Of Exercise
+         * @description The marks of an exercise, a row for everybody in the class; who has handed in nothing has earned nothing.
+         */
+        get: operations["marking_marks_out_of_exercise"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -722,6 +950,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/join": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Join
+         * @description Come into a class by its code; coming in twice is coming in once.
+         */
+        post: operations["people_class_join"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/log-in": {
         parameters: {
             query?: never;
@@ -880,6 +1128,26 @@ export interface paths {
          * @description Choose another password. Log-ins in other browsers end.
          */
         post: operations["people_account_choose_password"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/progress": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Own Progress
+         * @description What was said to a student over time, the newest sheet first, and what they do right by now.
+         */
+        get: operations["marking_understanding_own_progress"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2099,6 +2367,16 @@ export interface components {
             /** Student */
             student?: number | null;
         };
+        /** Body_people_class_preview */
+        Body_people_class_preview: {
+            /** File */
+            file?: string | null;
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+        };
         /** Body_sheet_forms_read_file */
         Body_sheet_forms_read_file: {
             /** File */
@@ -2403,13 +2681,51 @@ export interface components {
         };
         /**
          * ClassAnswer
-         * @description A class and how many students it has.
+         * @description A class, how many students it has, and whether the one who asks made it.
          */
         ClassAnswer: {
+            /** Archived */
+            archived: boolean;
             /** Id */
             id: number;
             /** Name */
             name: string;
+            /** Own */
+            own: boolean;
+            /** Students */
+            students: number;
+        };
+        /**
+         * ClassChange
+         * @description What changes about a class; what is left out stays.
+         */
+        ClassChange: {
+            /** Archived */
+            archived?: boolean | null;
+            /** Name */
+            name?: string | null;
+        };
+        /**
+         * ClassDetail
+         * @description A class with those who teach it and those who are in it.
+         */
+        ClassDetail: {
+            /** Archived */
+            archived: boolean;
+            /** Id */
+            id: number;
+            /** Join Code */
+            join_code: string | null;
+            /** Maker */
+            maker: string;
+            /** Name */
+            name: string;
+            /** Own */
+            own: boolean;
+            /** Roll */
+            roll: components["schemas"]["StudentEntry"][];
+            /** Sharers */
+            sharers: components["schemas"]["SharerEntry"][];
             /** Students */
             students: number;
         };
@@ -2575,14 +2891,14 @@ export interface components {
          */
         DeliveryAnswer: {
             /** Candidates */
-            candidates: components["schemas"]["StudentName"][];
+            candidates: components["schemas"]["maqueta__service__deliveries__messages__StudentName"][];
             /** Findings */
             findings: number;
             /** Not Read */
             not_read: string[];
             /** Sheet */
             sheet: number | null;
-            student: components["schemas"]["StudentName"] | null;
+            student: components["schemas"]["maqueta__service__deliveries__messages__StudentName"] | null;
             /** Why */
             why: string;
         };
@@ -3157,6 +3473,23 @@ export interface components {
             varied: boolean;
         };
         /**
+         * ExerciseColumn
+         * @description An exercise, and how many of the class have handed it in.
+         */
+        ExerciseColumn: {
+            /**
+             * Due At
+             * Format: date-time
+             */
+            due_at: string;
+            /** Handed In */
+            handed_in: number;
+            /** Id */
+            id: number;
+            /** Title */
+            title: string;
+        };
+        /**
          * Extrude
          * @description A closed profile pushed to a depth.
          *
@@ -3349,6 +3682,18 @@ export interface components {
             share: string;
             /** Sheet */
             sheet: number;
+        };
+        /**
+         * FirstPassword
+         * @description The first password of a new account; it is told once, to be printed on a slip.
+         */
+        FirstPassword: {
+            /** Login */
+            login: string;
+            /** Name */
+            name: string;
+            /** Password */
+            password: string;
         };
         /**
          * FlawAnswer
@@ -3549,6 +3894,16 @@ export interface components {
             /** Least */
             least: number;
         };
+        /**
+         * GroupsRequest
+         * @description Groups of students, by their numbers; "" for none.
+         */
+        GroupsRequest: {
+            /** Groups */
+            groups: {
+                [key: string]: string;
+            };
+        };
         /** HTTPValidationError */
         HTTPValidationError: {
             /** Detail */
@@ -3715,6 +4070,22 @@ export interface components {
              * @enum {string}
              */
             state: "waiting" | "running" | "done" | "failed" | "cancelled";
+        };
+        /**
+         * JoinCode
+         * @description A code by which students come into a class.
+         */
+        JoinCode: {
+            /** Code */
+            code: string;
+        };
+        /**
+         * JoinRequest
+         * @description A code as somebody typed it.
+         */
+        JoinRequest: {
+            /** Code */
+            code: string;
         };
         /**
          * LabelCount
@@ -3964,6 +4335,41 @@ export interface components {
              * @default 0.5
              */
             warning_share: number;
+        };
+        /**
+         * MarksOut
+         * @description How marks are written for a school: which columns, in which order, and how a table is cut. Chosen once.
+         */
+        MarksOut: {
+            /**
+             * Columns
+             * @default [
+             *       "family",
+             *       "given",
+             *       "login",
+             *       "points",
+             *       "of",
+             *       "grade"
+             *     ]
+             */
+            columns: ("name" | "given" | "family" | "login" | "email" | "group" | "points" | "of" | "percent" | "grade" | "criteria" | "state" | "attempt" | "handed in" | "late" | "remark")[];
+            /**
+             * Decimal Comma
+             * @default false
+             */
+            decimal_comma: boolean;
+            /**
+             * Figure
+             * @default points
+             * @enum {string}
+             */
+            figure: "points" | "percent" | "grade";
+            /**
+             * Separator
+             * @default ,
+             * @enum {string}
+             */
+            separator: "," | ";" | "\t";
         };
         /**
          * Me
@@ -4357,6 +4763,30 @@ export interface components {
             words: string | null;
         };
         /**
+         * OwnProgress
+         * @description What was said to a student over time, and what they do right by now.
+         */
+        OwnProgress: {
+            /** Mistakes */
+            mistakes: components["schemas"]["ToldMistake"][];
+            /** Sheets */
+            sheets: components["schemas"]["OwnSheet"][];
+        };
+        /**
+         * OwnSheet
+         * @description A sheet that came back to its student.
+         */
+        OwnSheet: {
+            /** Mistakes */
+            mistakes: number;
+            /** Returned At */
+            returned_at: string | null;
+            /** Sheet */
+            sheet: number;
+            /** Title */
+            title: string;
+        };
+        /**
          * Paper
          * @description The paper a sheet is drawn on: on the usual form, with captions in a language, or on a `form` of its own.
          *
@@ -4594,6 +5024,28 @@ export interface components {
              * @default
              */
             words: string;
+        };
+        /**
+         * PlannedRow
+         * @description A row of a roster, what it will do, and why, where that is not plain.
+         */
+        PlannedRow: {
+            /**
+             * Does
+             * @enum {string}
+             */
+            does: "new" | "in" | "already" | "not";
+            /** Email */
+            email: string;
+            /** Group */
+            group: string;
+            /** Line */
+            line: number;
+            /** Login */
+            login: string;
+            /** Name */
+            name: string;
+            why: string | null;
         };
         /**
          * Pocket
@@ -5064,6 +5516,44 @@ export interface components {
             thickness: number | string;
         };
         /**
+         * RosterDone
+         * @description What came of a roster: first passwords of new accounts, and how many people are in by it.
+         */
+        RosterDone: {
+            /** Slips */
+            slips: components["schemas"]["FirstPassword"][];
+            /** Taken In */
+            taken_in: number;
+        };
+        /**
+         * RosterEntry
+         * @description Somebody to bring in.
+         */
+        RosterEntry: {
+            /**
+             * Email
+             * @default
+             */
+            email: string;
+            /**
+             * Group
+             * @default
+             */
+            group: string;
+            /** Login */
+            login: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * RosterRequest
+         * @description The people of a roster that are to come in.
+         */
+        RosterRequest: {
+            /** People */
+            people: components["schemas"]["RosterEntry"][];
+        };
+        /**
          * RoundDimension
          * @description The diameter or radius of a circle or arc of a view; the text stands at `place`.
          *
@@ -5111,6 +5601,30 @@ export interface components {
             text?: string | null;
             /** View */
             view: string;
+        };
+        /**
+         * RuleRow
+         * @description A rule, the sheets that break it by exercise, and what came of giving sheets back: students by number.
+         */
+        RuleRow: {
+            /** Again */
+            again: number[];
+            /**
+             * Criterion
+             * @enum {string}
+             */
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            heading: string;
+            /** Improved */
+            improved: number[];
+            /** Rule */
+            rule: string;
+            /** Sheets */
+            sheets: {
+                [key: string]: number[];
+            };
+            /** Times */
+            times: number;
         };
         /**
          * SaveForm
@@ -5208,6 +5722,26 @@ export interface components {
             findings: components["schemas"]["FindingPlace"][];
             /** Remark */
             remark?: string | null;
+        };
+        /**
+         * SharerEntry
+         * @description An instructor a class is shared with.
+         */
+        SharerEntry: {
+            /** Id */
+            id: number;
+            /** Login */
+            login: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * SharerRequest
+         * @description The instructor to share a class with.
+         */
+        SharerRequest: {
+            /** Login */
+            login: string;
         };
         /**
          * SheetAnswer
@@ -5680,25 +6214,21 @@ export interface components {
         };
         /**
          * StudentEntry
-         * @description A student in a class.
+         * @description A student in a class. `resettable` is whether its instructors may give them a new first password.
          */
         StudentEntry: {
+            /** Email */
+            email: string;
+            /** Group */
+            group: string;
             /** Id */
             id: number;
             /** Login */
             login: string;
             /** Name */
             name: string;
-        };
-        /**
-         * StudentName
-         * @description Whose sheet a file may be.
-         */
-        StudentName: {
-            /** Id */
-            id: number;
-            /** Name */
-            name: string;
+            /** Resettable */
+            resettable: boolean;
         };
         /**
          * TemplateAnswer
@@ -5836,6 +6366,38 @@ export interface components {
             fields: {
                 [key: string]: string;
             };
+        };
+        /**
+         * ToldMistake
+         * @description A rule a student was told of, on which sheets, and whether the last sheet that came back was free of it.
+         */
+        ToldMistake: {
+            /**
+             * Criterion
+             * @enum {string}
+             */
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            heading: string;
+            /** Now Right */
+            now_right: boolean;
+            /** Rule */
+            rule: string;
+            /** Sheets */
+            sheets: number[];
+        };
+        /**
+         * Understanding
+         * @description The mistakes of a class over its exercises.
+         */
+        Understanding: {
+            /** Exercises */
+            exercises: components["schemas"]["ExerciseColumn"][];
+            /** Rules */
+            rules: components["schemas"]["RuleRow"][];
+            /** School Class */
+            school_class: string;
+            /** Students */
+            students: components["schemas"]["maqueta__service__marking__understanding_routes__StudentName"][];
         };
         /**
          * UsedIn
@@ -6109,6 +6671,16 @@ export interface components {
             sweep: number;
         };
         /**
+         * StudentName
+         * @description Whose sheet a file may be.
+         */
+        maqueta__service__deliveries__messages__StudentName: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+        };
+        /**
          * RuleAnswer
          * @description A rule, how often it found something on the sheets of an instructor's classes, and what people decided.
          */
@@ -6153,6 +6725,26 @@ export interface components {
             severity: "error" | "warning" | "note";
         };
         /**
+         * StudentName
+         * @description A student, and the rules the sheets of each exercise break.
+         */
+        maqueta__service__marking__understanding_routes__StudentName: {
+            /** Broken */
+            broken: {
+                [key: string]: string[];
+            };
+            /** Group */
+            group: string;
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Sheets */
+            sheets: {
+                [key: string]: number;
+            };
+        };
+        /**
          * Arc
          * @description An arc of a profile from the previous point through `through` to `to`.
          */
@@ -6179,7 +6771,9 @@ export type $defs = Record<string, never>;
 export interface operations {
     people_class_classes: {
         parameters: {
-            query?: never;
+            query?: {
+                archived?: boolean;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -6193,6 +6787,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ClassAnswer"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
                 };
             };
         };
@@ -6230,7 +6833,38 @@ export interface operations {
             };
         };
     };
-    people_class_rename: {
+    people_class_detail: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClassDetail"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_class_change: {
         parameters: {
             query?: never;
             header?: never;
@@ -6241,7 +6875,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ClassName"];
+                "application/json": components["schemas"]["ClassChange"];
             };
         };
         responses: {
@@ -6265,7 +6899,42 @@ export interface operations {
             };
         };
     };
-    people_class_students: {
+    people_class_group: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GroupsRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Number"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_class_new_code: {
         parameters: {
             query?: never;
             header?: never;
@@ -6282,7 +6951,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StudentEntry"][];
+                    "application/json": components["schemas"]["JoinCode"];
                 };
             };
             /** @description Validation Error */
@@ -6296,7 +6965,271 @@ export interface operations {
             };
         };
     };
-    people_class_take_in: {
+    people_class_no_code: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Number"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_marks_out_chosen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MarksOut"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_marks_out_choose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MarksOut"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MarksOut"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_marks_out_of_class: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class_id: number;
+                kind: "csv" | "xlsx";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_class_bring_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RosterRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RosterDone"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_class_preview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_people_class_preview"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlannedRow"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_class_share: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SharerRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharerEntry"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_class_share_not: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class_id: number;
+                sharer: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Number"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_class_let_in: {
         parameters: {
             query?: never;
             header?: never;
@@ -6350,6 +7283,69 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Number"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    people_class_first_password: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class_id: number;
+                student_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OneTimePassword"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_understanding_of_class: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Understanding"];
                 };
             };
             /** @description Validation Error */
@@ -6800,6 +7796,36 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["InkAnswer"];
                 };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_marks_out_of_exercise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+                kind: "csv" | "xlsx";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Validation Error */
             422: {
@@ -7506,6 +8532,39 @@ export interface operations {
             };
         };
     };
+    people_class_join: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JoinRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClassName"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     people_account_logged_in: {
         parameters: {
             query?: never;
@@ -7732,6 +8791,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_understanding_own_progress: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnProgress"];
                 };
             };
         };

@@ -8,6 +8,7 @@ import type { Exercise } from "../api/types";
 import { useMe } from "../frame/me";
 import { Trouble, Waiting } from "../frame/Messages";
 import { angleWords, dayAndTime, points, term, viewLabel } from "../frame/words";
+import { JoinForm } from "../people/JoinForm";
 import { PartPicture } from "../turntable/PartPicture";
 import classes from "./Exercises.module.css";
 
@@ -44,6 +45,12 @@ export function ExercisesPage() {
               )
             : t("Nothing to do yet. Exercises appear here as soon as your instructor sets them.")}
         </Text>
+      )}
+      {!teaching && exercises.data && (
+        <details open={exercises.data.length === 0} className={classes.join}>
+          <summary>{t("Come into another class")}</summary>
+          <JoinForm />
+        </details>
       )}
       {exercises.data?.map((exercise) =>
         teaching ? (

@@ -21,7 +21,10 @@ const PLACES: Record<string, [string, string][]> = {
     ["/sheet-forms", said("Sheet forms")],
     ["/classes", said("Classes")],
   ],
-  student: [["/", said("Exercises")]],
+  student: [
+    ["/", said("Exercises")],
+    ["/progress", said("What I was told")],
+  ],
   admin: [
     ["/", said("People")],
     ["/deeds", said("What was done")],

@@ -1,4 +1,4 @@
-import { NavLink, Text, Title } from "@mantine/core";
+import { NavLink, Switch, Text, Title } from "@mantine/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 
@@ -6,16 +6,17 @@ import { t } from "../frame/language";
 import { answer, api } from "../api/client";
 import { Header } from "../frame/Header";
 import { Complaint, Trouble, Waiting } from "../frame/Messages";
-import { ClassRoll } from "./ClassRoll";
+import { ClassRoom } from "./ClassRoom";
 import { NameForm } from "./NameForm";
 import styles from "./Classes.module.css";
 
 /** An instructor's classes, and who is in them. */
 export default function ClassesPage() {
   const queries = useQueryClient();
+  const [archived, setArchived] = useState(false);
   const classes = useQuery({
-    queryKey: ["classes"],
-    queryFn: () => answer(api.GET("/api/classes")),
+    queryKey: ["classes", archived ? "archived" : "current"],
+    queryFn: () => answer(api.GET("/api/classes", { params: { query: { archived } } })),
   });
   const [chosen, setChosen] = useState<number | null>(null);
   const [trouble, setTrouble] = useState("");
@@ -66,14 +67,21 @@ export default function ClassesPage() {
                 <NameForm label={t("New class")} action={t("Make")} onName={add} />
               </div>
               <Complaint words={trouble} />
+              <Switch
+                mt="md"
+                size="xs"
+                label={t("Archived classes")}
+                checked={archived}
+                onChange={(event) => setArchived(event.currentTarget.checked)}
+              />
             </div>
             {shown ? (
-              <ClassRoll key={shown.id} school={shown} />
+              <ClassRoom key={shown.id} school={shown} />
             ) : (
               <Text>
-                {t(
-                  "No class yet. Name the first one on the left; then take its students in by their log-in names.",
-                )}
+                {archived
+                  ? t("No class is archived.")
+                  : t("No class yet. Name the first one on the left; then bring its people in.")}
               </Text>
             )}
           </div>

@@ -20,8 +20,8 @@ from maqueta.service.deliveries import routes as delivery_routes
 from maqueta.service.exercises import routes as exercise_routes
 from maqueta.service.interface_files import PackedFiles
 from maqueta.service.jobs import routes as job_routes
+from maqueta.service.marking import marks_out_routes, rule_routes, scheme_routes, understanding_routes, wall_routes
 from maqueta.service.marking import routes as marking_routes
-from maqueta.service.marking import rule_routes, scheme_routes, wall_routes
 from maqueta.service.metrics import noted_work
 from maqueta.service.people import account_routes, class_routes, people_routes
 from maqueta.service.queue.chosen import work_queue
@@ -71,12 +71,15 @@ def describe() -> FastAPI:
         wall_routes,
         scheme_routes,
         rule_routes,
+        understanding_routes,
+        marks_out_routes,
         receipts,
         sheet_form_routes,
     )
     for area in areas:
         app.include_router(area.router)
     app.include_router(marking_routes.remark_router)
+    app.include_router(class_routes.join_router)
     return app
 
 

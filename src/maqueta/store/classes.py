@@ -159,3 +159,27 @@ def take_out(session: Session, school_class: SchoolClass, student_id: int) -> No
     if found is None:
         raise NotVisible
     session.delete(found)
+
+
+def accounts_called(session: Session, logins: Iterable[str]) -> dict[str, Account]:
+    """The accounts that have these log-in names, closed ones too."""
+    found = session.scalars(select(Account).where(Account.login.in_(set(logins))))
+    return {account.login: account for account in found}
+
+
+def student_in(session: Session, school_class: SchoolClass, student_id: int) -> Account:
+    """A student of a class. Raises NotVisible."""
+    query = select(Account).join(Enrolment, Enrolment.student_id == Account.id)
+    found = session.scalar(query.where(Enrolment.class_id == school_class.id, Account.id == student_id))
+    if found is None:
+        raise NotVisible
+    return found
+
+
+def teaches_as_well(session: Session, school_class: SchoolClass, account_id: int | None) -> bool:
+    """Whether somebody is one of those who teach a class."""
+    if account_id is None:
+        return False
+    return (
+        account_id == school_class.instructor_id or session.get(SharedClass, (school_class.id, account_id)) is not None
+    )

@@ -83,6 +83,13 @@ def exercise_for(session: Session, account: Account, exercise_id: int) -> Exerci
     return found
 
 
+def exercises_of_class(session: Session, school_class: SchoolClass) -> list[ExerciseRecord]:
+    """The exercises set to a class, archived ones too, the first due first."""
+    query = select(ExerciseRecord).where(ExerciseRecord.class_id == school_class.id, ExerciseRecord.set_at.is_not(None))
+    query = query.options(joinedload(ExerciseRecord.version), joinedload(ExerciseRecord.school_class))
+    return list(session.scalars(query.order_by(ExerciseRecord.due_at, ExerciseRecord.id)))
+
+
 def sheet_counts(session: Session, exercises: Sequence[ExerciseRecord]) -> dict[int, Counter[str]]:
     """How many sheets of each exercise are in each state, of each student the last one, by the exercise's number."""
     counts: dict[int, Counter[str]] = {exercise.id: Counter() for exercise in exercises}

@@ -120,6 +120,30 @@ def readable_sheet(session: Session, account: Account, sheet_id: int) -> SheetRe
     return found
 
 
+def broken_rules(
+    session: Session, class_id: int | None = None, student_id: int | None = None
+) -> list[tuple[SheetRecord, frozenset[str]]]:
+    """Sheets that were handed in, of each student and exercise the last, with the rules they break after all decisions.
+
+    Of a class, or of a student; without what is drawn on them.
+    """
+    query = select(SheetRecord).join(SheetRecord.exercise).where(SheetRecord.state != "draft")
+    if class_id is not None:
+        query = query.where(ExerciseRecord.class_id == class_id)
+    if student_id is not None:
+        query = query.where(SheetRecord.student_id == student_id)
+    query = query.options(contains_eager(SheetRecord.exercise), defer(SheetRecord.document))
+    sheets = session.scalars(query.order_by(SheetRecord.exercise_id, SheetRecord.attempt))
+    last = list({(sheet.exercise_id, sheet.student_id): sheet for sheet in sheets}.values())
+    rules: dict[int, set[str]] = {sheet.id: set() for sheet in last}
+    broken = select(FindingRecord.sheet_id, FindingRecord.rule).where(
+        FindingRecord.sheet_id.in_(rules), func.coalesce(FindingRecord.decision, "open") != "waived"
+    )
+    for sheet_id, rule in session.execute(broken.distinct()).tuples():
+        rules[sheet_id].add(rule)
+    return [(sheet, frozenset(rules[sheet.id])) for sheet in last]
+
+
 def sheets_of_receipt(session: Session, account: Account, receipt: str) -> list[SheetRecord]:
     """The sheets a receipt was given for, among a student's own or those of an instructor's classes."""
     query = select(SheetRecord).join(SheetRecord.exercise).where(SheetRecord.receipt == receipt)

@@ -17,7 +17,7 @@ from maqueta.service.marking.scheme_messages import (
     TemplateRequest,
     scheme_of,
 )
-from maqueta.service.marking.wall_routes import standings
+from maqueta.service.marking.standing import standings
 from maqueta.service.messages import Number
 from maqueta.service.world import Instructor, InTransaction
 from maqueta.store.exercises import exercise_for

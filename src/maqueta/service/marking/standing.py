@@ -1,5 +1,6 @@
 """How a sheet stands: what was found, what could be judged, and the mark it comes to."""
 
+from collections import defaultdict
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import timedelta
@@ -12,7 +13,9 @@ from maqueta.service.desk import DeskPlace, scope_of_sheet
 from maqueta.service.exercises.variation import version_for
 from maqueta.service.marking.answers import findings_of, late_by, mark_of
 from maqueta.service.marking.messages import Attempt
+from maqueta.store.exercises import more_time
 from maqueta.store.models import ExerciseRecord, SheetRecord
+from maqueta.store.sheets import sheets_of
 from maqueta.task.exercise import Exercise
 
 
@@ -32,6 +35,16 @@ def standing(at: DeskPlace, sheet: SheetRecord, exercise: ExerciseRecord, task: 
     scope = scope_of_sheet(at, sheet, version_for(at.world, at.session, exercise, sheet.student_id))
     findings, late = findings_of(sheet.findings), late_by(sheet, exercise, extra)
     return Standing(sheet, findings, scope, late, mark_of(sheet, findings, task, scope, late))
+
+
+def standings(at: DeskPlace, exercise: ExerciseRecord, task: Exercise) -> dict[int, list[Standing]]:
+    """How all sheets of an exercise stand, by student, in the order of their names; attempts in their order."""
+    extra = more_time(at.session, exercise)
+    found: dict[int, list[Standing]] = defaultdict(list)
+    for sheet in sheets_of(at.session, exercise):
+        more = extra.get(sheet.student_id, timedelta())
+        found[sheet.student_id].append(standing(at, sheet, exercise, task, more))
+    return found
 
 
 def counting(marks: Sequence[float], task: Exercise) -> float:

@@ -1,6 +1,5 @@
 """The wall: all sheets of an exercise, and what is decided about several of them at once."""
 
-from collections import defaultdict
 from datetime import timedelta
 from typing import Annotated
 
@@ -20,7 +19,7 @@ from maqueta.service.marking.messages import (
     WallAnswer,
     WallSheet,
 )
-from maqueta.service.marking.standing import Standing, attempts, counting, standing
+from maqueta.service.marking.standing import Standing, attempts, counting, standings
 from maqueta.service.messages import Number
 from maqueta.service.world import Instructor, InTransaction
 from maqueta.store.classes import places_of
@@ -34,16 +33,6 @@ from maqueta.task.exercise import Exercise
 router = APIRouter(prefix="/api/exercises")
 #: Four weeks.
 _MOST_MINUTES = 28 * 24 * 60
-
-
-def standings(at: AtDesk, exercise: ExerciseRecord, task: Exercise) -> dict[int, list[Standing]]:
-    """How all sheets of an exercise stand, by student, in the order of their names; attempts in their order."""
-    extra = more_time(at.session, exercise)
-    found: dict[int, list[Standing]] = defaultdict(list)
-    for sheet in sheets_of(at.session, exercise):
-        more = extra.get(sheet.student_id, timedelta())
-        found[sheet.student_id].append(standing(at, sheet, exercise, task, more))
-    return found
 
 
 @router.get("/{exercise_id}/wall", response_model=WallAnswer)

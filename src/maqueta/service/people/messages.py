@@ -103,43 +103,8 @@ class PersonChange(Strict):
     active: bool
 
 
-class ClassAnswer(Strict):
-    """A class and how many students it has."""
-
-    id: int
-    name: str
-    students: int
-
-
 #: As people type or paste it.
 LogInName = Annotated[str, StringConstraints(strip_whitespace=True, to_lower=True, min_length=1, max_length=60)]
-
-
-class StudentEntry(Strict):
-    """A student in a class."""
-
-    id: int
-    login: str
-    name: str
-
-
-class ClassName(Strict):
-    """What a class is called."""
-
-    name: PersonName
-
-
-class Enrolling(Strict):
-    """Students to take into a class, by their log-in names."""
-
-    logins: Annotated[list[LogInName], Field(min_length=1, max_length=200)]
-
-
-class Enrolled(Strict):
-    """A class after students were taken in, and the log-in names that are no student's."""
-
-    students: list[StudentEntry]
-    unknown: list[str]
 
 
 class LogInAnswer(Strict):

@@ -1,6 +1,7 @@
 """Accounts, log-ins, what people did, classes."""
 
 from datetime import datetime
+from typing import Any
 
 from sqlalchemy import JSON, Boolean, DateTime, ForeignKey, String
 from sqlalchemy.orm import Mapped, mapped_column, relationship
@@ -11,7 +12,8 @@ from maqueta.store.models.base import Base
 class Account(Base):
     """A person who can log in. With `must_change` nothing is open to them but choosing a password of their own.
 
-    `language` is the one they read; None follows their browser.
+    `language` is the one they read; None follows their browser. `made_by` is the instructor who brought them in by a
+    roster; None where an administrator made the account.
     """
 
     __tablename__ = "account"
@@ -24,6 +26,7 @@ class Account(Base):
     must_change: Mapped[bool] = mapped_column(Boolean, default=False)
     language: Mapped[str | None] = mapped_column(String(5))
     email: Mapped[str | None] = mapped_column(String(200))
+    made_by: Mapped[int | None] = mapped_column(ForeignKey("account.id", ondelete="SET NULL"))
     created_at: Mapped[datetime] = mapped_column(DateTime)
     anonymised_at: Mapped[datetime | None] = mapped_column(DateTime)
 
@@ -91,7 +94,10 @@ class Deed(Base):
 
 
 class SchoolClass(Base):
-    """A class, the instructor who made it and those it is shared with. Who has its `join_code` comes in by it."""
+    """A class, the instructor who made it and those it is shared with. Who has its `join_code` comes in by it.
+
+    `marks_out` is how its marks are written for the school: columns, separator, decimal sign.
+    """
 
     __tablename__ = "school_class"
     id: Mapped[int] = mapped_column(primary_key=True)
@@ -99,6 +105,7 @@ class SchoolClass(Base):
     instructor_id: Mapped[int] = mapped_column(ForeignKey("account.id"))
     join_code: Mapped[str | None] = mapped_column(String(12), unique=True)
     archived_at: Mapped[datetime | None] = mapped_column(DateTime)
+    marks_out: Mapped[dict[str, Any] | None] = mapped_column(JSON)
 
 
 class SharedClass(Base):

@@ -16,6 +16,9 @@ def _to(table: str, column: str, target: str, gone: str | None = None) -> sa.For
 
 def upgrade() -> None:
     op.add_column("account", sa.Column("email", sa.String(200), nullable=True))
+    op.add_column("account", sa.Column("made_by", sa.Integer(), nullable=True))
+    op.create_foreign_key("fk_account_made_by_account", "account", "account", ["made_by"], ["id"], ondelete="SET NULL")
+    op.add_column("school_class", sa.Column("marks_out", sa.JSON(), nullable=True))
     op.add_column("school_class", sa.Column("join_code", sa.String(12), nullable=True))
     op.add_column("school_class", sa.Column("archived_at", sa.DateTime(), nullable=True))
     op.create_unique_constraint("uq_school_class_join_code", "school_class", ["join_code"])
@@ -142,4 +145,7 @@ def downgrade() -> None:
     op.drop_constraint("uq_school_class_join_code", "school_class", type_="unique")
     op.drop_column("school_class", "archived_at")
     op.drop_column("school_class", "join_code")
+    op.drop_column("school_class", "marks_out")
+    op.drop_constraint("fk_account_made_by_account", "account", type_="foreignkey")
+    op.drop_column("account", "made_by")
     op.drop_column("account", "email")

@@ -1,0 +1,31 @@
+### What stands in tables of marks, on printed slips and in reports.
+
+column-name = Name
+column-given = Given name
+column-family = Family name
+column-login = Log-in name
+column-email = E-mail
+column-group = Group
+column-points = Points
+column-of = Of
+column-percent = Percent
+column-grade = Grade
+column-state = State
+column-attempt = Attempt
+column-handed-in = Handed in
+column-late = Late
+column-remark = Remark
+column-sum = Sum
+criterion-name = { $criterion ->
+    [front] Front
+    [angle] Angle
+    [views] Views
+    [alignment] Alignment
+    [lines] Lines
+    [scale] Scale
+    [dimensions] Dimensions
+    [placement] Placement
+    [layout] Layout
+    [title] Title
+   *[pictorial] Pictorial
+}

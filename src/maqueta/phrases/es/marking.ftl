@@ -1,0 +1,31 @@
+### What stands in tables of marks, on printed slips and in reports.
+
+column-name = Nombre
+column-given = Nombre de pila
+column-family = Apellido
+column-login = Nombre de acceso
+column-email = Correo
+column-group = Grupo
+column-points = Puntos
+column-of = De
+column-percent = Por ciento
+column-grade = Nota
+column-state = Estado
+column-attempt = Intento
+column-handed-in = Entregada
+column-late = Tarde
+column-remark = Comentario
+column-sum = Suma
+criterion-name = { $criterion ->
+    [front] Frente
+    [angle] Ángulo
+    [views] Vistas
+    [alignment] Alineación
+    [lines] Líneas
+    [scale] Escala
+    [dimensions] Cotas
+    [placement] Colocación
+    [layout] Disposición
+    [title] Cajetín
+   *[pictorial] Perspectiva
+}
