@@ -25,6 +25,7 @@ const TablePage = lazy(() => import("./table/TablePage"));
 const SheetFormsPage = lazy(() => import("./sheetForm/SheetFormsPage"));
 const FormEditorPage = lazy(() => import("./sheetForm/FormEditorPage"));
 const ClassesPage = lazy(() => import("./people/ClassesPage"));
+const SchemePage = lazy(() => import("./scheme/SchemePage"));
 const LearnedPage = lazy(() => import("./people/LearnedPage"));
 const ProgressPage = lazy(() => import("./people/ProgressPage"));
 const DeedsPage = lazy(() => import("./people/DeedsPage"));
@@ -91,6 +92,7 @@ export function App() {
             <Route path="/sheet-forms/:form" element={<FormEditorPage />} />
             <Route path="/exercises/new" element={<NewExercisePage />} />
             <Route path="/exercises/:exercise/wall" element={<WallPage />} />
+            <Route path="/exercises/:exercise/marking" element={<SchemePage />} />
             <Route path="/exercises/:exercise/bench" element={<BenchPage />} />
             <Route path="/sheets/:sheet" element={<TablePage />} />
             <Route path="*" element={<Navigate to="/" replace />} />

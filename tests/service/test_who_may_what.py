@@ -49,6 +49,7 @@ def strangers(database: Database, log_in: LogIn) -> tuple[Person, Person]:
 
 
 SCHEME = scheme_of(Exercise()).model_dump(mode="json")
+ASKED = {"title": "Theirs", "due_at": "2099-01-01T20:00:00Z", "task": {}}
 USUAL_FORM = usual_form("A3", True, "en").model_dump(mode="json")
 
 
@@ -110,6 +111,10 @@ def body_of(method: str, path: str, document: dict[str, Any]) -> dict[str, Any]:
         "/decisions": {"findings": [{"sheet": 0, "number": 0, "share": "-"}], "decision": "waived"},
         "/more-time/{student_id}": {"minutes": 0},
         "/scheme": SCHEME,
+        "/exercises/{exercise_id}": ASKED,
+        "/exercises/{exercise_id}/trial": ASKED,
+        "/copy": {"school_class": 0, "title": "Theirs", "due_at": "2099-01-01T20:00:00Z"},
+        "/archived": {"archived": False},
         "/scheme/trial": SCHEME,
         "/scheme-templates": {"name": "Theirs", "scheme": SCHEME},
         "/added": {"key": "own-key-1", "criterion": "title", "words": "Theirs", "cost": 0},
@@ -185,6 +190,7 @@ KEEPING_NOTHING = {
     "POST /api/exercises/{exercise_id}/answer/dimensions",
     "POST /api/exercises/{exercise_id}/ink",
     "POST /api/exercises/{exercise_id}/scheme/trial",
+    "POST /api/exercises/{exercise_id}/trial",
     "POST /api/exercises/{exercise_id}/reading",
     "POST /api/exercises/{exercise_id}/reading/motion",
     "PUT /api/exercises/{exercise_id}/sheet",

@@ -418,7 +418,11 @@ export interface paths {
          * @description One exercise.
          */
         get: operations["exercises_one"];
-        put?: never;
+        /**
+         * Change
+         * @description Ask otherwise from now on. Sheets that are still out are checked again, if they get other findings by it.
+         */
+        put: operations["exercises_change_change"];
         post?: never;
         delete?: never;
         options?: never;
@@ -484,6 +488,46 @@ export interface paths {
         get: operations["bench_model_answer_answer_as_file"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/archived": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Archive
+         * @description Put an exercise out of the way, or bring it back; nothing of it is lost.
+         */
+        put: operations["exercises_change_archive"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Copied
+         * @description A copy of an exercise for a class, as a draft, on the newest version of its part.
+         */
+        post: operations["exercises_change_copied"];
         delete?: never;
         options?: never;
         head?: never;
@@ -880,6 +924,26 @@ export interface paths {
          * @description Save, check and hand in, all or nothing. Handing in twice is handing in once.
          */
         post: operations["bench_finish"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/trial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tried
+         * @description What a change would do to the sheets that are in; nothing is changed.
+         */
+        post: operations["exercises_change_tried"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2230,6 +2294,14 @@ export interface components {
             answer: string;
         };
         /**
+         * ArchiveRequest
+         * @description Whether something is out of the way.
+         */
+        ArchiveRequest: {
+            /** Archived */
+            archived: boolean;
+        };
+        /**
          * Aslant
          * @description Looks from anywhere: model directions of sheet right and up and towards the reader; rounding is put right.
          */
@@ -2624,6 +2696,34 @@ export interface components {
             new: number[];
         };
         /**
+         * ChangedExercise
+         * @description An exercise as it is to be from now on.
+         */
+        ChangedExercise: {
+            /** Closes At */
+            closes_at?: string | null;
+            /**
+             * Draft
+             * @default false
+             */
+            draft: boolean;
+            /**
+             * Due At
+             * Format: date-time
+             */
+            due_at: string;
+            /**
+             * Newest Part
+             * @default false
+             */
+            newest_part: boolean;
+            /** Opens At */
+            opens_at?: string | null;
+            task: components["schemas"]["Exercise"];
+            /** Title */
+            title: string;
+        };
+        /**
          * CheckAnswer
          * @description What a student's check of a draft found: in full, or only the criteria under which there is something.
          */
@@ -2736,6 +2836,21 @@ export interface components {
         ClassName: {
             /** Name */
             name: string;
+        };
+        /**
+         * CopyRequest
+         * @description A copy of an exercise, for a class, under a title, due at a time.
+         */
+        CopyRequest: {
+            /**
+             * Due At
+             * Format: date-time
+             */
+            due_at: string;
+            /** School Class */
+            school_class: number;
+            /** Title */
+            title: string;
         };
         /**
          * Corner
@@ -3488,6 +3603,18 @@ export interface components {
             id: number;
             /** Title */
             title: string;
+        };
+        /**
+         * ExerciseTrial
+         * @description What a change does to the sheets that are in and still out; returned ones stay as they are.
+         */
+        ExerciseTrial: {
+            /** Checked Again */
+            checked_again: boolean;
+            /** Returned */
+            returned: number;
+            /** Sheets */
+            sheets: components["schemas"]["SheetMoved"][];
         };
         /**
          * Extrude
@@ -5929,6 +6056,24 @@ export interface components {
             zones?: ("iso" | "asme") | null;
         };
         /**
+         * SheetMoved
+         * @description What a change does to a sheet that is in.
+         */
+        SheetMoved: {
+            /** After */
+            after: number;
+            /** Before */
+            before: number;
+            /** Findings After */
+            findings_after: number;
+            /** Findings Before */
+            findings_before: number;
+            /** Sheet */
+            sheet: number;
+            /** Student */
+            student: string;
+        };
+        /**
          * ShelfAnswer
          * @description A stretch of the shelf, how many parts match in all, and the labels there are.
          */
@@ -7572,6 +7717,41 @@ export interface operations {
             };
         };
     };
+    exercises_change_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangedExercise"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     bench_model_answer_answer: {
         parameters: {
             query?: never;
@@ -7691,6 +7871,76 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    exercises_change_archive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArchiveRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    exercises_change_copied: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CopyRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseAnswer"];
+                };
             };
             /** @description Validation Error */
             422: {
@@ -8397,6 +8647,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DraftAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    exercises_change_tried: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangedExercise"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseTrial"];
                 };
             };
             /** @description Validation Error */

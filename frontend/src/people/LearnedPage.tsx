@@ -40,10 +40,15 @@ export default function LearnedPage() {
       <main className={styles.page} data-print="">
         {learned.isPending && <Waiting />}
         {learned.error && <Trouble error={learned.error} />}
-        {learned.data && <Learned learned={learned.data} />}
+        {learned.data && <Learned learned={onlyHandedIn(learned.data)} />}
       </main>
     </>
   );
+}
+
+/** Exercises of which nothing has come in yet say nothing. */
+function onlyHandedIn(learned: Understanding): Understanding {
+  return { ...learned, exercises: learned.exercises.filter((own) => own.handed_in > 0) };
 }
 
 function Learned({ learned }: { learned: Understanding }) {

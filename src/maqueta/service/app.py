@@ -17,6 +17,7 @@ from maqueta.service.admission import MOST_ASIDE, PLACES
 from maqueta.service.bench import document_routes, model_answer_routes, readers_eye_routes, receipts
 from maqueta.service.bench import routes as bench_routes
 from maqueta.service.deliveries import routes as delivery_routes
+from maqueta.service.exercises import change_routes
 from maqueta.service.exercises import routes as exercise_routes
 from maqueta.service.interface_files import PackedFiles
 from maqueta.service.jobs import routes as job_routes
@@ -62,6 +63,7 @@ def describe() -> FastAPI:
         model_routes,
         job_routes,
         exercise_routes,
+        change_routes,
         bench_routes,
         document_routes,
         model_answer_routes,

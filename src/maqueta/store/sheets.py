@@ -4,7 +4,7 @@ from collections.abc import Iterable, Mapping
 from datetime import datetime
 from typing import Any, Final, Literal
 
-from sqlalchemy import Select, and_, delete, func, select, text
+from sqlalchemy import Select, and_, delete, func, select, text, update
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session, contains_eager, defer, joinedload, selectinload
 
@@ -291,6 +291,18 @@ def stale_sheet(session: Session, sheet_id: int, lock: bool = False) -> SheetRec
         SheetRecord.id == sheet_id, SheetRecord.state == "handed-in", SheetRecord.checker < CHECKER
     )
     return session.scalar(locked(query, of=SheetRecord) if lock else query)
+
+
+def sheets_with_drawings(session: Session, exercise: ExerciseRecord) -> list[SheetRecord]:
+    """The sheets of an exercise that are handed in and not returned, with what is drawn on them."""
+    query = select(SheetRecord).where(SheetRecord.exercise_id == exercise.id, SheetRecord.state == "handed-in")
+    return list(session.scalars(query.order_by(SheetRecord.id)))
+
+
+def check_all_again(session: Session, exercise: ExerciseRecord) -> None:
+    """Let every sheet of an exercise that is handed in and not returned count as checked by an older version."""
+    out = update(SheetRecord).where(SheetRecord.exercise_id == exercise.id, SheetRecord.state == "handed-in")
+    session.execute(out.values(checker=0))
 
 
 def deliver(

@@ -56,3 +56,6 @@ deed-class-shared = Shared a class
 deed-class-shared-no-longer = Shared a class no longer
 deed-joined = Came into a class by its code
 deed-marks-out-chosen = Chose how marks are written out
+deed-exercise-changed = Changed an exercise
+deed-exercise-archived = Archived an exercise or brought it back
+deed-exercise-copied = Copied an exercise

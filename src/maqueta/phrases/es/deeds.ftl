@@ -56,3 +56,6 @@ deed-class-shared = Compartió una clase
 deed-class-shared-no-longer = Dejó de compartir una clase
 deed-joined = Entró en una clase con su código
 deed-marks-out-chosen = Eligió cómo se escriben las notas
+deed-exercise-changed = Cambió un ejercicio
+deed-exercise-archived = Archivó un ejercicio o lo recuperó
+deed-exercise-copied = Copió un ejercicio

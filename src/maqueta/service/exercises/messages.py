@@ -103,3 +103,50 @@ class StartingAnswer(Strict):
     ink: InkAnswer
     changes: list[LineChange]
     choices: list[ChoiceAnswer]
+
+
+class ChangedExercise(Strict):
+    """An exercise as it is to be from now on."""
+
+    title: Title
+    due_at: _Then
+    opens_at: _Then | None = None
+    closes_at: _Then | None = None
+    task: Exercise
+    #: Whether the part is drawn as it stands on the shelf by now.
+    newest_part: bool = False
+    #: Whether an exercise that is not set yet stays so.
+    draft: bool = False
+
+
+class SheetMoved(Strict):
+    """What a change does to a sheet that is in."""
+
+    sheet: int
+    student: str
+    before: float
+    after: float
+    findings_before: int
+    findings_after: int
+
+
+class ExerciseTrial(Strict):
+    """What a change does to the sheets that are in and still out; returned ones stay as they are."""
+
+    checked_again: bool
+    returned: int
+    sheets: list[SheetMoved]
+
+
+class CopyRequest(Strict):
+    """A copy of an exercise, for a class, under a title, due at a time."""
+
+    school_class: int
+    title: Title
+    due_at: _Then
+
+
+class ArchiveRequest(Strict):
+    """Whether something is out of the way."""
+
+    archived: bool

@@ -8,6 +8,7 @@ from maqueta.making.starting_sheet import choices, proposed_changes, starting_sh
 from maqueta.phrases.phrase import phrase
 from maqueta.phrases.told import ToldError
 from maqueta.service.bench.ink import ink_answer
+from maqueta.service.deliveries.work import Judged, judged
 from maqueta.service.desk_work import Desk, RefusedError
 from maqueta.service.exercises.messages import ChoiceAnswer, StartingAnswer
 from maqueta.sheet.document import SheetDocument
@@ -38,3 +39,16 @@ def tried(desk: Desk, propose: int, seed: int) -> StartingAnswer:
     return StartingAnswer(
         ink=ink_answer(Survey(projected, task, document)), changes=list(task.drafting.changes), choices=lines
     )
+
+
+def judged_anew(desk: Desk, documents: list[SheetDocument]) -> list[Judged | None]:
+    """Sheets that are in, checked as something else asks; nothing for one that cannot be."""
+    return [_judged_or_not(desk, document) for document in documents]
+
+
+def _judged_or_not(desk: Desk, document: SheetDocument) -> Judged | None:
+    try:
+        return judged(desk, document, True)
+    # Of a sheet that cannot be judged so nothing can be said; the others are told.
+    except (RefusedError, ToldError, ValueError, ArithmeticError):
+        return None

@@ -1,7 +1,7 @@
 """From stored sheets and findings to what is told of them."""
 
 from collections.abc import Sequence
-from datetime import timedelta
+from datetime import datetime, timedelta
 from typing import Any, Final
 
 from pydantic import TypeAdapter
@@ -137,9 +137,12 @@ def pin_answers(sheet: SheetRecord) -> list[PinAnswer]:
 
 def late_by(sheet: SheetRecord, exercise: ExerciseRecord, extra: timedelta) -> timedelta:
     """How long after it was due a sheet came, for a student who has so much more time than the others."""
-    if sheet.handed_in_at is None:
-        return timedelta()
-    return max(timedelta(), sheet.handed_in_at - exercise.due_at - extra)
+    return late_after(sheet, exercise.due_at, extra)
+
+
+def late_after(sheet: SheetRecord, due: datetime, extra: timedelta) -> timedelta:
+    """How long after a time a sheet came, for a student who has so much more time than the others."""
+    return max(timedelta(), sheet.handed_in_at - due - extra) if sheet.handed_in_at is not None else timedelta()
 
 
 def scope_json(scope: Scope) -> dict[str, Any]:

@@ -25,7 +25,7 @@ from maqueta.store.shelf import own_variation
 
 _LOG: Final = logging.getLogger("maqueta.jobs")
 #: A sheet nobody waits for may take longer than one at the desk.
-_SECONDS: Final = 60.0
+PATIENCE: Final = 60.0
 
 
 def ask_to_check_again(database: Database) -> int:
@@ -69,8 +69,8 @@ class Rechecker:
             _LOG.warning("sheet %d keeps its findings; its part is not ready", sheet_id)
             return False
         try:
-            desk = self._equipped(sheet.desk, sheet.document.looks_aslant)
-            result = self.hands.run(Piece("readers", judged, (desk, sheet.document, True), _SECONDS), wanted)
+            desk = self.equipped(sheet.desk, sheet.document.looks_aslant)
+            result = self.hands.run(Piece("readers", judged, (desk, sheet.document, True), PATIENCE), wanted)
         except NotDoneError:
             raise
         except Exception as error:  # the worker's own exceptions arrive here, whatever they are
@@ -92,11 +92,12 @@ class Rechecker:
                 desk = Desk(part, source, task_of(exercise), False)
             return _Sheet(record.revision, SheetDocument.model_validate(record.document), desk)
 
-    def _equipped(self, desk: Desk, looks: Sequence[Look]) -> Desk:
+    def equipped(self, desk: Desk, looks: Sequence[Look]) -> Desk:
+        """A desk with what its part looks like from elsewhere than usual."""
         with self.database.transaction() as session:
             drawn, missing = kept_of(session, desk.part, looks)
         if missing:
-            new = self.hands.run(Piece("previews", looks_drawn, (desk.source, missing), _SECONDS))
+            new = self.hands.run(Piece("previews", looks_drawn, (desk.source, missing), PATIENCE))
             with self.database.transaction() as session:
                 keep(session, desk.part, new)
             drawn += new

@@ -46,16 +46,25 @@ class Recheck(Protocol):
 
 
 class JobTaker:
-    """A thread that takes waiting jobs from the database: has parts examined, and sheets checked again.
+    """A thread that takes waiting jobs from the database: has parts examined, and sheets checked again. Between them it
+    has what is on the sheets of exercises that have closed collected.
 
     Several servers may do so on one database: a job belongs to whoever claimed it while signs of life arrive.
     """
 
-    def __init__(self, database: Database, files: FileStore, examine: Examine, recheck: Recheck) -> None:
+    def __init__(
+        self,
+        database: Database,
+        files: FileStore,
+        examine: Examine,
+        recheck: Recheck,
+        collect: Callable[[], int] = lambda: 0,
+    ) -> None:
         self._database = database
         self._files = files
         self._examine = examine
         self._recheck = recheck
+        self._collect = collect
         self._signal = threading.Event()
         self._closing = threading.Event()
         self._thread = threading.Thread(target=self._run, name="jobs", daemon=True)
@@ -87,6 +96,8 @@ class JobTaker:
             try:
                 while not self._closing.is_set() and self._next():
                     pass
+                if not self._closing.is_set():
+                    self._collect()
             except SQLAlchemyError:
                 _LOG.warning("the database does not answer; jobs wait")
                 self._closing.wait(1.0)

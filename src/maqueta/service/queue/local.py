@@ -5,6 +5,7 @@ from pathlib import Path
 
 from maqueta.confined import reason_of
 from maqueta.phrases.phrase import phrase
+from maqueta.service.bench.collecting import Collector
 from maqueta.service.marking.rechecking import Rechecker
 from maqueta.service.queue.crews import Crews
 from maqueta.service.queue.examining import JobTaker, Progress
@@ -21,7 +22,8 @@ class LocalQueue(Crews):
     def __init__(self, settings: Settings, database: Database, files: FileStore) -> None:
         super().__init__(settings)
         self._seconds = settings.kernel_seconds
-        self._taker = JobTaker(database, files, self.examine, Rechecker(database, files, self))
+        rechecker = Rechecker(database, files, self)
+        self._taker = JobTaker(database, files, self.examine, rechecker, Collector(rechecker).collect)
 
     def examine(self, source: PartSource, progress: Progress, wanted: Wanted) -> PartWork | None:
         """Examine an upload; None when it was not wanted any more. Never raises for anything the file does.

@@ -1,0 +1,85 @@
+"""When an exercise closes, what is on the sheets is handed in by itself."""
+
+import logging
+from dataclasses import dataclass, replace
+from typing import Final
+
+from sqlalchemy.orm import Session
+
+from maqueta.making.title_filled import Drafter
+from maqueta.service.bench.receipts import receipt_of
+from maqueta.service.deliveries.work import Judged, judged
+from maqueta.service.desk_work import Desk
+from maqueta.service.exercises.answers import task_of
+from maqueta.service.exercises.course import GRACE
+from maqueta.service.marking.answers import scope_json
+from maqueta.service.marking.rechecking import PATIENCE, Rechecker
+from maqueta.service.queue.work_queue import NotDoneError, Piece
+from maqueta.service.shelf.part_files import source_of
+from maqueta.sheet.document import SheetDocument
+from maqueta.store.clock import now
+from maqueta.store.files import StoredFile
+from maqueta.store.marking import tell_wall
+from maqueta.store.models import SheetRecord
+from maqueta.store.sheets import draft_to_collect, drafts_to_collect, hand_in
+from maqueta.store.shelf import own_variation
+
+_LOG: Final = logging.getLogger("maqueta.jobs")
+
+
+@dataclass(frozen=True)
+class Collector:
+    """Hands in the drafts of exercises that have closed, each in a transaction of its own."""
+
+    rechecker: Rechecker
+
+    def collect(self) -> int:
+        """Hand in what is to be; how many sheets. One that cannot be checked is handed in without findings."""
+        with self.rechecker.database.transaction() as session:
+            waiting = drafts_to_collect(session, now() - GRACE)
+        return sum(self._collected(sheet) for sheet in waiting)
+
+    def _collected(self, sheet_id: int) -> bool:
+        with self.rechecker.database.transaction() as session:
+            record = draft_to_collect(session, sheet_id)
+            if record is None or not record.document.get("views"):
+                return False
+            desk, document = self._desk(session, record), SheetDocument.model_validate(record.document)
+            revision = record.revision
+        result = self._judged(desk, document, sheet_id) if desk is not None else None
+        with self.rechecker.database.transaction() as session:
+            record = draft_to_collect(session, sheet_id)
+            if record is None or record.revision != revision:
+                return False
+            if result is None:
+                hand_in(session, record, [], None, receipt_of(record.document))
+                # Nothing was found because nothing was looked for: it is checked again as soon as it can be.
+                record.checker = 0
+            else:
+                record.document = result.document.model_dump(mode="json")
+                hand_in(session, record, result.measured, scope_json(result.scope), receipt_of(record.document))
+            if record.exercise.closes_at is not None:
+                # It counts as handed in when it was last saved, not when it was fetched.
+                record.handed_in_at = record.saved_at
+            tell_wall(session, record.exercise_id)
+        return True
+
+    def _desk(self, session: Session, record: SheetRecord) -> Desk | None:
+        exercise = record.exercise
+        version = own_variation(session, exercise, record.student_id) if exercise.varied else exercise.version
+        if version is None or version.dossier is None:
+            return None
+        files = self.rechecker.files
+        part, source = StoredFile(files, version.dossier), source_of(files, version)
+        drafter = Drafter(record.student.name, exercise.school_class.name, f"{record.saved_at:%Y-%m-%d}")
+        return replace(Desk(part, source, task_of(exercise), False), drafter=drafter)
+
+    def _judged(self, desk: Desk, document: SheetDocument, sheet_id: int) -> Judged | None:
+        try:
+            ready = self.rechecker.equipped(desk, document.looks_aslant)
+            return self.rechecker.hands.run(Piece("readers", judged, (ready, document, False), PATIENCE))
+        except NotDoneError:
+            raise
+        except Exception as error:  # the worker's own exceptions arrive here, whatever they are
+            _LOG.warning("sheet %d is handed in unchecked: %s", sheet_id, error)
+            return None
