@@ -20,6 +20,7 @@ const ShelfPage = lazy(() => import("./shelf/ShelfPage"));
 const BuilderPage = lazy(() => import("./builder/BuilderPage"));
 const PartPage = lazy(() => import("./shelf/PartPage"));
 const NewExercisePage = lazy(() => import("./exercise/NewExercisePage"));
+const EditExercisePage = lazy(() => import("./exercise/EditExercisePage"));
 const WallPage = lazy(() => import("./wall/WallPage"));
 const TablePage = lazy(() => import("./table/TablePage"));
 const SheetFormsPage = lazy(() => import("./sheetForm/SheetFormsPage"));
@@ -91,6 +92,7 @@ export function App() {
             <Route path="/sheet-forms" element={<SheetFormsPage />} />
             <Route path="/sheet-forms/:form" element={<FormEditorPage />} />
             <Route path="/exercises/new" element={<NewExercisePage />} />
+            <Route path="/exercises/:exercise/edit" element={<EditExercisePage />} />
             <Route path="/exercises/:exercise/wall" element={<WallPage />} />
             <Route path="/exercises/:exercise/marking" element={<SchemePage />} />
             <Route path="/exercises/:exercise/bench" element={<BenchPage />} />

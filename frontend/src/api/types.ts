@@ -73,3 +73,5 @@ export type RosterRow = Schemas["PlannedRow"];
 export type FirstPassword = Schemas["FirstPassword"];
 export type MarksOut = Schemas["MarksOut"];
 export type Understanding = Schemas["Understanding"];
+export type ExerciseTrial = Schemas["ExerciseTrial"];
+export type ChangedExercise = Schemas["ChangedExercise"];

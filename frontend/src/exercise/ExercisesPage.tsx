@@ -1,5 +1,6 @@
-import { Button, Group, Text, Title } from "@mantine/core";
+import { Button, Group, Switch, Text, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import { Link } from "react-router";
 
 import { t } from "../frame/language";
@@ -10,16 +11,21 @@ import { Trouble, Waiting } from "../frame/Messages";
 import { angleWords, dayAndTime, points, term, viewLabel } from "../frame/words";
 import { JoinForm } from "../people/JoinForm";
 import { PartPicture } from "../turntable/PartPicture";
+import { ExerciseMenu } from "./ExerciseMenu";
 import classes from "./Exercises.module.css";
 
-export function useExercises() {
-  return useQuery({ queryKey: ["exercises"], queryFn: () => answer(api.GET("/api/exercises")) });
+export function useExercises(archived = false) {
+  return useQuery({
+    queryKey: archived ? ["exercises", "archived"] : ["exercises"],
+    queryFn: () => answer(api.GET("/api/exercises", { params: { query: { archived } } })),
+  });
 }
 
 /** What a student has to do, or what an instructor has set. */
 export function ExercisesPage() {
   const me = useMe();
-  const exercises = useExercises();
+  const [archived, setArchived] = useState(false);
+  const exercises = useExercises(archived);
   const teaching = me.role === "instructor";
   return (
     <main className={classes.page}>
@@ -28,9 +34,17 @@ export function ExercisesPage() {
           {teaching ? t("Exercises") : t("Your exercises")}
         </Title>
         {teaching && (
-          <Button component={Link} to="/exercises/new">
-            {t("Set an exercise")}
-          </Button>
+          <Group gap="lg">
+            <Switch
+              size="xs"
+              label={t("Archived ones")}
+              checked={archived}
+              onChange={(event) => setArchived(event.currentTarget.checked)}
+            />
+            <Button component={Link} to="/exercises/new">
+              {t("Set an exercise")}
+            </Button>
+          </Group>
         )}
       </Group>
       {exercises.isPending && <Waiting />}
@@ -39,11 +53,13 @@ export function ExercisesPage() {
       )}
       {exercises.data?.length === 0 && (
         <Text>
-          {teaching
-            ? t(
-                "No exercise yet. Set the first one: choose a part from your shelf and say what is asked of its drawing.",
-              )
-            : t("Nothing to do yet. Exercises appear here as soon as your instructor sets them.")}
+          {archived
+            ? t("No exercise is archived.")
+            : teaching
+              ? t(
+                  "No exercise yet. Set the first one: choose a part from your shelf and say what is asked of its drawing.",
+                )
+              : t("Nothing to do yet. Exercises appear here as soon as your instructor sets them.")}
         </Text>
       )}
       {!teaching && exercises.data && (
@@ -77,6 +93,13 @@ function Asked({ exercise }: { exercise: Exercise }) {
       </Text>
       <Text className="quiet">
         {exercise.school_class} · {t("due {{when}}", { when: dayAndTime(exercise.due_at) })}
+        {exercise.more_minutes > 0 && ` (${t("with your extra time")})`}
+        {task.course !== "homework" && ` · ${term(task.course)}`}
+        {exercise.closes_at &&
+          ` · ${t("closes {{when}}", { when: dayAndTime(exercise.closes_at) })}`}
+        {exercise.part_changed && (
+          <span style={{ color: "var(--doubt)" }}> · {t("its part has changed")}</span>
+        )}
       </Text>
     </div>
   );
@@ -89,23 +112,35 @@ function Model({ exercise, shown }: { exercise: Exercise; shown: boolean }) {
 function TeachingRow({ exercise }: { exercise: Exercise }) {
   const out = exercise.handed_in - exercise.returned;
   return (
-    <Link to={`/exercises/${exercise.id}/wall`} className={classes.row}>
-      <Model exercise={exercise} shown />
-      <Asked exercise={exercise} />
-      <div className={classes.state}>
-        <Text className="number" fz={20}>
-          {exercise.handed_in}
-          <span className="quiet small">/{exercise.total}</span>
-        </Text>
-        <Text className="quiet small">{t("handed in")}</Text>
-      </div>
-      <div className={classes.state}>
-        <Text className="number" fz={20}>
-          {out}
-        </Text>
-        <Text className="quiet small">{t("to return")}</Text>
-      </div>
-    </Link>
+    <div className={classes.line}>
+      <Link
+        to={exercise.draft ? `/exercises/${exercise.id}/edit` : `/exercises/${exercise.id}/wall`}
+        className={classes.row}
+      >
+        <Model exercise={exercise} shown />
+        <Asked exercise={exercise} />
+        {exercise.draft ? (
+          <Text className={classes.state}>{t("draft")}</Text>
+        ) : (
+          <>
+            <div className={classes.state}>
+              <Text className="number" fz={20}>
+                {exercise.handed_in}
+                <span className="quiet small">/{exercise.total}</span>
+              </Text>
+              <Text className="quiet small">{t("handed in")}</Text>
+            </div>
+            <div className={classes.state}>
+              <Text className="number" fz={20}>
+                {out}
+              </Text>
+              <Text className="quiet small">{t("to return")}</Text>
+            </div>
+          </>
+        )}
+      </Link>
+      <ExerciseMenu exercise={exercise} />
+    </div>
   );
 }
 
@@ -122,10 +157,15 @@ function StudentRow({ exercise }: { exercise: Exercise }) {
         {state === "returned" ? (
           <>
             <Text className="number" fz={20}>
+              {exercise.grade !== null && <strong>{exercise.grade} </strong>}
               {points(exercise.points ?? 0)}
               <span className="quiet small">/{exercise.of_points}</span>
             </Text>
-            <Text className="quiet small">{t("returned: see why")}</Text>
+            <Text className="quiet small">
+              {exercise.attempts_left > 0
+                ? t("returned; {{count}} attempts left", { count: exercise.attempts_left })
+                : t("returned: see why")}
+            </Text>
           </>
         ) : (
           <Text fw={700} c={late && state !== "handed-in" ? "var(--fault)" : undefined}>

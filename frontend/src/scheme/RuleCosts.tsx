@@ -24,9 +24,9 @@ export function RuleCosts({ marking, usual, rules, onChange }: Props) {
     onChange({ ...marking, [kind]: next });
   };
   const drop = (rule: string) => {
-    const { [rule]: _cost, ...costs } = marking.costs;
-    const { [rule]: _cap, ...caps } = marking.caps;
-    onChange({ ...marking, costs, caps });
+    const without = (own: Record<string, number>) =>
+      Object.fromEntries(Object.entries(own).filter(([other]) => other !== rule));
+    onChange({ ...marking, costs: without(marking.costs), caps: without(marking.caps) });
   };
   return (
     <section className={styles.section}>

@@ -7,6 +7,7 @@ import { Link, useNavigate, useParams } from "react-router";
 import { t } from "../frame/language";
 import { answer, api } from "../api/client";
 import type { Criterion, Wall } from "../api/types";
+import { ExerciseMenu } from "../exercise/ExerciseMenu";
 import { Header } from "../frame/Header";
 import { Trouble, Waiting } from "../frame/Messages";
 import { complain, tell } from "../frame/tell";
@@ -83,6 +84,11 @@ export default function WallPage() {
         <Button variant="default" disabled={complete === 0} onClick={() => void returnDecided()}>
           {t("Return {{count}} sheets", { count: complete })}
         </Button>
+        {wall.data && (
+          <ExerciseMenu exercise={wall.data.exercise}>
+            <Button variant="default">{t("More")}</Button>
+          </ExerciseMenu>
+        )}
         {first && (
           <Button component={Link} to={`/sheets/${first.id}`}>
             {t("Go to the table")}

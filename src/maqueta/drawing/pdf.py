@@ -16,12 +16,13 @@ from maqueta.drawing.lettering import FONT_FILE, FONT_NAME, font_size
 from maqueta.drawing.pens import DASHES, WIDTHS, Pen
 from maqueta.sheet.paper import Layout
 
-_MM = 72 / 25.4
+MM_IN_POINTS = 72 / 25.4
 _HAIR = 0.05
 
 
 @lru_cache(maxsize=1)
-def _register_font() -> str:
+def lettering_font() -> str:
+    """The name of the drafting face, ready to be written with."""
     registerFont(TTFont(FONT_NAME, str(FONT_FILE)))
     return FONT_NAME
 
@@ -29,20 +30,25 @@ def _register_font() -> str:
 def pdf(groups: Sequence[InkGroup], sheet_layout: Layout, title: str) -> bytes:
     """The sheet as PDF bytes; equal sheets give equal bytes."""
     target = BytesIO()
-    size = (sheet_layout.width * _MM, sheet_layout.height * _MM)
+    size = (sheet_layout.width * MM_IN_POINTS, sheet_layout.height * MM_IN_POINTS)
     canvas: Any = Canvas(target, pagesize=size, pageCompression=1, invariant=1)
     canvas.setTitle(title)
     canvas.setCreator("Maqueta")
-    canvas.scale(_MM, _MM)
+    draw_groups(canvas, groups)
+    canvas.showPage()
+    canvas.save()
+    return target.getvalue()
+
+
+def draw_groups(canvas: Any, groups: Sequence[InkGroup]) -> None:
+    """Draw ink on a page, which is measured in mm from then on."""
+    canvas.scale(MM_IN_POINTS, MM_IN_POINTS)
     canvas.setStrokeColor(HexColor("#23262d"))
     canvas.setFillColor(HexColor("#23262d"))
     canvas.setLineJoin(1)
     for ink in groups:
         for item in ink.items:
             _draw(canvas, item)
-    canvas.showPage()
-    canvas.save()
-    return target.getvalue()
 
 
 def _set_pen(canvas: Any, pen: Pen) -> None:
@@ -98,7 +104,7 @@ def _tint(canvas: Any, item: Tinted) -> None:
 
 
 def _text(canvas: Any, text: Text) -> None:
-    name, size = _register_font(), font_size(text.height)
+    name, size = lettering_font(), font_size(text.height)
     width = stringWidth(text.text, name, size)
     canvas.saveState()
     canvas.translate(*text.at)

@@ -21,7 +21,14 @@ from maqueta.service.exercises import change_routes
 from maqueta.service.exercises import routes as exercise_routes
 from maqueta.service.interface_files import PackedFiles
 from maqueta.service.jobs import routes as job_routes
-from maqueta.service.marking import marks_out_routes, rule_routes, scheme_routes, understanding_routes, wall_routes
+from maqueta.service.marking import (
+    marks_out_routes,
+    rule_routes,
+    scheme_routes,
+    slip_routes,
+    understanding_routes,
+    wall_routes,
+)
 from maqueta.service.marking import routes as marking_routes
 from maqueta.service.metrics import noted_work
 from maqueta.service.people import account_routes, class_routes, people_routes
@@ -73,6 +80,7 @@ def describe() -> FastAPI:
         wall_routes,
         scheme_routes,
         rule_routes,
+        slip_routes,
         understanding_routes,
         marks_out_routes,
         receipts,

@@ -59,3 +59,4 @@ deed-marks-out-chosen = Chose how marks are written out
 deed-exercise-changed = Changed an exercise
 deed-exercise-archived = Archived an exercise or brought it back
 deed-exercise-copied = Copied an exercise
+deed-slips-asked = Had all slips written

@@ -29,3 +29,11 @@ criterion-name = { $criterion ->
     [title] Title
    *[pictorial] Pictorial
 }
+
+slip-handed-in = handed in { $when } UTC
+slip-mark = { PLAIN($points) }/{ PLAIN($of) }
+slip-cost = −{ PLAIN($cost) }
+slip-waived = waived
+slips-written = { $number } of { $of } sheets
+slips-ready = The slips are ready
+slips-none = Nothing was handed in yet

@@ -59,3 +59,4 @@ deed-marks-out-chosen = Eligió cómo se escriben las notas
 deed-exercise-changed = Cambió un ejercicio
 deed-exercise-archived = Archivó un ejercicio o lo recuperó
 deed-exercise-copied = Copió un ejercicio
+deed-slips-asked = Pidió todas las hojas de corrección

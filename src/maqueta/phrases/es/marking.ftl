@@ -29,3 +29,11 @@ criterion-name = { $criterion ->
     [title] Cajetín
    *[pictorial] Perspectiva
 }
+
+slip-handed-in = entregada { $when } UTC
+slip-mark = { PLAIN($points) }/{ PLAIN($of) }
+slip-cost = −{ PLAIN($cost) }
+slip-waived = perdonada
+slips-written = { $number } de { $of } láminas
+slips-ready = Las hojas están listas
+slips-none = Aún no se entregó nada

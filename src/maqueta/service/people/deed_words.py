@@ -43,6 +43,7 @@ DEEDS: Final[Mapping[str, Phrase]] = {
     "PUT /api/exercises/{exercise_id}": phrase("deed-exercise-changed"),
     "PUT /api/exercises/{exercise_id}/archived": phrase("deed-exercise-archived"),
     "POST /api/exercises/{exercise_id}/copy": phrase("deed-exercise-copied"),
+    "POST /api/exercises/{exercise_id}/slips": phrase("deed-slips-asked"),
     "PUT /api/exercises/{exercise_id}/answer": phrase("deed-answer-kept"),
     "POST /api/exercises/{exercise_id}/decisions": phrase("deed-decided-for-all"),
     "POST /api/exercises/{exercise_id}/deliveries": phrase("deed-delivery-taken"),

@@ -12,7 +12,8 @@ from sqlalchemy.exc import SQLAlchemyError
 from sqlalchemy.orm import Session
 
 from maqueta.phrases.phrase import Phrase, phrase
-from maqueta.service.queue.work_queue import AbandonedError, NotDoneError, Wanted
+from maqueta.service.marking.slips import WRITING_SLIPS
+from maqueta.service.queue.work_queue import AbandonedError, NotDoneError, Progress, Wanted
 from maqueta.service.shelf.kernel_work import PartSource, PartWork
 from maqueta.service.shelf.part_files import kept, source_of
 from maqueta.store.database import Database
@@ -29,8 +30,6 @@ _GIVEN_UP: Final = phrase("checking-never-ended")
 _TRIED: Final = phrase("examination-never-ended")
 
 
-#: Told how far some work is (0 to 1), and what it is doing.
-Progress = Callable[[float, Phrase], None]
 #: Examines a part; None when it was not wanted any more. Raises for nothing the file does: what raises is tried again.
 Examine = Callable[[PartSource, Progress, Wanted], PartWork | None]
 
@@ -45,6 +44,16 @@ class Recheck(Protocol):
         """Check one sheet again; whether that could be done. Raises NotDoneError where it is to be tried later."""
 
 
+class Beside(Protocol):
+    """What is done beside the server for marking."""
+
+    def collect(self) -> int:
+        """Hand in what is on the sheets of exercises that have closed; how many."""
+
+    def slips(self, exercise_id: int, owner_id: int, progress: Progress, wanted: Wanted) -> str | None:
+        """The name of a file with all slips of an exercise; None where there are none. Raises AbandonedError."""
+
+
 class JobTaker:
     """A thread that takes waiting jobs from the database: has parts examined, and sheets checked again. Between them it
     has what is on the sheets of exercises that have closed collected.
@@ -53,18 +62,13 @@ class JobTaker:
     """
 
     def __init__(
-        self,
-        database: Database,
-        files: FileStore,
-        examine: Examine,
-        recheck: Recheck,
-        collect: Callable[[], int] = lambda: 0,
+        self, database: Database, files: FileStore, examine: Examine, recheck: Recheck, beside: Beside | None = None
     ) -> None:
         self._database = database
         self._files = files
         self._examine = examine
         self._recheck = recheck
-        self._collect = collect
+        self._beside = beside
         self._signal = threading.Event()
         self._closing = threading.Event()
         self._thread = threading.Thread(target=self._run, name="jobs", daemon=True)
@@ -96,8 +100,8 @@ class JobTaker:
             try:
                 while not self._closing.is_set() and self._next():
                     pass
-                if not self._closing.is_set():
-                    self._collect()
+                if self._beside is not None and not self._closing.is_set():
+                    self._beside.collect()
             except SQLAlchemyError:
                 _LOG.warning("the database does not answer; jobs wait")
                 self._closing.wait(1.0)
@@ -116,7 +120,13 @@ class JobTaker:
             if job is None:
                 return False
             claim = _Claim(self._database, job.id, job.attempts, self._closing)
-            work = self._sheets_of(job, claim) if job.kind == CHECKING_AGAIN else self._part_of(session, job, claim)
+            match job.kind:
+                case kind if kind == CHECKING_AGAIN:
+                    work = self._sheets_of(job, claim)
+                case kind if kind == WRITING_SLIPS:
+                    work = self._slips_of(job, claim)
+                case _:
+                    work = self._part_of(session, job, claim)
         return work() if work is not None else True
 
     def _sheets_of(self, job: JobRecord, claim: "_Claim") -> Callable[[], bool] | None:
@@ -156,6 +166,27 @@ class JobTaker:
             if job is not None:
                 job.state, job.progress = "done", 1.0
                 job.message = phrase("sheets-checked-again", number=len(stale) - left, of=len(stale))
+        return True
+
+    def _slips_of(self, job: JobRecord, claim: "_Claim") -> Callable[[], bool] | None:
+        """The slips a job is about; none where it was tried too often."""
+        if job.attempts > MOST_ATTEMPTS or self._beside is None:
+            job.state, job.message = "failed", _GIVEN_UP
+            return None
+        beside, exercise_id, owner_id = self._beside, job.subject_id, job.owner_id
+        return lambda: self._write_slips(beside, claim, exercise_id, owner_id)
+
+    def _write_slips(self, beside: Beside, claim: "_Claim", exercise_id: int, owner_id: int) -> bool:
+        try:
+            name = beside.slips(exercise_id, owner_id, claim.progress, claim.wanted)
+        except AbandonedError:
+            claim.give_up()
+            return not self._closing.is_set()
+        with self._database.transaction() as session:
+            job = running_job(session, claim.job_id, claim.attempt)
+            if job is not None:
+                job.state, job.progress, job.result = "done", 1.0, name
+                job.message = phrase("slips-ready") if name is not None else phrase("slips-none")
         return True
 
     def _examined(self, claim: "_Claim", version_id: int, source: PartSource) -> bool:

@@ -1,19 +1,36 @@
 """The queue of a single machine: work is done by crews beside the server, jobs are taken from the database."""
 
 import tempfile
+from dataclasses import dataclass
 from pathlib import Path
 
 from maqueta.confined import reason_of
 from maqueta.phrases.phrase import phrase
 from maqueta.service.bench.collecting import Collector
 from maqueta.service.marking.rechecking import Rechecker
+from maqueta.service.marking.slip_writing import SlipWriter
 from maqueta.service.queue.crews import Crews
-from maqueta.service.queue.examining import JobTaker, Progress
-from maqueta.service.queue.work_queue import AbandonedError, NotDoneError, Piece, Wanted
+from maqueta.service.queue.examining import JobTaker
+from maqueta.service.queue.work_queue import AbandonedError, NotDoneError, Piece, Progress, Wanted
 from maqueta.service.settings import Settings
 from maqueta.service.shelf.kernel_work import Note, PartSource, PartWork, examine, noted
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore
+
+
+@dataclass(frozen=True)
+class _Beside:
+    """What is done beside the server for marking, by the hands that check sheets again."""
+
+    rechecker: Rechecker
+
+    def collect(self) -> int:
+        """Hand in what is on the sheets of exercises that have closed; how many."""
+        return Collector(self.rechecker).collect()
+
+    def slips(self, exercise_id: int, owner_id: int, progress: Progress, wanted: Wanted) -> str | None:
+        """The name of a file with all slips of an exercise; None where there are none. Raises AbandonedError."""
+        return SlipWriter(self.rechecker).written(exercise_id, owner_id, progress, wanted)
 
 
 class LocalQueue(Crews):
@@ -23,7 +40,7 @@ class LocalQueue(Crews):
         super().__init__(settings)
         self._seconds = settings.kernel_seconds
         rechecker = Rechecker(database, files, self)
-        self._taker = JobTaker(database, files, self.examine, rechecker, Collector(rechecker).collect)
+        self._taker = JobTaker(database, files, self.examine, rechecker, _Beside(rechecker))
 
     def examine(self, source: PartSource, progress: Progress, wanted: Wanted) -> PartWork | None:
         """Examine an upload; None when it was not wanted any more. Never raises for anything the file does.

@@ -4,11 +4,15 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any, Generic, Literal, Protocol, TypeVar
 
+from maqueta.phrases.phrase import Phrase
+
 #: Parts that are brought in; parts and sheets' files somebody waits for; sheets that are drawn and checked.
 CrewName = Literal["uploads", "previews", "readers", "desk"]
 Result = TypeVar("Result")
 #: Whether somebody still waits.
 Wanted = Callable[[], bool]
+#: Told how far some work is (0 to 1), and what it is doing.
+Progress = Callable[[float, Phrase], None]
 
 
 class NotDoneError(Exception):

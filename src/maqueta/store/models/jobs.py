@@ -13,7 +13,8 @@ from maqueta.store.said import Said
 class JobRecord(Base):
     """Work done beside the server; its state outlives a restart.
 
-    `attempts` counts how often it was begun, `seen_at` is the last sign of life of who works on it.
+    `attempts` counts how often it was begun, `seen_at` is the last sign of life of who works on it. `result` names the
+    file that came of it, by content hash, where there is one.
     """
 
     __tablename__ = "job"
@@ -24,6 +25,7 @@ class JobRecord(Base):
     state: Mapped[str] = mapped_column(String(12), index=True)
     progress: Mapped[float] = mapped_column(Float, default=0.0)
     message: Mapped[Phrase | None] = mapped_column(Said)
+    result: Mapped[str | None] = mapped_column(String(64))
     attempts: Mapped[int] = mapped_column(Integer, default=0)
     seen_at: Mapped[datetime | None] = mapped_column(DateTime)
     created_at: Mapped[datetime] = mapped_column(DateTime)

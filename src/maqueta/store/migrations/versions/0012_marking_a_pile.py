@@ -33,6 +33,7 @@ def upgrade() -> None:
     op.create_unique_constraint("uq_sheet_exercise_id_student_id_attempt", "sheet", one_each)
     op.drop_constraint("uq_sheet_exercise_id_student_id", "sheet", type_="unique")
     op.add_column("finding", sa.Column("answer", sa.Text(), nullable=False, server_default=""))
+    op.add_column("job", sa.Column("result", sa.String(64), nullable=True))
     op.add_column("sheet_form", sa.Column("dropped_at", sa.DateTime(), nullable=True))
     op.create_table(
         "shared_class",
@@ -128,6 +129,7 @@ def downgrade() -> None:
         "shared_class",
     ):
         op.drop_table(table)
+    op.drop_column("job", "result")
     op.drop_column("sheet_form", "dropped_at")
     op.drop_column("finding", "answer")
     # Of several attempts the last one stays.
