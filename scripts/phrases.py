@@ -51,6 +51,7 @@ def said_kinds() -> Iterator[tuple[str, str]]:
     for rule in CATALOGUE.values():
         yield rule.heading.kind, rule.id
         yield rule.basis.kind, rule.id
+        yield from ((said.kind, rule.id) for said in (rule.asks, rule.why, rule.mend))
         yield from ((rule.heading_of(variant).kind, rule.id) for variant in rule.named)
         yield from ((kind, rule.id) for variant in rule.variants for kind in rule.kinds(variant))
 

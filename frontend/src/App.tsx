@@ -22,10 +22,13 @@ const PartPage = lazy(() => import("./shelf/PartPage"));
 const NewExercisePage = lazy(() => import("./exercise/NewExercisePage"));
 const EditExercisePage = lazy(() => import("./exercise/EditExercisePage"));
 const WallPage = lazy(() => import("./wall/WallPage"));
+const SlipsPage = lazy(() => import("./wall/SlipsPage"));
 const TablePage = lazy(() => import("./table/TablePage"));
 const SheetFormsPage = lazy(() => import("./sheetForm/SheetFormsPage"));
 const FormEditorPage = lazy(() => import("./sheetForm/FormEditorPage"));
 const ClassesPage = lazy(() => import("./people/ClassesPage"));
+const RulePage = lazy(() => import("./rules/RulePage"));
+const RulesPage = lazy(() => import("./rules/RulesPage"));
 const SchemePage = lazy(() => import("./scheme/SchemePage"));
 const LearnedPage = lazy(() => import("./people/LearnedPage"));
 const ProgressPage = lazy(() => import("./people/ProgressPage"));
@@ -83,6 +86,8 @@ export function App() {
             <Route path="/" element={<Home me={me.data} />} />
             <Route path="/classes" element={<ClassesPage />} />
             <Route path="/classes/:school/learned" element={<LearnedPage />} />
+            <Route path="/rules" element={<RulesPage />} />
+            <Route path="/rules/:rule" element={<RulePage />} />
             <Route path="/progress" element={<ProgressPage />} />
             <Route path="/deeds" element={<DeedsPage />} />
             <Route path="/shelf" element={<ShelfPage />} />
@@ -94,6 +99,7 @@ export function App() {
             <Route path="/exercises/new" element={<NewExercisePage />} />
             <Route path="/exercises/:exercise/edit" element={<EditExercisePage />} />
             <Route path="/exercises/:exercise/wall" element={<WallPage />} />
+            <Route path="/exercises/:exercise/slips" element={<SlipsPage />} />
             <Route path="/exercises/:exercise/marking" element={<SchemePage />} />
             <Route path="/exercises/:exercise/bench" element={<BenchPage />} />
             <Route path="/sheets/:sheet" element={<TablePage />} />

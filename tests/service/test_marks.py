@@ -10,6 +10,7 @@ import pytest
 from maqueta.store.database import Database
 from maqueta.store.models import ExerciseRecord
 from tests.conftest import LogIn, Person
+from tests.judging.test_likeness import by_hand
 from tests.service.test_round import FAULTLESS, NO_HIDDEN, TASK, body, deliver
 
 
@@ -277,3 +278,34 @@ def test_looks_before_handing_in(log_in: LogIn, instructor: Person, task: Any, l
         told = answer.json()
         assert (told["checks_left"], told["criteria"]) == (left, ["lines"])
         assert len(told["findings"]) == (1 if task["course"] == "practice" else 0), "a hint names the criterion only"
+
+
+def test_near_copies_are_pointed_out_to_the_instructor_alone(log_in: LogIn, instructor: Person) -> None:
+    exercise = set_one(instructor, "Copied")
+    own = by_hand(5)
+    deliver(log_in("dina.farouk"), exercise, own)
+    deliver(log_in("kemi.oduya"), exercise, own)
+    deliver(log_in("rosa.quispe"), exercise, by_hand(6))
+    path = f"/api/exercises/{exercise}/near-copies"
+    (pair,) = instructor.get(path)
+    assert {pair["first_student"], pair["second_student"]} == {"Dina Farouk", "Kemi Oduya"}
+    assert pair["bits"] > 40
+    assert log_in("dina.farouk").status("GET", path) == 404
+
+
+def test_every_rule_gives_its_reasons_with_right_and_wrong(log_in: LogIn, instructor: Person) -> None:
+    told = log_in("dina.farouk").get("/api/rules/lines.missing-hidden/reasons")
+    assert told["why"].startswith("Without them nobody knows whether a hole goes through")
+    examples = told["examples"]
+    assert examples["right"]["at"] == []
+    assert len(examples["wrong"]["at"]) == 4
+    assert len(instructor.get("/api/rules/reasons")) == len(instructor.get("/api/rules"))
+    assert instructor.status("GET", "/api/rules/lines.never/reasons") == 404
+
+
+def test_how_often_people_let_a_rule_pass_is_told(log_in: LogIn, instructor: Person, exercise: int) -> None:
+    before = next(r for r in instructor.get("/api/rules") if r["id"] == "lines.missing-hidden")
+    sheet = deliver(log_in("dina.farouk"), exercise, NO_HIDDEN)
+    sent(instructor, "PUT", f"/api/sheets/{sheet}/findings/0", {"decision": "waived"})
+    after = next(r for r in instructor.get("/api/rules") if r["id"] == "lines.missing-hidden")
+    assert (after["found"], after["waived"]) == (before["found"] + 1, before["waived"] + 1)

@@ -82,6 +82,7 @@ def places(database: Database) -> dict[str, Any]:
             "number": 0,
             "template_id": keep_template(session, owner, "Theirs", SCHEME).id,
             "added": 0,
+            "rule": "title.missing",
             "pin": 0,
             "criterion": "title",
             "receipt": "0" * 64,

@@ -75,3 +75,5 @@ export type MarksOut = Schemas["MarksOut"];
 export type Understanding = Schemas["Understanding"];
 export type ExerciseTrial = Schemas["ExerciseTrial"];
 export type ChangedExercise = Schemas["ChangedExercise"];
+export type Reasons = Schemas["Reasons"];
+export type DrawnExample = Schemas["DrawnExample"];

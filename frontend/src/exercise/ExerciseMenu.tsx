@@ -7,14 +7,15 @@ import type { Exercise } from "../api/types";
 import { t } from "../frame/language";
 import { complain, tell } from "../frame/tell";
 
-/** What can be done with an exercise besides marking it. */
-export function ExerciseMenu({
-  exercise,
-  children,
-}: {
+interface Props {
   exercise: Exercise;
   children?: React.ReactNode;
-}) {
+  /** What can be done with it where this menu stands. */
+  more?: React.ReactNode;
+}
+
+/** What can be done with an exercise besides marking it. */
+export function ExerciseMenu({ exercise, children, more }: Props) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const classes = useQuery({
@@ -79,6 +80,7 @@ export function ExerciseMenu({
         <Menu.Item onClick={() => void navigate(`/exercises/${exercise.id}/slips`)}>
           {t("All slips as one PDF")}
         </Menu.Item>
+        {more}
         <Menu.Divider />
         {classes.data?.map((school) => (
           <Menu.Item key={school.id} onClick={() => void copy(school)}>

@@ -20,10 +20,12 @@ const PLACES: Record<string, [string, string][]> = {
     ["/shelf", said("Shelf")],
     ["/sheet-forms", said("Sheet forms")],
     ["/classes", said("Classes")],
+    ["/rules", said("Reasons")],
   ],
   student: [
     ["/", said("Exercises")],
     ["/progress", said("What I was told")],
+    ["/rules", said("Reasons")],
   ],
   admin: [
     ["/", said("People")],

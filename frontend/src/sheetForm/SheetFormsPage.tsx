@@ -9,7 +9,7 @@ import { Header } from "../frame/Header";
 import { t } from "../frame/language";
 import { Trouble, Waiting } from "../frame/Messages";
 import { complain } from "../frame/tell";
-import { PAPERS, term } from "../frame/words";
+import { dayAndTime, PAPERS, term } from "../frame/words";
 import { FormPicture } from "./FormPicture";
 import classes from "./SheetForm.module.css";
 
@@ -20,6 +20,10 @@ export default function SheetFormsPage() {
   const forms = useQuery({
     queryKey: ["sheet forms"],
     queryFn: () => answer(api.GET("/api/sheet-forms")),
+  });
+  const dropped = useQuery({
+    queryKey: ["sheet forms", "dropped"],
+    queryFn: () => answer(api.GET("/api/sheet-forms/dropped")),
   });
   const [told, setTold] = useState<{ id: number; notRead: string[] } | null>(null);
   const [busy, setBusy] = useState(false);
@@ -65,6 +69,16 @@ export default function SheetFormsPage() {
     } catch (error) {
       complain(error);
     }
+  };
+  const bringBack = async (form: { id: number }) => {
+    try {
+      await answer(
+        api.POST("/api/sheet-forms/{form_id}/back", { params: { path: { form_id: form.id } } }),
+      );
+    } catch (error) {
+      complain(error);
+    }
+    await queries.invalidateQueries({ queryKey: ["sheet forms"] });
   };
   return (
     <>
@@ -169,6 +183,28 @@ export default function SheetFormsPage() {
             </article>
           ))}
         </div>
+        {(dropped.data?.length ?? 0) > 0 && (
+          <section aria-label={t("Thrown away")}>
+            <Title order={2} size="h5" mt="xl">
+              {t("Thrown away")}
+            </Title>
+            <Text className="quiet small">{t("They can be brought back for thirty days.")}</Text>
+            {dropped.data?.map((form) => (
+              <Group key={form.id} gap="sm" mt={4}>
+                <Text>{form.name}</Text>
+                <Text className="quiet small">{dayAndTime(form.dropped_at)}</Text>
+                <Button
+                  size="compact-xs"
+                  variant="default"
+                  aria-label={t("Bring {{name}} back", { name: form.name })}
+                  onClick={() => void bringBack(form)}
+                >
+                  {t("Bring back")}
+                </Button>
+              </Group>
+            ))}
+          </section>
+        )}
       </main>
     </>
   );

@@ -34,7 +34,10 @@ export function OpenedSheet({ sheet }: { sheet: Sheet }) {
   const [tool, setTool] = useState<PinTool | null>(null);
   const [spot, setSpot] = useState<Point | null>(null);
   const [adding, setAdding] = useState(false);
-  const [companion, setCompanion] = useState<Companion | null>(null);
+  const [companion, setCompanion] = useState<Companion | null>(() => {
+    const beside = Number(search.get("beside") ?? 0);
+    return beside > 0 ? { sheet: beside, how: "beside" } : null;
+  });
   const [keys, setKeys] = useState(false);
   const marking = useMarking(sheet);
   const exercise = sheet.exercise.id;

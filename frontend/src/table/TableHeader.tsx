@@ -80,7 +80,10 @@ export function TableHeader({ sheet, place, onGo, overlay, onOverlay, onKeys, ma
       {!teaching && sheet.state === "returned" && (
         <FileMenu of={`/api/exercises/${exercise.id}/answer/drawing`} label={t("Model answer")} />
       )}
-      <FileMenu of={`/api/sheets/${sheet.id}/drawing`} />
+      <FileMenu
+        of={`/api/sheets/${sheet.id}/drawing`}
+        slip={sheet.reviewed ? `/api/sheets/${sheet.id}/slip.pdf` : undefined}
+      />
     </Header>
   );
 }

@@ -1,4 +1,4 @@
-import { Alert, Button, FileButton, Text } from "@mantine/core";
+import { Alert, Button, FileButton, Menu, Text } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useMemo, useState } from "react";
@@ -20,6 +20,7 @@ import { Deliveries } from "./Deliveries";
 import { KindList } from "./KindList";
 import { LensList } from "./LensList";
 import { Missing } from "./Missing";
+import { NearCopies } from "./NearCopies";
 import { arranged, type Chosen, OPEN_SIEVE, type Order, type Sieve, standingOf } from "./pile";
 import { PinnedSheet } from "./PinnedSheet";
 import { useDeliveries } from "./useDeliveries";
@@ -31,6 +32,7 @@ export default function WallPage() {
   const queries = useQueryClient();
   const wall = useQuery(wallOf(exercise));
   const deliveries = useDeliveries(exercise);
+  const [alike, setAlike] = useState(false);
   useNews(exercise, true);
 
   const returnDecided = async () => {
@@ -85,7 +87,10 @@ export default function WallPage() {
           {t("Return {{count}} sheets", { count: complete })}
         </Button>
         {wall.data && (
-          <ExerciseMenu exercise={wall.data.exercise}>
+          <ExerciseMenu
+            exercise={wall.data.exercise}
+            more={<Menu.Item onClick={() => setAlike(true)}>{t("Sheets much alike")}</Menu.Item>}
+          >
             <Button variant="default">{t("More")}</Button>
           </ExerciseMenu>
         )}
@@ -100,6 +105,7 @@ export default function WallPage() {
         onSettle={(key, file, student) => void deliveries.settle(key, file, student)}
         onClear={deliveries.clear}
       />
+      {alike && <NearCopies exercise={exercise} onClose={() => setAlike(false)} />}
       {wall.isPending && <Waiting />}
       {wall.error && <Trouble error={wall.error} onRetry={() => void wall.refetch()} />}
       {wall.data && <Pinned wall={wall.data} />}

@@ -62,6 +62,21 @@ class Rule:
         """The standard or practice behind a rule."""
         return Phrase(f"{self.kind}.basis")
 
+    @property
+    def asks(self) -> Phrase:
+        """What a rule asks."""
+        return Phrase(f"reasons-{self.kind}")
+
+    @property
+    def why(self) -> Phrase:
+        """Why a workshop cares."""
+        return Phrase(f"reasons-{self.kind}.why")
+
+    @property
+    def mend(self) -> Phrase:
+        """How to put it right at the bench."""
+        return Phrase(f"reasons-{self.kind}.mend")
+
     def kinds(self, variant: str) -> tuple[str, str, str]:
         """The kinds of phrase that say of a way of breaking the rule what happened, what was expected and found."""
         first, then = (variant, f"{variant}-") if variant else ("message", "")

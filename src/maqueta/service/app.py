@@ -80,6 +80,7 @@ def describe() -> FastAPI:
         wall_routes,
         scheme_routes,
         rule_routes,
+        likeness_routes,
         slip_routes,
         understanding_routes,
         marks_out_routes,

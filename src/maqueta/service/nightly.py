@@ -1,4 +1,4 @@
-"""A backup every night, of which the newest few are kept."""
+"""Every night a backup, of which the newest few are kept; what was thrown away long ago is gone for good then."""
 
 import logging
 import threading
@@ -11,6 +11,7 @@ from sqlalchemy.exc import SQLAlchemyError
 from maqueta.store.backup import BackupError, keep_newest, write_backup
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore
+from maqueta.store.sheet_forms import forget_dropped
 
 _LOG = logging.getLogger("maqueta.nightly")
 #: Nights that can be gone back to.
@@ -42,6 +43,15 @@ class Nightly:
     def _run(self) -> None:
         while not self._closing.wait(seconds_until(self._hour, datetime.now())):
             self.back_up(datetime.now())
+            self.tidy()
+
+    def tidy(self) -> None:
+        """Take away for good what nobody has brought back in time."""
+        try:
+            with self._database.transaction() as session:
+                forget_dropped(session)
+        except SQLAlchemyError as error:
+            _LOG.error("what was thrown away is still there: %s", error)
 
     def back_up(self, now: datetime) -> None:
         """Write the backup of this night, unless another server on this database does.

@@ -1,9 +1,10 @@
 """A school's sheet forms: every instructor may draw on them, whoever made one may change it."""
 
 from collections.abc import Mapping
-from typing import Any
+from datetime import timedelta
+from typing import Any, Final
 
-from sqlalchemy import select
+from sqlalchemy import delete, select
 from sqlalchemy.orm import Session, joinedload
 
 from maqueta.store.clock import now
@@ -11,17 +12,21 @@ from maqueta.store.database import locked
 from maqueta.store.errors import NotVisible, OutOfDate
 from maqueta.store.models import Account, SheetFormRecord
 
+#: For so long what was thrown away can be brought back.
+KEPT_FOR: Final = timedelta(days=30)
+
 
 def sheet_forms(session: Session) -> list[SheetFormRecord]:
     """All forms of the school, by name."""
     query = select(SheetFormRecord).options(joinedload(SheetFormRecord.owner))
+    query = query.where(SheetFormRecord.dropped_at.is_(None))
     return list(session.scalars(query.order_by(SheetFormRecord.name, SheetFormRecord.id)))
 
 
 def sheet_form(session: Session, form_id: int) -> SheetFormRecord:
     """One form. Raises NotVisible."""
     found = session.get(SheetFormRecord, form_id)
-    if found is None:
+    if found is None or found.dropped_at is not None:
         raise NotVisible
     return found
 
@@ -36,8 +41,10 @@ def add_sheet_form(session: Session, owner: Account, name: str, document: Mappin
     return found
 
 
-def _own(session: Session, owner: Account, form_id: int) -> SheetFormRecord:
+def _own(session: Session, owner: Account, form_id: int, dropped: bool = False) -> SheetFormRecord:
     query = select(SheetFormRecord).where(SheetFormRecord.id == form_id, SheetFormRecord.owner_id == owner.id)
+    away = SheetFormRecord.dropped_at
+    query = query.where(away.is_not(None) if dropped else away.is_(None))
     found = session.scalar(locked(query, of=SheetFormRecord))
     if found is None:
         raise NotVisible
@@ -59,5 +66,27 @@ def save_sheet_form(
 
 def drop_sheet_form(session: Session, owner: Account, form_id: int) -> None:
     """Throw a form of one's own away; exercises and sheets keep what they were given. Raises NotVisible."""
-    session.delete(_own(session, owner, form_id))
+    _own(session, owner, form_id).dropped_at = now()
     session.flush()
+
+
+def dropped_forms(session: Session, owner: Account) -> list[SheetFormRecord]:
+    """The forms somebody has thrown away and can bring back, the last one first."""
+    query = select(SheetFormRecord).where(
+        SheetFormRecord.owner_id == owner.id, SheetFormRecord.dropped_at >= now() - KEPT_FOR
+    )
+    return list(session.scalars(query.order_by(SheetFormRecord.dropped_at.desc())))
+
+
+def bring_form_back(session: Session, owner: Account, form_id: int) -> SheetFormRecord:
+    """Bring back a form one has thrown away. Raises NotVisible."""
+    found = _own(session, owner, form_id, dropped=True)
+    found.dropped_at = None
+    session.flush()
+    return found
+
+
+def forget_dropped(session: Session) -> int:
+    """Take away for good what was thrown away too long ago; how many forms."""
+    old = delete(SheetFormRecord).where(SheetFormRecord.dropped_at < now() - KEPT_FOR)
+    return session.execute(old).rowcount  # type: ignore[attr-defined,no-any-return]

@@ -60,3 +60,4 @@ deed-exercise-changed = Changed an exercise
 deed-exercise-archived = Archived an exercise or brought it back
 deed-exercise-copied = Copied an exercise
 deed-slips-asked = Had all slips written
+deed-form-brought-back = Brought a sheet form back

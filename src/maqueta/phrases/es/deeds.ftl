@@ -60,3 +60,4 @@ deed-exercise-changed = Cambió un ejercicio
 deed-exercise-archived = Archivó un ejercicio o lo recuperó
 deed-exercise-copied = Copió un ejercicio
 deed-slips-asked = Pidió todas las hojas de corrección
+deed-form-brought-back = Recuperó un formato de lámina

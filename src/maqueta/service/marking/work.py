@@ -7,6 +7,7 @@ from maqueta.drawing.sheet_ink import mark_items, piece_item
 from maqueta.geometry.line_set import Piece
 from maqueta.judging.difference import ViewDifference, differences, lacking_centres
 from maqueta.judging.dimension_survey import DimensionSurvey
+from maqueta.judging.likeness import Trait, traits
 from maqueta.judging.scope import Scope, scope_of
 from maqueta.judging.survey import Survey
 from maqueta.service.desk_work import Desk
@@ -35,3 +36,8 @@ def difference(desk: Desk, document: SheetDocument) -> DifferenceAnswer:
         missing=[*ink((own, piece) for own in views for piece in own.missing), *centres],
         surplus=ink((own, piece) for own in views for piece in own.surplus),
     )
+
+
+def traits_of(desk: Desk, documents: list[SheetDocument]) -> list[frozenset[Trait]]:
+    """What of each of some sheets is as it is without need."""
+    return [traits(desk.projected, desk.task, document) for document in documents]

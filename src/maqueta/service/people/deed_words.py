@@ -56,6 +56,7 @@ DEEDS: Final[Mapping[str, Phrase]] = {
     "POST /api/exercises/{exercise_id}/sheet/check": phrase("deed-had-checked"),
     "POST /api/exercises/{exercise_id}/sheet/hand-in": phrase("deed-handed-in"),
     "POST /api/sheet-forms": phrase("deed-form-made"),
+    "POST /api/sheet-forms/{form_id}/back": phrase("deed-form-brought-back"),
     "DELETE /api/sheet-forms/{form_id}": phrase("deed-form-dropped"),
     "PUT /api/sheets/{sheet_id}/findings/{number}": phrase("deed-finding-decided"),
     "PUT /api/sheets/{sheet_id}/findings/{number}/answer": phrase("deed-finding-answered"),

@@ -81,3 +81,11 @@ class ReadFormAnswer(Strict):
 
     form: SheetForm
     not_read: list[Sentence]
+
+
+class DroppedForm(Strict):
+    """A form that was thrown away, and when."""
+
+    id: int
+    name: str
+    dropped_at: Time

@@ -9,6 +9,7 @@ from maqueta.service.bench.answers import paper_answer
 from maqueta.service.language import language_spoken
 from maqueta.service.messages import Number
 from maqueta.service.sheet_forms.messages import (
+    DroppedForm,
     FlawAnswer,
     FormAnswer,
     FormEntry,
@@ -27,7 +28,15 @@ from maqueta.sheet.paper import PaperSize
 from maqueta.sheet.sheet_form import SheetForm
 from maqueta.sheet.usual_form import usual_form
 from maqueta.store.models import Account, SheetFormRecord
-from maqueta.store.sheet_forms import add_sheet_form, drop_sheet_form, save_sheet_form, sheet_form, sheet_forms
+from maqueta.store.sheet_forms import (
+    add_sheet_form,
+    bring_form_back,
+    drop_sheet_form,
+    dropped_forms,
+    save_sheet_form,
+    sheet_form,
+    sheet_forms,
+)
 
 router = APIRouter(prefix="/api/sheet-forms")
 
@@ -63,6 +72,22 @@ def all_forms(instructor: Instructor, session: InTransaction) -> list[FormEntry]
             )
         )
     return entries
+
+
+@router.get("/dropped")
+def thrown_away(instructor: Instructor, session: InTransaction) -> list[DroppedForm]:
+    """The own forms that were thrown away in the last thirty days."""
+    return [
+        DroppedForm(id=record.id, name=record.name, dropped_at=record.dropped_at)
+        for record in dropped_forms(session, instructor)
+        if record.dropped_at is not None
+    ]
+
+
+@router.post("/{form_id}/back")
+def bring_back(form_id: int, instructor: Instructor, session: InTransaction) -> FormAnswer:
+    """Bring back a form that was thrown away."""
+    return _answer(bring_form_back(session, instructor, form_id), instructor)
 
 
 @router.get("/usual")

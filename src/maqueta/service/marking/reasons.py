@@ -1,0 +1,72 @@
+"""The reasons of a rule: right and wrong drawn on a demo part by our own core."""
+
+from functools import lru_cache
+from typing import Final
+
+from maqueta.demo.broken_rules import EXAMPLES, Broken
+from maqueta.demo.workshop import EXERCISES, demo_recipe
+from maqueta.drawing.ink import InkGroup
+from maqueta.drawing.sheet_ink import sheet_ink
+from maqueta.geometry.carrier import Point
+from maqueta.judging.report import check
+from maqueta.making.model_sheet import model_sheet
+from maqueta.making.title_filled import Drafter
+from maqueta.projection.projected_part import ProjectedPart
+from maqueta.service.bench.answers import paper_answer
+from maqueta.service.bench.messages import PaperAnswer
+from maqueta.sheet.document import SheetDocument
+from maqueta.strict import Strict
+from maqueta.task.exercise import Exercise
+
+#: The exercise whose part the examples are drawn on, and who has drawn them.
+_EXERCISE: Final = EXERCISES[0]
+_DRAFTER: Final = Drafter("N. HAVLIK", "EVENING 2", "2026-11-20")
+
+
+class DrawnExample(Strict):
+    """A sheet, and where it breaks the rule, if it does: lines in sheet mm."""
+
+    paper: PaperAnswer
+    groups: list[InkGroup]
+    at: list[list[Point]]
+
+
+class Examples(Strict):
+    """The same sheet right and wrong."""
+
+    right: DrawnExample
+    wrong: DrawnExample
+
+
+@lru_cache(maxsize=1)
+def _part() -> ProjectedPart:
+    """The demo part, drawn once by every process that is asked."""
+    # The kernel takes long to load: only who draws solids does so.
+    from maqueta.projection.project import project
+    from maqueta.solid.source import part_of_recipe
+
+    return project(*part_of_recipe(demo_recipe(_EXERCISE.part)))
+
+
+def drawn_examples(rule: str) -> Examples | None:
+    """Right and wrong for a rule; None where there is no example of it."""
+    example = EXAMPLES.get(rule)
+    if example is None:
+        return None
+    part, task = _part(), _EXERCISE.task.model_copy(update=dict(example.asked))
+    sheet = model_sheet(part, task, _DRAFTER)
+    return Examples(
+        right=_drawn(part, task, sheet, example.right, rule), wrong=_drawn(part, task, sheet, example.broken, rule)
+    )
+
+
+def _drawn(
+    part: ProjectedPart, task: Exercise, sheet: SheetDocument, changed: Broken | None, rule: str
+) -> DrawnExample:
+    document = changed(part, sheet) if changed is not None else sheet
+    found = [finding for finding in check(part, task, document).findings if finding.rule == rule]
+    return DrawnExample(
+        paper=paper_answer(document.paper.layout),
+        groups=list(sheet_ink(part, document)),
+        at=[list(line) for finding in found for line in finding.at],
+    )

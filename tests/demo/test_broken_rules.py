@@ -1,0 +1,27 @@
+"""Every example breaks the rule it stands for, and the sheet beside it does not."""
+
+import pytest
+
+from maqueta.demo.broken_rules import EXAMPLES
+from maqueta.demo.workshop import EXERCISES
+from maqueta.judging.catalogue import CATALOGUE
+from maqueta.judging.report import check
+from maqueta.making.model_sheet import Drafter, model_sheet
+from tests.parts import demo_projected
+
+PART, BASE = demo_projected("reed-clamp"), EXERCISES[0].task
+
+
+@pytest.mark.parametrize("rule", sorted(EXAMPLES))
+def test_wrong_is_wrong_and_right_is_right(rule: str) -> None:
+    example = EXAMPLES[rule]
+    task = BASE.model_copy(update=dict(example.asked))
+    sheet = model_sheet(PART, task, Drafter("N. HAVLIK", "EVENING 2", "2026-11-20"))
+    right = example.right(PART, sheet) if example.right is not None else sheet
+    assert rule in {finding.rule for finding in check(PART, task, example.broken(PART, sheet)).findings}
+    assert rule not in {finding.rule for finding in check(PART, task, right).findings}
+
+
+def test_most_rules_are_shown() -> None:
+    assert set(EXAMPLES) <= set(CATALOGUE)
+    assert len(EXAMPLES) >= 0.75 * len(CATALOGUE)
