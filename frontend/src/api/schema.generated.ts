@@ -638,6 +638,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exercises/{exercise_id}/near-copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Near Copies
+         * @description Pairs of sheets that are near copies, the most striking first. None where everybody has sizes of their own.
+         */
+        get: operations["marking_likeness_near_copies"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exercises/{exercise_id}/news": {
         parameters: {
             query?: never;
@@ -1720,6 +1740,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rules/reasons": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * All Reasons
+         * @description The reasons of all rules, without their examples.
+         */
+        get: operations["marking_rule_all_reasons"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rules/{rule}/reasons": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Reasons
+         * @description The reasons of a rule, with right and wrong drawn on a demo part.
+         */
+        get: operations["marking_rule_reasons"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/scheme-templates": {
         parameters: {
             query?: never;
@@ -1782,6 +1842,26 @@ export interface paths {
          * @description Keep a new form, finished or not.
          */
         post: operations["sheet_forms_add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheet-forms/dropped": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Thrown Away
+         * @description The own forms that were thrown away in the last thirty days.
+         */
+        get: operations["sheet_forms_thrown_away"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1893,6 +1973,26 @@ export interface paths {
          * @description Throw a form of one's own away. Exercises that use it keep it.
          */
         delete: operations["sheet_forms_drop"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheet-forms/{form_id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring Back
+         * @description Bring back a form that was thrown away.
+         */
+        post: operations["sheet_forms_bring_back"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -2297,6 +2397,26 @@ export interface components {
              */
             aid: "even gaps" | "centre lines" | "scale" | "rows";
             document: components["schemas"]["SheetDocument"];
+        };
+        /**
+         * AlikePair
+         * @description Two sheets that agree in much that nothing asks for: how many things, and by chance once in two to the `bits`.
+         */
+        AlikePair: {
+            /** Bits */
+            bits: number;
+            /** First */
+            first: number;
+            /** First Student */
+            first_student: string;
+            /** Second */
+            second: number;
+            /** Second Student */
+            second_student: string;
+            /** Things */
+            things: {
+                [key: string]: number;
+            };
         };
         /**
          * AngleDimension
@@ -3338,6 +3458,35 @@ export interface components {
             shown: boolean;
         };
         /**
+         * DrawnExample
+         * @description A sheet, and where it breaks the rule, if it does: lines in sheet mm.
+         */
+        DrawnExample: {
+            /** At */
+            at: [
+                number,
+                number
+            ][][];
+            /** Groups */
+            groups: components["schemas"]["InkGroup"][];
+            paper: components["schemas"]["PaperAnswer"];
+        };
+        /**
+         * DroppedForm
+         * @description A form that was thrown away, and when.
+         */
+        DroppedForm: {
+            /**
+             * Dropped At
+             * Format: date-time
+             */
+            dropped_at: string;
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+        };
+        /**
          * EdgesBetween
          * @description All outer edges along which a face towards the one side meets a face towards the other.
          */
@@ -3365,6 +3514,14 @@ export interface components {
         Enrolling: {
             /** Logins */
             logins: string[];
+        };
+        /**
+         * Examples
+         * @description The same sheet right and wrong.
+         */
+        Examples: {
+            right: components["schemas"]["DrawnExample"];
+            wrong: components["schemas"]["DrawnExample"];
         };
         /**
          * Exercise
@@ -5494,6 +5651,30 @@ export interface components {
              */
             open: components["schemas"]["OpenAnswer"][];
             reason?: string | null;
+        };
+        /**
+         * Reasons
+         * @description A rule: what it asks, why a workshop cares, how to put it right, what stands behind it, and an example.
+         */
+        Reasons: {
+            asks: string;
+            basis: string;
+            /**
+             * Criterion
+             * @enum {string}
+             */
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            examples: components["schemas"]["Examples"] | null;
+            heading: string;
+            /** Id */
+            id: string;
+            mend: string;
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "error" | "warning" | "note";
+            why: string;
         };
         /**
          * ReceiptAnswer
@@ -8184,6 +8365,37 @@ export interface operations {
             };
         };
     };
+    marking_likeness_near_copies: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AlikePair"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     marking_wall_news: {
         parameters: {
             query?: never;
@@ -10058,6 +10270,57 @@ export interface operations {
             };
         };
     };
+    marking_rule_all_reasons: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Reasons"][];
+                };
+            };
+        };
+    };
+    marking_rule_reasons: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rule: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Reasons"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     marking_scheme_templates: {
         parameters: {
             query?: never;
@@ -10191,6 +10454,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheet_forms_thrown_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DroppedForm"][];
                 };
             };
         };
@@ -10410,6 +10693,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Number"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheet_forms_bring_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                form_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormAnswer"];
                 };
             };
             /** @description Validation Error */

@@ -22,6 +22,7 @@ from maqueta.service.exercises import routes as exercise_routes
 from maqueta.service.interface_files import PackedFiles
 from maqueta.service.jobs import routes as job_routes
 from maqueta.service.marking import (
+    likeness_routes,
     marks_out_routes,
     rule_routes,
     scheme_routes,
