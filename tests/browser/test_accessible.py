@@ -81,6 +81,27 @@ def _classes(page: Page) -> None:
     page.wait_for_load_state("networkidle")
 
 
+def _learned(page: Page) -> None:
+    page.goto("/classes/1/learned")
+    expect(page.get_by_role("heading", level=1)).to_be_visible()
+
+
+def _scheme(page: Page) -> None:
+    page.goto("/exercises/1/marking")
+    expect(page.get_by_text("No mark changes.")).to_be_visible()
+
+
+def _change(page: Page) -> None:
+    page.goto("/exercises/2/edit")
+    expect(page.get_by_role("heading", name="Change the exercise")).to_be_visible()
+    page.wait_for_load_state("networkidle")
+
+
+def _reasons(page: Page) -> None:
+    page.goto("/rules/lines.missing-hidden")
+    expect(page.get_by_role("img", name="Wrong")).to_be_visible()
+
+
 def _forms(page: Page) -> None:
     page.goto("/sheet-forms")
     expect(page.get_by_role("article", name="Loom house, A3")).to_be_visible()
@@ -128,6 +149,10 @@ VIEWS: dict[str, tuple[str | None, Callable[[Page], None]]] = {
     "builder": ("ines.corvalho", _builder),
     "new exercise": ("ines.corvalho", _new_exercise),
     "classes": ("ines.corvalho", _classes),
+    "what was learned": ("ines.corvalho", _learned),
+    "how it is marked": ("ines.corvalho", _scheme),
+    "an exercise changed": ("ines.corvalho", _change),
+    "reasons": ("dina.farouk", _reasons),
     "wall": ("ines.corvalho", _wall),
     "table": ("ines.corvalho", _table),
     "model answer": ("ines.corvalho", _model_answer),

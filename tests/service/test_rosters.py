@@ -96,6 +96,7 @@ def test_decimal_commas_where_a_school_writes_them() -> None:
             [["Apellidos", "Nombre de pila", "Correo"], ["Peña", "Ana", "a@x.org"]],
             ("Ana Peña", "ana.pena", "a@x.org", ""),
         ),
+        ([["Nombre", "Apellidos"], ["Ana", "Peña"]], ("Ana Peña", "ana.pena", "", "")),
         ([["Havlík, Nela", "n@x.org"]], ("Nela Havlík", "nela.havlik", "n@x.org", "")),
         ([["nela.havlik"]], ("", "nela.havlik", "", "")),
         ([["Nela Havlík", "Group 2"]], ("Nela Havlík", "nela.havlik", "", "Group 2")),

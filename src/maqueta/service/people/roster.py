@@ -73,6 +73,9 @@ def _headed(cells: Sequence[str]) -> dict[Field, int]:
         word = re.sub(r"[^\w]|_", "", cell.lower())
         if (field := _FIELD_OF.get(word)) is not None:
             columns.setdefault(field, place)
+    # Beside a family name, what is called "name" is the given one.
+    if "family" in columns and "given" not in columns and "name" in columns:
+        columns["given"] = columns.pop("name")
     return columns
 
 
