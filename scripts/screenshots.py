@@ -13,10 +13,8 @@ from tests.parts import demo_projected
 from tests.reading.demo_files import demo_file
 from tests.server_process import chromium, free_port, new_page, running
 
-from maqueta.demo.workshop import EXERCISES, demo_recipe
+from maqueta.demo.workshop import EXERCISES
 from maqueta.making.model_sheet import Drafter, model_sheet
-from maqueta.solid.source import part_of_recipe
-from maqueta.solid.step import write_step
 
 TARGET = Path("docs/screenshots")
 #: Solids are drawn by software here.
@@ -44,24 +42,29 @@ def instructor_views(browser: Browser, address: str) -> None:
     take(page, "new-exercise")
     page.goto("/classes")
     take(page, "classes")
+    page.goto("/classes/1/learned")
+    take(page, "learned")
+    page.goto("/exercises/1/marking")
+    page.get_by_text("No mark changes.").wait_for()
+    take(page, "scheme")
+    page.goto("/rules/lines.missing-hidden")
+    page.get_by_role("img", name="Wrong").wait_for()
+    take(page, "reasons")
     page.goto("/sheet-forms")
     page.get_by_role("link", name="Loom house, A3").click()
     page.get_by_role("button", name="title ✓").click()
     page.keyboard.press("v")
     take(page, "form-editor")
     page.goto("/exercises/1/wall")
-    page.get_by_label("Lens").get_by_role("button", name=re.compile("^Lines")).click()
+    page.get_by_label("Shared mistakes").get_by_role("button", name=re.compile("Hidden lines are missing")).click()
     take(page, "wall")
     page.get_by_role("button", name=re.compile("Sheet of Paul Nakagawa")).click()
     take(page, "table")
-    page.goto("/exercises/3/bench")
-    page.get_by_text("Everything is determined, and nothing twice.").wait_for()
-    take(page, "model-answer")
     take(new_page(browser, address, "otto.brandt"), "people")
 
 
 def builder_views(page: Page) -> None:
-    """The builder on a profile, and files on their way to the shelf."""
+    """The builder on a profile."""
     page.goto("/shelf")
     page.get_by_label("Search the shelf").fill("warp-tension")
     page.get_by_role("link", name=re.compile("Warp-tension lever")).click()
@@ -70,21 +73,6 @@ def builder_views(page: Page) -> None:
     page.get_by_role("button", name="Name a size").click()
     page.get_by_role("status").filter(has_text="volume").wait_for()
     take(page, "builder")
-    with tempfile.TemporaryDirectory() as folder:
-        files = []
-        for slug in ("batten-stop", "crank-plate"):
-            path = Path(folder) / f"{slug}.step"
-            shape, part = part_of_recipe(demo_recipe(slug))
-            write_step(shape, part.unit, path)
-            files.append(path)
-        broken = Path(folder) / "photograph.step"
-        broken.write_bytes(bytes(2000))
-        page.goto("/shelf")
-        with page.expect_file_chooser() as chooser:
-            page.get_by_role("button", name="Bring in parts").click()
-        chooser.value.set_files([*files, broken])
-        page.get_by_text("Clear this list").wait_for()
-        take(page, "arrivals")
 
 
 def files_of_a_class(browser: Browser, address: str) -> None:
@@ -120,10 +108,10 @@ def files_of_a_class(browser: Browser, address: str) -> None:
 
 
 def student_views(browser: Browser, address: str) -> None:
-    """The bench in three stages, and a returned slip on a phone."""
+    """The bench in two stages, and a returned slip on a phone."""
     page = new_page(browser, address, "iker.valtierra")
     page.goto("/exercises/1/bench")
-    for name in ("Front", "Views", "Dimensions"):
+    for name in ("Front", "Dimensions"):
         page.get_by_label("Stages").get_by_role("button", name=re.compile(rf"^\d {name}")).click()
         if name == "Front":
             page.get_by_role("button", name="Show the −Y side").click()

@@ -51,6 +51,7 @@ def test_a_student_comes_in_by_the_code_on_the_board(open_page: Open) -> None:
     page.goto("/classes")
     page.get_by_role("textbox", name="New class").fill("Evening 8")
     page.get_by_role("button", name="Make", exact=True).click()
+    expect(page.get_by_text("Nobody is in this class yet")).to_be_visible()
     page.get_by_role("button", name="Make a code").click()
     code = page.locator("p").filter(has_text=re.compile(r"^[A-Z2-9]{8}$")).inner_text()
     student.get_by_text("Come into another class").click()

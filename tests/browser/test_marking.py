@@ -179,3 +179,46 @@ def test_two_tables_follow_each_other(open_page: Open) -> None:
         expect(page.get_by_role("button", name=re.compile("^Waive"))).to_be_visible()
     one.keyboard.press("x")
     expect(other.get_by_text("waived", exact=True).first).to_be_visible()
+
+
+def test_sheet_is_not_returned_when_its_remark_was_refused(open_page: Open) -> None:
+    page = open_page("ines.corvalho")
+    page.get_by_role("link", name=re.compile("Reed clamp")).click()
+    page.get_by_role("button", name=re.compile("Sheet of Paul Nakagawa")).click()
+    refused = {"message": "That is too much.", "detail": {}, "request": ""}
+    page.route(re.compile(r"/api/sheets/\d+/remark$"), lambda route: route.fulfill(status=422, json=refused))
+    page.get_by_label("Remark on the sheet").fill("Lost on the way.")
+    page.get_by_role("button", name="Return sheet").click()
+    expect(page.get_by_role("alert").filter(has_text="so the sheet is not returned")).to_be_visible()
+    expect(page.get_by_role("button", name="Return sheet")).to_be_enabled()
+    expect(page.get_by_label("Remark on the sheet")).to_have_value("Lost on the way.")
+    # A decision that is kept does not make up for the remark that was not.
+    with page.expect_response(re.compile(r"/findings/\d+$")):
+        page.get_by_role("button", name=re.compile("^Uph(old|eld)")).first.click()
+    page.get_by_role("button", name="Return sheet").click()
+    expect(page.get_by_role("alert").filter(has_text="so the sheet is not returned")).to_be_visible()
+    expect(page.get_by_role("button", name="Return sheet")).to_be_enabled()
+    page.unroute(re.compile(r"/api/sheets/\d+/remark$"))
+    page.get_by_label("Remark on the sheet").fill("Kept at last.")
+    page.get_by_role("button", name="Return sheet").click()
+    expect(page.get_by_role("button", name="Returned")).to_be_visible()
+
+
+def test_a_sheet_is_held_close_at_the_wall_through_the_lens(open_page: Open) -> None:
+    page = open_page("ines.corvalho")
+    page.goto("/exercises/1/wall")
+    page.get_by_role("button", name=re.compile("^Lines")).first.click()
+    page.get_by_role("button", name="Look closer at the sheet of Lena Achterberg").click()
+    close = page.get_by_role("dialog")
+    paper = close.get_by_role("img", name=re.compile("^Sheet of"))
+    expect(paper).to_be_visible()
+    expect(close).to_contain_text("Lena Achterberg")
+    expect(close).to_contain_text("Lines")
+    page.mouse.move(640, 400)
+    page.mouse.wheel(0, -400)
+    expect(close.get_by_test_id("paper-map")).to_be_visible()
+    page.keyboard.press("]")
+    expect(close).not_to_contain_text("Lena Achterberg")
+    expect(close.get_by_test_id("paper-map")).to_have_count(0)
+    close.get_by_role("button", name="Back to the wall").click()
+    expect(close).to_have_count(0)

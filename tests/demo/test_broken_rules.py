@@ -9,19 +9,20 @@ from maqueta.judging.report import check
 from maqueta.making.model_sheet import Drafter, model_sheet
 from tests.parts import demo_projected
 
-PART, BASE = demo_projected("reed-clamp"), EXERCISES[0].task
+BASE = EXERCISES[0].task
 
 
 @pytest.mark.parametrize("rule", sorted(EXAMPLES))
 def test_wrong_is_wrong_and_right_is_right(rule: str) -> None:
     example = EXAMPLES[rule]
+    part = demo_projected(example.part)
     task = BASE.model_copy(update=dict(example.asked))
-    sheet = model_sheet(PART, task, Drafter("N. HAVLIK", "EVENING 2", "2026-11-20"))
-    right = example.right(PART, sheet) if example.right is not None else sheet
-    assert rule in {finding.rule for finding in check(PART, task, example.broken(PART, sheet)).findings}
-    assert rule not in {finding.rule for finding in check(PART, task, right).findings}
+    sheet = model_sheet(part, task, Drafter("N. HAVLIK", "EVENING 2", "2026-11-20"))
+    right = example.right(part, sheet) if example.right is not None else sheet
+    assert rule in {finding.rule for finding in check(part, task, example.broken(part, sheet)).findings}
+    assert rule not in {finding.rule for finding in check(part, task, right).findings}
 
 
 def test_most_rules_are_shown() -> None:
     assert set(EXAMPLES) <= set(CATALOGUE)
-    assert len(EXAMPLES) >= 0.75 * len(CATALOGUE)
+    assert len(EXAMPLES) >= 0.9 * len(CATALOGUE)

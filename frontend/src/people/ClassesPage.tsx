@@ -8,6 +8,7 @@ import { Header } from "../frame/Header";
 import { Complaint, Trouble, Waiting } from "../frame/Messages";
 import { ClassRoom } from "./ClassRoom";
 import { NameForm } from "./NameForm";
+import { ReceiptCheck } from "./ReceiptCheck";
 import styles from "./Classes.module.css";
 
 /** An instructor's classes, and who is in them. */
@@ -74,6 +75,9 @@ export default function ClassesPage() {
                 checked={archived}
                 onChange={(event) => setArchived(event.currentTarget.checked)}
               />
+              <div className={styles.add}>
+                <ReceiptCheck />
+              </div>
             </div>
             {shown ? (
               <ClassRoom key={shown.id} school={shown} />

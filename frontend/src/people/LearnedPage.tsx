@@ -128,7 +128,11 @@ function ByRule({ learned }: { learned: Understanding }) {
                     key={exercise.id}
                     count={sheets.length}
                     of={exercise.handed_in}
-                    to={sheets.length === 1 ? `/sheets/${first}` : `/exercises/${exercise.id}/wall`}
+                    to={
+                      sheets.length === 1
+                        ? `/sheets/${first}`
+                        : `/exercises/${exercise.id}/wall?rule=${rule.rule}`
+                    }
                   />
                 );
               })}

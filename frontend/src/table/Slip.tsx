@@ -124,7 +124,7 @@ export function Slip(props: Props) {
         ))}
       <PinList pins={sheet.pins} onTakeOff={editable ? marking.unpin : undefined} />
       <Marks sheet={sheet} editable={editable} give={marking.give} />
-      <Remark key={sheet.remark} sheet={sheet} editable={editable} remark={marking.remark} />
+      <Remark sheet={sheet} editable={editable} remark={marking.remark} />
       {!teaching && sheet.receipt && <Receipt receipt={sheet.receipt} />}
     </aside>
   );
@@ -138,6 +138,12 @@ interface RemarkProps {
 
 function Remark({ sheet, editable, remark }: RemarkProps) {
   const [text, setText] = useState(sheet.remark);
+  const [known, setKnown] = useState(sheet.remark);
+  if (known !== sheet.remark) {
+    setKnown(sheet.remark);
+    // What somebody else wrote is shown, unless something else is being written here.
+    if (text === known) setText(sheet.remark);
+  }
   if (!editable) {
     return sheet.remark ? <Text className={classes.remark}>{sheet.remark}</Text> : null;
   }

@@ -81,8 +81,10 @@ export function useMarking(sheet: Sheet) {
       ),
     }));
   };
-  const remark = (text: string) =>
-    void send("remark", "PUT", "/remark", { remark: text }, (own) => ({ ...own, remark: text }));
+  const remark = (text: string) => {
+    // It stays in its field until it is kept, and where it is refused.
+    void send("remark", "PUT", "/remark", { remark: text });
+  };
   const add = (mistake: NewMistake) => {
     const body = { ...mistake, key: crypto.randomUUID() };
     void send(`added ${body.key}`, "POST", "/added", body);

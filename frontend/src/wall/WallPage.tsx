@@ -2,7 +2,7 @@ import { Alert, Button, FileButton, Menu, Text } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useMemo, useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 
 import { t } from "../frame/language";
 import { answer, api } from "../api/client";
@@ -21,7 +21,15 @@ import { KindList } from "./KindList";
 import { LensList } from "./LensList";
 import { Missing } from "./Missing";
 import { NearCopies } from "./NearCopies";
-import { arranged, type Chosen, OPEN_SIEVE, type Order, type Sieve, standingOf } from "./pile";
+import {
+  arranged,
+  type Chosen,
+  kindsOf,
+  OPEN_SIEVE,
+  type Order,
+  type Sieve,
+  standingOf,
+} from "./pile";
 import { PinnedSheet } from "./PinnedSheet";
 import { useDeliveries } from "./useDeliveries";
 import { type Size, WallTools } from "./WallTools";
@@ -113,9 +121,16 @@ export default function WallPage() {
   );
 }
 
+/** The first kind of mistake by which a rule is broken here. */
+function kindOfRule(wall: Wall, rule: string | null): Chosen | null {
+  const found = rule && kindsOf(wall.sheets, null).find((kind) => kind.finding.rule === rule);
+  return found ? { kind: found.kind, share: null } : null;
+}
+
 function Pinned({ wall }: { wall: Wall }) {
   const [lens, setLens] = useState<Criterion | null>(null);
-  const [chosen, choose] = useState<Chosen | null>(null);
+  const [search] = useSearchParams();
+  const [chosen, choose] = useState<Chosen | null>(() => kindOfRule(wall, search.get("rule")));
   const [looked, look] = useState<number | null>(null);
   const [order, setOrder] = useState<Order>("name");
   const [sieve, setSieve] = useState<Sieve>(OPEN_SIEVE);

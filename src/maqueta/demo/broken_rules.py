@@ -4,15 +4,20 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
 from typing import Any, Final
 
+from maqueta.demo import changed_lines, misplaced_sizes
 from maqueta.demo.mistakes import MISTAKES
+from maqueta.making.model_sheet import dimensioned
+from maqueta.projection.arrangement import neighbour
+from maqueta.projection.datum_sides import end_at
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.sheet.dimension import Dimension, Lettering, LinearDimension, RoundDimension
+from maqueta.sheet.dimension import Dimension, LinearDimension, RoundDimension
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.drafted import Pen, drafted_of
 from maqueta.sheet.drafted_line import Drafted, DraftedLine
 from maqueta.sheet.placed import placed_views
-from maqueta.sheet.view import FromCorner, View
-from maqueta.task.dimensioning import DimensioningTask, FunctionalSize
+from maqueta.sheet.view import FromCorner, View, square
+from maqueta.sizes.proposal import Datum
+from maqueta.task.dimensioning import DimensioningTask, FunctionalSize, HolesFrom
 
 Broken = Callable[[ProjectedPart, SheetDocument], SheetDocument]
 
@@ -20,12 +25,13 @@ Broken = Callable[[ProjectedPart, SheetDocument], SheetDocument]
 @dataclass(frozen=True, slots=True)
 class Example:
     """How a sheet of a demo part breaks a rule; `asked` is what the exercise asks besides, for it to be a breach, and
-    `right` what the right sheet needs for that.
+    `right` what the right sheet needs for that. `part` is the demo part it is drawn on.
     """
 
     broken: Broken
     asked: Mapping[str, Any] = field(default_factory=dict)
     right: Broken | None = None
+    part: str = "reed-clamp"
 
 
 def _view(sheet: SheetDocument, identifier: str, **change: object) -> SheetDocument:
@@ -58,125 +64,12 @@ def _redrawn(change: Callable[[list[Drafted]], list[Drafted]]) -> Broken:
     return broken
 
 
-def _length(line: Drafted) -> float:
-    if not isinstance(line, DraftedLine):
-        return 0.0
-    (x, y), (u, v) = line.points[0], line.points[-1]
-    return abs(u - x) + abs(v - y)
-
-
-def _longest_inside(lines: list[Drafted], pen: str) -> int:
-    """The number of a straight line that is long, but none of the longest, which are the outline."""
-    order = sorted((n for n, line in enumerate(lines) if line.pen == pen), key=lambda n: -_length(lines[n]))
-    return order[min(4, len(order) - 1)]
-
-
-def _without_one(lines: list[Drafted]) -> list[Drafted]:
-    gone = _longest_inside(lines, "visible")
-    return [line for number, line in enumerate(lines) if number != gone]
-
-
-def _with_one_more(lines: list[Drafted]) -> list[Drafted]:
-    points = [point for line in lines if isinstance(line, DraftedLine) for point in line.points]
-    left, right = min(x for x, _ in points), max(x for x, _ in points)
-    bottom, top = min(y for _, y in points), max(y for _, y in points)
-    third = (right - left) / 3
-    low, high = bottom + 0.08 * (top - bottom), bottom + 0.2 * (top - bottom)
-    return [*lines, DraftedLine(points=((left + third, low), (right - third, high)))]
-
-
-def _moved_one(lines: list[Drafted]) -> list[Drafted]:
-    number = _longest_inside(lines, "visible")
-    line = lines[number]
-    assert isinstance(line, DraftedLine), "a straight line was chosen"
-    upright = abs(line.points[0][0] - line.points[-1][0]) < 1e-6
-    dx, dy = (2.0, 0.0) if upright else (0.0, 2.0)
-    lines[number] = line.model_copy(update={"points": tuple((x + dx, y + dy) for x, y in line.points)})
-    return lines
-
-
-def _other_kind(lines: list[Drafted]) -> list[Drafted]:
-    number = _longest_inside(lines, "visible")
-    lines[number] = lines[number].model_copy(update={"pen": "hidden"})
-    return lines
-
-
 def _mirrored(projected: ProjectedPart, sheet: SheetDocument) -> SheetDocument:
     return _view(sheet, _named(projected, sheet, "right").id, mirrored=True)
 
 
 def _sizes(change: Callable[[list[Dimension]], list[Dimension]]) -> Broken:
     return lambda _, sheet: sheet.model_copy(update={"dimensions": tuple(change(list(sheet.dimensions)))})
-
-
-def _first(dimensions: list[Dimension], kind: type[Dimension], change: Mapping[str, Any]) -> list[Dimension]:
-    """The dimensions with the first of a kind changed."""
-    number = next(n for n, own in enumerate(dimensions) if isinstance(own, kind))
-    dimensions[number] = dimensions[number].model_copy(update=dict(change))
-    return dimensions
-
-
-def _linear(dimensions: list[Dimension]) -> list[LinearDimension]:
-    return [own for own in dimensions if isinstance(own, LinearDimension)]
-
-
-def _across(dimensions: list[Dimension]) -> list[LinearDimension]:
-    """The level sizes of the view that has most of them, the shortest first."""
-    level = [own for own in _linear(dimensions) if own.along == "across"]
-    busiest = max({own.view for own in level}, key=lambda view: sum(own.view == view for own in level))
-    return sorted((own for own in level if own.view == busiest), key=lambda own: abs(own.end[0] - own.start[0]))
-
-
-def _swapped(dimensions: list[Dimension]) -> list[Dimension]:
-    """The shortest level size outside of the longest."""
-    rows = _across(dimensions)
-    inner, outer = rows[0], rows[-1]
-    swapped = {inner.id: outer.place, outer.id: inner.place}
-    return [own.model_copy(update={"place": swapped.get(own.id, own.place)}) for own in dimensions]
-
-
-def _nearer(dimensions: list[Dimension]) -> list[Dimension]:
-    """Every row of level sizes pressed towards the view."""
-    rows = {own.id for own in _across(dimensions)}
-    return [
-        own.model_copy(update={"place": (own.place[0], own.place[1] * 0.45)}) if own.id in rows else own
-        for own in dimensions
-    ]
-
-
-def _on_part(dimensions: list[Dimension]) -> list[Dimension]:
-    own = _across(dimensions)[-1]
-    moved = own.model_copy(update={"place": (own.place[0], 12.0)})
-    return [moved if other.id == own.id else other for other in dimensions]
-
-
-def _over_each_other(dimensions: list[Dimension]) -> list[Dimension]:
-    first, second, *_ = _across(dimensions)
-    between = (first.start[0] + first.end[0] - second.start[0] - second.end[0]) / 2
-    moved = second.model_copy(update={"place": first.place, "shift": between})
-    return [moved if own.id == second.id else own for own in dimensions]
-
-
-def _touching(dimensions: list[Dimension]) -> list[Dimension]:
-    return [own.model_copy(update={"gaps": (0.0, 0.0)}) if own in _across(dimensions) else own for own in dimensions]
-
-
-def _low(dimensions: list[Dimension]) -> list[Dimension]:
-    low = Lettering(height=1.6)
-    return [own.model_copy(update={"lettering": low}) for own in dimensions]
-
-
-def _turned(dimensions: list[Dimension]) -> list[Dimension]:
-    level = {own.id for own in _across(dimensions)[:2]}
-    turned = Lettering(height=3.5, turn=180.0)
-    return [own.model_copy(update={"lettering": turned}) if own.id in level else own for own in dimensions]
-
-
-def _aslant(dimensions: list[Dimension]) -> list[Dimension]:
-    own = _across(dimensions)[-1]
-    (x, y), (u, v) = own.start, own.end
-    slanted = own.model_copy(update={"along": "aligned", "end": (u, v + 14.0), "start": (x, y)})
-    return [slanted if other.id == own.id else other for other in dimensions]
 
 
 def _on_pictorial(projected: ProjectedPart, sheet: SheetDocument) -> SheetDocument:
@@ -254,16 +147,70 @@ def _strangers(projected: ProjectedPart, sheet: SheetDocument) -> SheetDocument:
     return _view(alone, view.id, kind="unrecognised", look=None, parent=None, lines=lines)
 
 
+def _across_the_front(projected: ProjectedPart, sheet: SheetDocument) -> SheetDocument:
+    """The top view below the front view, where the other angle would have it; the right view where it was."""
+    top, placed = _named(projected, sheet, "top"), {i.view.id: i for i in placed_views(projected, sheet)}
+    front = placed[sheet.front or "v1"].box
+    height = placed[top.id].box[3] - placed[top.id].box[1]
+    down = placed[top.id].box[1] - (front[1] - 14 - height)
+    kept = _without_sizes_of(sheet, top.id)
+    lower = _view(kept, top.id, at=(top.at[0], top.at[1] - down))
+    # Room below: all views move up together.
+    return _shifted(0, 40)(projected, lower)
+
+
+def _without_sizes_of(sheet: SheetDocument, view: str) -> SheetDocument:
+    dimensions = tuple(d for d in sheet.dimensions if d.view != view)
+    return sheet.model_copy(update={"dimensions": dimensions})
+
+
+def _with_rear(projected: ProjectedPart, sheet: SheetDocument) -> SheetDocument:
+    """The left view as well, which nobody asked for."""
+    front = sheet.view(sheet.front or "v1")
+    assert front.attitude is not None, "a front view looks squarely"
+    left = View(id="v9", look=square(neighbour(front.attitude, "left")), parent=front.id, at=(38.0, front.at[1]))
+    return sheet.model_copy(update={"views": (*sheet.views, left)})
+
+
+def _smooth(_: ProjectedPart, sheet: SheetDocument) -> SheetDocument:
+    views = tuple(v.model_copy(update={"smooth": True}) if v.kind == "principal" else v for v in sheet.views)
+    return sheet.model_copy(update={"views": views})
+
+
+def _from_hidden(projected: ProjectedPart, sheet: SheetDocument) -> SheetDocument:
+    """The width of a bore taken between its hidden lines in the right view."""
+    view = _named(projected, sheet, "right")
+    placed = next(item for item in placed_views(projected, sheet) if item.view.id == view.id)
+    level = sorted(
+        (
+            piece.outline()
+            for piece in placed.lines.of("hidden")
+            if abs(piece.outline()[0][1] - piece.outline()[-1][1]) < 1e-6
+        ),
+        key=lambda line: line[0][1],
+    )
+    low, high = level[0], level[-1]
+    inside = (low[0][0] + low[-1][0]) / 2
+    size = LinearDimension(
+        id="dh", view=view.id, start=(inside, low[0][1]), end=(inside, high[0][1]), along="up", place=(40.0, 0.0)
+    )
+    return sheet.model_copy(update={"dimensions": (*sheet.dimensions, size)})
+
+
+def _from_the_right(projected: ProjectedPart, sheet: SheetDocument) -> SheetDocument:
+    """All sizes taken from the right side of the front view."""
+    attitude = sheet.view(sheet.front or "v1").attitude
+    assert attitude is not None, "a front view looks squarely"
+    ends = (
+        end_at(attitude, "width", "right side"),
+        end_at(attitude, "height", "base"),
+        end_at(attitude, "depth", "front"),
+    )
+    return dimensioned(projected, sheet, attitude, Datum(*ends))
+
+
 def _as_it_is(_: ProjectedPart, sheet: SheetDocument) -> SheetDocument:
     return sheet
-
-
-def _fitted(dimensions: list[Dimension], radius: float) -> list[Dimension]:
-    """The diameters of a radius with a fit."""
-    return [
-        own.model_copy(update={"text": "<> H7"}) if isinstance(own, RoundDimension) and own.radius == radius else own
-        for own in dimensions
-    ]
 
 
 def _called(name: str) -> Broken:
@@ -276,18 +223,26 @@ EXAMPLES: Final[Mapping[str, Example]] = {
     "front.turn": Example(MISTAKES["upside down"]),
     "angle.arrangement": Example(MISTAKES["other angle"]),
     "angle.symbol": Example(_no_symbol, {"title_fields": ("title", "angle")}),
+    "angle.mixed": Example(_across_the_front),
+    "views.surplus": Example(_with_rear),
+    "lines.style": Example(_redrawn(changed_lines.hidden_drawn_solid)),
+    "lines.tangent-edge": Example(_smooth, {}, None, "temple-arm"),
+    "dimensions.to-hidden": Example(_from_hidden),
+    "dimensions.datum": Example(
+        _as_it_is, {"dimensioning": DimensioningTask(holes_from=HolesFrom(width="right side"))}, _from_the_right
+    ),
     "views.missing": Example(MISTAKES["no right view"]),
     "views.unrecognised": Example(_strangers),
     "views.mirrored": Example(_mirrored),
     "alignment.offset": Example(MISTAKES["top out of line"]),
     "alignment.turned": Example(MISTAKES["right view turned"]),
-    "lines.missing-visible": Example(_redrawn(_without_one)),
+    "lines.missing-visible": Example(_redrawn(changed_lines.without_one_line)),
     "lines.missing-hidden": Example(MISTAKES["no hidden lines"]),
     "lines.hidden-on-pictorial": Example(MISTAKES["hidden on pictorial"]),
     "lines.missing-centre": Example(_no_marks),
-    "lines.extra": Example(_redrawn(_with_one_more)),
-    "lines.displaced": Example(_redrawn(_moved_one)),
-    "lines.wrong-kind": Example(_redrawn(_other_kind)),
+    "lines.extra": Example(_redrawn(changed_lines.with_one_line_more)),
+    "lines.displaced": Example(_redrawn(changed_lines.with_one_line_moved)),
+    "lines.wrong-kind": Example(_redrawn(changed_lines.with_one_line_of_another_kind)),
     "scale.stated": Example(_title(scale="2:1")),
     "scale.mixed": Example(MISTAKES["one view smaller"]),
     "scale.nonstandard": Example(_scaled(0.83), {"scale": None}),
@@ -296,29 +251,37 @@ EXAMPLES: Final[Mapping[str, Example]] = {
     "dimensions.undetermined": Example(MISTAKES["missing sizes"]),
     "dimensions.redundant": Example(MISTAKES["closed chain"]),
     "dimensions.repeated": Example(MISTAKES["said twice"]),
-    "dimensions.overall": Example(_sizes(lambda own: [d for d in own if d.id != _across(own)[-1].id])),
+    "dimensions.overall": Example(
+        _sizes(lambda own: [d for d in own if d.id != misplaced_sizes.level_sizes(own)[-1].id])
+    ),
     "dimensions.value": Example(MISTAKES["wrong value"]),
-    "dimensions.unread": Example(_sizes(lambda own: _first(own, LinearDimension, {"text": "about this"}))),
-    "dimensions.aslant": Example(_sizes(_aslant)),
-    "dimensions.form": Example(_sizes(lambda own: _first(own, RoundDimension, {"kind": "radius"}))),
-    "dimensions.decimals": Example(_sizes(lambda own: _first(own, LinearDimension, {"decimals": 3}))),
+    "dimensions.unread": Example(
+        _sizes(lambda own: misplaced_sizes.first_changed(own, LinearDimension, {"text": "about this"}))
+    ),
+    "dimensions.aslant": Example(_sizes(misplaced_sizes.taken_aslant)),
+    "dimensions.form": Example(
+        _sizes(lambda own: misplaced_sizes.first_changed(own, RoundDimension, {"kind": "radius"}))
+    ),
+    "dimensions.decimals": Example(
+        _sizes(lambda own: misplaced_sizes.first_changed(own, LinearDimension, {"decimals": 3}))
+    ),
     "dimensions.tolerance": Example(
-        _sizes(lambda own: _first(own, LinearDimension, {"text": "<> +0.1/+0.3"})),
+        _sizes(lambda own: misplaced_sizes.first_changed(own, LinearDimension, {"text": "<> +0.1/+0.3"})),
     ),
     "dimensions.precision": Example(
         _as_it_is,
         {"dimensioning": DimensioningTask(functional=(FunctionalSize(kind="diameter", size=12),))},
-        _sizes(lambda own: _fitted(own, 6.0)),
+        _sizes(lambda own: misplaced_sizes.with_a_fit(own, 6.0)),
     ),
     "dimensions.on-pictorial": Example(_on_pictorial),
-    "placement.order": Example(_sizes(_swapped)),
-    "placement.spacing": Example(_sizes(_nearer)),
-    "placement.on-part": Example(_sizes(_on_part)),
-    "placement.crossing": Example(_sizes(_swapped)),
-    "placement.gap": Example(_sizes(_touching)),
-    "placement.reading": Example(_sizes(_turned)),
-    "placement.lettering": Example(_sizes(_low)),
-    "placement.overlap": Example(_sizes(_over_each_other)),
+    "placement.order": Example(_sizes(misplaced_sizes.rows_swapped)),
+    "placement.spacing": Example(_sizes(misplaced_sizes.rows_nearer)),
+    "placement.on-part": Example(_sizes(misplaced_sizes.laid_over_the_view)),
+    "placement.crossing": Example(_sizes(misplaced_sizes.rows_swapped)),
+    "placement.gap": Example(_sizes(misplaced_sizes.extension_lines_touching)),
+    "placement.reading": Example(_sizes(misplaced_sizes.texts_turned)),
+    "placement.lettering": Example(_sizes(misplaced_sizes.lettered_low)),
+    "placement.overlap": Example(_sizes(misplaced_sizes.texts_over_each_other)),
     "layout.outside": Example(_shifted(0, 60)),
     "layout.overlap": Example(_shifted(0, -60, "top")),
     "layout.centring": Example(_shifted(-45, 0)),

@@ -19,6 +19,7 @@ from maqueta.store.models import (
     FindingRecord,
     KnownBrowser,
     PartRecord,
+    SchemeTemplate,
     SchoolClass,
     SheetFormRecord,
     SheetRecord,
@@ -33,13 +34,20 @@ def held(session: Session, person: Account) -> Held:
     mine = or_(SchoolClass.instructor_id == person.id, Enrolment.student_id == person.id)
     sheets = (
         select(SheetRecord)
-        .options(selectinload(SheetRecord.findings), selectinload(SheetRecord.exercise))
+        .options(
+            selectinload(SheetRecord.findings),
+            selectinload(SheetRecord.exercise),
+            selectinload(SheetRecord.added),
+            selectinload(SheetRecord.given),
+            selectinload(SheetRecord.pins),
+        )
         .where(SheetRecord.student_id == person.id)
         .order_by(SheetRecord.id)
     )
     parts = select(PartRecord.name).where(PartRecord.owner_id == person.id).order_by(PartRecord.id)
     forms = select(SheetFormRecord.name).where(SheetFormRecord.owner_id == person.id).order_by(SheetFormRecord.id)
     exercises = select(ExerciseRecord.title).where(ExerciseRecord.instructor_id == person.id)
+    schemes = select(SchemeTemplate.name).where(SchemeTemplate.owner_id == person.id).order_by(SchemeTemplate.id)
     deeds = select(Deed).where(Deed.account_id == person.id).order_by(Deed.id)
     browsers = select(KnownBrowser.seen_at).where(KnownBrowser.account_id == person.id)
     return {
@@ -49,6 +57,7 @@ def held(session: Session, person: Account) -> Held:
             "role": person.role,
             "active": person.active,
             "language": person.language,
+            "email": person.email,
             "created_at": person.created_at,
         },
         "log_ins": [
@@ -59,6 +68,7 @@ def held(session: Session, person: Account) -> Held:
         "classes": sorted({found.name for found in session.scalars(classes.where(mine))}),
         "parts": list(session.scalars(parts)),
         "sheet_forms": list(session.scalars(forms)),
+        "ways_of_marking": list(session.scalars(schemes)),
         "exercises": list(session.scalars(exercises.order_by(ExerciseRecord.id))),
         "sheets": [_sheet(sheet) for sheet in session.scalars(sheets)],
         "deeds": [{"at": deed.at, "what": deed.what, "to_what": deed.to_what} for deed in session.scalars(deeds)],
@@ -66,21 +76,32 @@ def held(session: Session, person: Account) -> Held:
 
 
 def _sheet(sheet: SheetRecord) -> Held:
+    # What is not returned is still being thought about.
+    told = sheet.state == "returned"
     return {
         "exercise": sheet.exercise.title,
+        "attempt": sheet.attempt,
         "state": sheet.state,
         "saved_at": sheet.saved_at,
         "handed_in_at": sheet.handed_in_at,
+        "receipt": sheet.receipt,
         "returned_at": sheet.returned_at,
         "document": sheet.document,
-        # What is not returned is still being thought about.
-        "remark": sheet.remark if sheet.state == "returned" else None,
-        "findings": [_finding(finding) for finding in sheet.findings] if sheet.state == "returned" else None,
+        "remark": sheet.remark if told else None,
+        "findings": [_finding(finding) for finding in sheet.findings] if told else None,
+        "added": [{"criterion": a.criterion, "words": a.words, "cost": a.cost} for a in sheet.added] if told else None,
+        "given": {mark.criterion: mark.points for mark in sheet.given} if told else None,
+        "pins": [{"points": pin.points, "words": pin.words} for pin in sheet.pins] if told else None,
     }
 
 
 def _finding(finding: FindingRecord) -> Held:
-    return {"rule": finding.rule, "decision": finding.decision, "remark": finding.remark}
+    return {
+        "rule": finding.rule,
+        "decision": finding.decision,
+        "remark": finding.remark,
+        "answer": finding.answer,
+    }
 
 
 def make_anonymous(session: Session, person: Account) -> None:
@@ -93,7 +114,7 @@ def make_anonymous(session: Session, person: Account) -> None:
     forget_failures(session, person.login)
     gone, instead = _whole_words((person.name, person.login)), f"Former {person.role} {person.id}"
     person.name, person.login = instead, f"former-{person.id}"
-    person.password_hash, person.anonymised_at = "", now()
+    person.password_hash, person.email, person.anonymised_at = "", None, now()
     close_account(session, person, False)
     session.execute(delete(KnownBrowser).where(KnownBrowser.account_id == person.id))
     # Nobody waits for a sheet of somebody who is gone; those that are there stay.

@@ -18,7 +18,7 @@ from maqueta.sheet.document import SheetDocument
 from maqueta.strict import Strict
 from maqueta.task.exercise import Exercise
 
-#: The exercise whose part the examples are drawn on, and who has drawn them.
+#: What the examples are asked for, and who has drawn them.
 _EXERCISE: Final = EXERCISES[0]
 _DRAFTER: Final = Drafter("N. HAVLIK", "EVENING 2", "2026-11-20")
 
@@ -38,14 +38,14 @@ class Examples(Strict):
     wrong: DrawnExample
 
 
-@lru_cache(maxsize=1)
-def _part() -> ProjectedPart:
-    """The demo part, drawn once by every process that is asked."""
+@lru_cache(maxsize=4)
+def _part(slug: str) -> ProjectedPart:
+    """A demo part, drawn once by every process that is asked."""
     # The kernel takes long to load: only who draws solids does so.
     from maqueta.projection.project import project
     from maqueta.solid.source import part_of_recipe
 
-    return project(*part_of_recipe(demo_recipe(_EXERCISE.part)))
+    return project(*part_of_recipe(demo_recipe(slug)))
 
 
 def drawn_examples(rule: str) -> Examples | None:
@@ -53,7 +53,7 @@ def drawn_examples(rule: str) -> Examples | None:
     example = EXAMPLES.get(rule)
     if example is None:
         return None
-    part, task = _part(), _EXERCISE.task.model_copy(update=dict(example.asked))
+    part, task = _part(example.part), _EXERCISE.task.model_copy(update=dict(example.asked))
     sheet = model_sheet(part, task, _DRAFTER)
     return Examples(
         right=_drawn(part, task, sheet, example.right, rule), wrong=_drawn(part, task, sheet, example.broken, rule)
