@@ -55,6 +55,16 @@ describe("a draft", () => {
     expect(save).toHaveBeenLastCalledWith(sheet("three"), 4);
   });
 
+  it("tells that the exercise is closed, and stays here", async () => {
+    const save = vi.fn(() => Promise.reject(new ServiceError("It is closed.", 403)));
+    const { result } = renderHook(() => useDraft(calls(save), draft(3, "begun")));
+    act(() => result.current.change(sheet("late")));
+    await settled(20_000);
+    expect(result.current.save).toEqual({ kind: "closed", why: "It is closed." });
+    expect(save).toHaveBeenCalledTimes(1);
+    expect(keptDraft(KEY)?.document).toEqual(sheet("late"));
+  });
+
   it("goes back and forth through its changes", async () => {
     const { result } = renderHook(() => useDraft(calls(vi.fn(kept)), draft(3, "begun")));
     expect(result.current.undo).toBeNull();

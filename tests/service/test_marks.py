@@ -200,6 +200,17 @@ def test_attempts_are_kept_and_one_of_them_counts(
     assert student.status("GET", f"/api/exercises/{exercise}/answer/drawing.svg") == 200
 
 
+def test_giving_back_the_last_attempt_gives_back_those_before(log_in: LogIn, instructor: Person) -> None:
+    exercise = set_one(instructor, "Both at once", {"attempts": 2})
+    student = log_in("dina.farouk")
+    first = deliver(student, exercise, NO_HIDDEN)
+    begun = sent(student, "POST", f"/api/exercises/{exercise}/sheet/attempt")
+    path = f"/api/exercises/{exercise}/sheet/hand-in"
+    second = sent(student, "POST", path, body(FAULTLESS, begun["revision"]))["id"]
+    assert sent(instructor, "POST", f"/api/exercises/{exercise}/return") == {"number": 2}
+    assert [student.get(f"/api/sheets/{sheet}")["state"] for sheet in (first, second)] == ["returned", "returned"]
+
+
 def test_a_receipt_shows_what_came_and_when(log_in: LogIn, instructor: Person, exercise: int) -> None:
     student = log_in("dina.farouk")
     handed = sent(student, "POST", f"/api/exercises/{exercise}/sheet/hand-in", body(NO_HIDDEN, 0))
@@ -226,16 +237,16 @@ def test_nothing_is_seen_before_it_opens_nor_taken_after_it_closes(log_in: LogIn
     assert instructor.get(f"/api/exercises/{unset}")["draft"]
     closed = set_one(instructor, "Over", {"course": "test"}, opens_at=ago(hours=3), closes_at=ago(hours=1))
     path = f"/api/exercises/{closed}/sheet"
-    assert student.status("PUT", path, json=body(FAULTLESS, 0)) == 409
+    assert student.status("PUT", path, json=body(FAULTLESS, 0)) == 403
     refused = student.send("POST", f"{path}/hand-in", json=body(FAULTLESS, 0))
-    assert refused.status_code == 409
+    assert refused.status_code == 403
     assert "closed" in refused.json()["message"]
     dina = next(m["id"] for m in instructor.get(f"/api/exercises/{closed}/wall")["missing"] if "Dina" in m["student"])
     sent(instructor, "PUT", f"/api/exercises/{closed}/more-time/{dina}", {"minutes": 90})
     told = student.get(f"/api/exercises/{closed}")
     assert told["more_minutes"] == 90
     assert student.status("PUT", path, json=body(FAULTLESS, 0)) == 200
-    assert log_in("kemi.oduya").status("PUT", path, json=body(FAULTLESS, 0)) == 409
+    assert log_in("kemi.oduya").status("PUT", path, json=body(FAULTLESS, 0)) == 403
 
 
 def test_what_comes_with_the_last_breath_of_a_connection_is_late(log_in: LogIn, instructor: Person) -> None:

@@ -729,7 +729,7 @@ export interface paths {
         put?: never;
         /**
          * Return Decided
-         * @description Return every sheet on which nothing is left to decide.
+         * @description Return every last attempt on which nothing is left to decide, and those before it.
          */
         post: operations["marking_wall_return_decided"];
         delete?: never;
@@ -2269,7 +2269,7 @@ export interface paths {
         put?: never;
         /**
          * Return One
-         * @description Return a sheet; findings left open count as upheld.
+         * @description Return a sheet, and the attempts before it; findings left open count as upheld.
          */
         post: operations["marking_return_one"];
         delete?: never;

@@ -4,6 +4,7 @@ import { useMemo, useState } from "react";
 import { Link, Navigate, useParams } from "react-router";
 
 import { t } from "../frame/language";
+import { dayAndTime } from "../frame/words";
 import { answer, api } from "../api/client";
 import type { Draft, Exercise, Mesh, ModelDetail } from "../api/types";
 import { Header } from "../frame/Header";
@@ -189,6 +190,8 @@ function AtTheBench({ exercise, calls, start, detail, mesh }: Props) {
             ) : (
               <>
                 <strong>{exercise.title}</strong> · {exercise.school_class}
+                {exercise.closes_at &&
+                  ` · ${t("closes {{when}}", { when: dayAndTime(exercise.closes_at) })}`}
               </>
             )}
           </>

@@ -21,6 +21,12 @@ export function SaveNote({ save, fresh, onRetry }: Props) {
         </Anchor>
       </Text>
     );
+  if (save.kind === "closed")
+    return (
+      <Text className="small" c="var(--fault)" role="alert" maw={380} lineClamp={2}>
+        {save.why}
+      </Text>
+    );
   const words = {
     saving: t("Saving …"),
     conflict: t("Changed in another tab"),

@@ -15,6 +15,7 @@ export type SaveState =
   | { kind: "saved"; at: Date | null }
   | { kind: "saving" }
   | { kind: "unsaved"; why: string }
+  | { kind: "closed"; why: string }
   | { kind: "conflict"; revision: number };
 
 const QUIET_MS = 600;
@@ -104,7 +105,10 @@ export function useDraft(calls: DraftCalls, draft: Draft) {
           if (status === 409) {
             const detail = (error as ServiceError).detail as { revision?: number };
             setSave({ kind: "conflict", revision: detail.revision ?? 0 });
-          } else setSave({ kind: "unsaved", why: (error as Error).message });
+          } else {
+            // What is refused for good is kept here all the same, and tried again with the next change only.
+            setSave({ kind: status === 403 ? "closed" : "unsaved", why: (error as Error).message });
+          }
           return;
         }
       }

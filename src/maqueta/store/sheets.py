@@ -167,6 +167,7 @@ def drafts_to_collect(session: Session, closed_before: datetime) -> list[int]:
         )
         .where(
             SheetRecord.state == "draft",
+            func.json_length(SheetRecord.document, "$.views") > 0,
             ExerciseRecord.closes_at.is_not(None),
             func.timestampadd(text("MINUTE"), minutes, ExerciseRecord.closes_at) < closed_before,
         )

@@ -13,7 +13,7 @@ from maqueta.service.desk_work import Desk
 from maqueta.service.exercises.answers import task_of
 from maqueta.service.exercises.course import GRACE
 from maqueta.service.marking.answers import scope_json
-from maqueta.service.marking.rechecking import PATIENCE, Rechecker
+from maqueta.service.marking.rechecking import PATIENCE, Rechecker, ask_to_check_again
 from maqueta.service.queue.work_queue import NotDoneError, Piece
 from maqueta.service.shelf.part_files import source_of
 from maqueta.sheet.document import SheetDocument
@@ -37,12 +37,15 @@ class Collector:
         """Hand in what is to be; how many sheets. One that cannot be checked is handed in without findings."""
         with self.rechecker.database.transaction() as session:
             waiting = drafts_to_collect(session, now() - GRACE)
-        return sum(self._collected(sheet) for sheet in waiting)
+        collected = sum(self._collected(sheet) for sheet in waiting)
+        if collected:
+            ask_to_check_again(self.rechecker.database)
+        return collected
 
     def _collected(self, sheet_id: int) -> bool:
         with self.rechecker.database.transaction() as session:
             record = draft_to_collect(session, sheet_id)
-            if record is None or not record.document.get("views"):
+            if record is None:
                 return False
             desk, document = self._desk(session, record), SheetDocument.model_validate(record.document)
             revision = record.revision

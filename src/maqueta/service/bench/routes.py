@@ -55,9 +55,9 @@ def _draft(session: Session, sheet: SheetRecord, document: SheetDocument | None 
 
 
 def _still_open(session: Session, exercise: ExerciseRecord, student: Account) -> None:
-    """Raises HTTPException 409 where nothing is taken any more."""
+    """Raises HTTPException 403 where nothing is taken any more."""
     if exercise.closes_at is not None and is_closed(exercise, extra_time(session, exercise, student.id)):
-        raise HTTPException(409, phrase("exercise-closed"))
+        raise HTTPException(403, phrase("exercise-closed"))
 
 
 @router.get("/{exercise_id}/sheet")

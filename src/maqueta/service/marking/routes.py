@@ -221,10 +221,11 @@ def unpin(sheet_id: int, pin: int, instructor: Instructor, session: InTransactio
 
 @router.post("/{sheet_id}/return")
 def return_one(sheet_id: int, instructor: Instructor, session: InTransaction) -> Number:
-    """Return a sheet; findings left open count as upheld."""
+    """Return a sheet, and the attempts before it; findings left open count as upheld."""
     sheet = reviewed_sheet(session, instructor, sheet_id)
     tell_wall(session, sheet.exercise_id)
-    return Number(number=give_back([sheet]))
+    before = [other for other in attempts_of(session, sheet) if other.attempt < sheet.attempt]
+    return Number(number=give_back([*before, sheet]))
 
 
 @router.put("/{sheet_id}/findings/{number}/answer")

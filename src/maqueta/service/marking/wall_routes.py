@@ -107,12 +107,12 @@ def decide_for_several(
 
 @router.post("/{exercise_id}/return")
 def return_decided(exercise_id: int, instructor: Instructor, session: InTransaction) -> Number:
-    """Return every sheet on which nothing is left to decide."""
+    """Return every last attempt on which nothing is left to decide, and those before it."""
     exercise = exercise_for(session, instructor, exercise_id)
-    last = last_attempts(sheets_of(session, exercise))
-    done = [s for s in last if all(f.decision is not None for f in s.findings)]
+    sheets = sheets_of(session, exercise)
+    done = {s.student_id for s in last_attempts(sheets) if all(f.decision is not None for f in s.findings)}
     tell_wall(session, exercise.id)
-    return Number(number=give_back(done))
+    return Number(number=give_back(sheet for sheet in sheets if sheet.student_id in done))
 
 
 class MoreTimeRequest(Strict):
