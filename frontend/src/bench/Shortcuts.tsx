@@ -1,5 +1,4 @@
-import { Modal } from "@mantine/core";
-
+import { KeySheet } from "../frame/KeySheet";
 import { said, t } from "../frame/language";
 
 const KEYS: [string, string][] = [
@@ -28,20 +27,5 @@ const KEYS: [string, string][] = [
 ];
 
 export function Shortcuts({ opened, onClose }: { opened: boolean; onClose: () => void }) {
-  return (
-    <Modal opened={opened} onClose={onClose} title={t("Keys at the bench")} size="lg" centered>
-      <table className="plain" style={{ textAlign: "left" }}>
-        <tbody>
-          {KEYS.map(([key, what]) => (
-            <tr key={key}>
-              <td>
-                <kbd>{t(key)}</kbd>
-              </td>
-              <td style={{ textAlign: "left", paddingLeft: 16 }}>{t(what)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </Modal>
-  );
+  return <KeySheet title={t("Keys at the bench")} keys={KEYS} opened={opened} onClose={onClose} />;
 }
