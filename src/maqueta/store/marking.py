@@ -4,7 +4,7 @@ from collections import defaultdict
 from collections.abc import Iterable, Mapping, Sequence
 from typing import Any, Literal
 
-from sqlalchemy import func, select, union_all, update
+from sqlalchemy import func, literal, select, union_all, update
 from sqlalchemy.orm import Session
 
 from maqueta.store.classes import taught
@@ -118,16 +118,17 @@ def remarks_written(session: Session, instructor: Account, rule: str | None, mos
         finding.decided_by == instructor.id, finding.remark != ""
     )
     added = select(AddedFinding.words, AddedFinding.criterion).where(AddedFinding.added_by == instructor.id)
-    pins = select(PinRecord.words, func.char(80)).where(PinRecord.made_by == instructor.id, PinRecord.words != "")
+    pins = select(PinRecord.words, literal("")).where(PinRecord.made_by == instructor.id, PinRecord.words != "")
     on_sheets = (
-        select(SheetRecord.remark, func.char(82))
+        select(SheetRecord.remark, literal(""))
         .join(ExerciseRecord, ExerciseRecord.id == SheetRecord.exercise_id)
         .where(ExerciseRecord.instructor_id == instructor.id, SheetRecord.remark != "")
     )
     all_of = union_all(on_findings, added, pins, on_sheets).subquery()
-    here = func.sum(all_of.c.rule == (rule or ""))
     query = select(all_of.c.words, func.count()).group_by(all_of.c.words)
-    query = query.order_by(here.desc(), func.count().desc(), all_of.c.words).limit(most)
+    if rule is not None:
+        query = query.order_by(func.sum(all_of.c.rule == rule).desc())
+    query = query.order_by(func.count().desc(), all_of.c.words).limit(most)
     return list(session.execute(query).tuples())
 
 

@@ -125,14 +125,15 @@ def change(
     version, task = _to_draw(exercise, form), task_of(exercise)
     _ready(at, version, form.task, exercise.varied)
     again = version.id != exercise.version_id or _checks_otherwise(task, form.task)
+    if again:
+        # Sheets before the exercise, in the order in which whoever marks takes their locks.
+        check_all_again(session, exercise)
     exercise.version_id, exercise.title = version.id, form.title
     exercise.due_at, exercise.opens_at, exercise.closes_at = form.due_at, form.opens_at, form.closes_at
     exercise.task = form.task.model_copy(update={"title": form.title}).model_dump(mode="json")
     if exercise.set_at is None and not form.draft:
         exercise.set_at = now()
     session.flush()
-    if again:
-        check_all_again(session, exercise)
     tell_wall(session, exercise.id)
     session.commit()
     if again:

@@ -48,8 +48,9 @@ def _part(slug: str) -> ProjectedPart:
     return project(*part_of_recipe(demo_recipe(slug)))
 
 
+@lru_cache(maxsize=100)
 def drawn_examples(rule: str) -> Examples | None:
-    """Right and wrong for a rule; None where there is no example of it."""
+    """Right and wrong for a rule, remembered by every process; None where there is no example of it."""
     example = EXAMPLES.get(rule)
     if example is None:
         return None
