@@ -97,14 +97,15 @@ def test_an_exercise_says_that_its_part_has_changed_and_moves_to_it(log_in: LogI
         if not session.query(Account).filter(Account.login == "part.owner").count():
             known = session.query(Account).filter(Account.login == "ines.corvalho").one().password_hash
             add_account(session, "part.owner", "Part Owner", "instructor", known)
+            add_account(session, "plate.drawer", "Plate Drawer", "student", known)
     owner = log_in("part.owner")
     group = sent(owner, "POST", "/api/classes", {"name": "Parts that change"})
-    sent(owner, "POST", f"/api/classes/{group['id']}/students", {"logins": ["dina.farouk"]})
+    sent(owner, "POST", f"/api/classes/{group['id']}/students", {"logins": ["plate.drawer"]})
     part = made_part(owner, "Changing plate")
     form = asked("Newer part") | {"part": part["id"], "school_class": group["id"]}
     exercise = sent(owner, "POST", "/api/exercises", form)["id"]
     path = f"/api/exercises/{exercise}"
-    sheet = deliver(log_in("dina.farouk"), exercise, FAULTLESS)
+    sheet = deliver(log_in("plate.drawer"), exercise, FAULTLESS)
     before = owner.get(path)
     assert not before["part_changed"]
     recipe = owner.get(f"/api/parts/{part['id']}/recipe")["recipe"]
