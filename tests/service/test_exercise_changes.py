@@ -68,7 +68,8 @@ def test_returned_sheets_stay_as_they_are(log_in: LogIn, instructor: Person) -> 
     sheet = deliver(log_in("dina.farouk"), exercise, NO_HIDDEN)
     sent(instructor, "POST", f"/api/sheets/{sheet}/return")
     trial = sent(instructor, "POST", f"/api/exercises/{exercise}/trial", asked("Late", hidden_lines=False))
-    assert (trial["returned"], trial["sheets"]) == (1, [])
+    (row,) = trial["sheets"]
+    assert (trial["returned"], row["before"], row["after"], row["findings_after"]) == (1, 28, 28, 1)
     sent(instructor, "PUT", f"/api/exercises/{exercise}", asked("Late", hidden_lines=False))
     assert len(instructor.get(f"/api/sheets/{sheet}")["findings"]) == 1
 
@@ -148,7 +149,36 @@ def test_what_is_on_the_sheets_of_a_closed_test_is_handed_in(
     assert log_in("paul.nakagawa").get(path)["state"] == "draft", "an empty sheet is none"
 
 
-@pytest.mark.parametrize("change", [{"due_at": "1999-01-01T00:00:00Z"}, {"title": " "}, {"task": {"scale": "big"}}])
+def test_a_change_of_points_is_kept_with_those_of_the_scheme(instructor: Person) -> None:
+    exercise = set_one(instructor, "Dearer")
+    sent(instructor, "PUT", f"/api/exercises/{exercise}", asked("Dearer", error_cost=5))
+    (change,) = instructor.get(f"/api/exercises/{exercise}/scheme")["changes"]
+    assert (change["before"]["error_cost"], change["after"]["error_cost"]) == (TASK.error_cost, 5)
+
+
+def test_what_is_not_set_or_not_open_cannot_be_seen_by_its_part_either(log_in: LogIn, instructor: Person) -> None:
+    student, colleague = log_in("dina.farouk"), log_in("kemi.oduya")
+    parts = {part["name"]: part for part in instructor.get("/api/parts?limit=200")["parts"]}
+    unused = parts["Warp-tension lever"]
+    path = f"/api/models/{unused['model']}"
+    assert student.status("GET", path) == 404
+    hidden = set_one(instructor, "Not open", part=unused["id"], opens_at=ago(days=-1))
+    set_one(instructor, "Not set", part=unused["id"], draft=True)
+    for end in ("", "/mesh", "/picture"):
+        assert student.status("GET", path + end) == 404
+    sent(instructor, "PUT", f"/api/exercises/{hidden}", asked("Open") | {"opens_at": ago(hours=1)})
+    assert colleague.status("GET", path) == 200
+
+
+@pytest.mark.parametrize(
+    "change",
+    [
+        {"opens_at": ago(hours=1), "closes_at": ago(hours=2)},
+        {"due_at": "1999-01-01T00:00:00Z"},
+        {"title": " "},
+        {"task": {"scale": "big"}},
+    ],
+)
 def test_a_change_that_cannot_be_is_refused_whole(instructor: Person, change: dict[str, Any]) -> None:
     exercise = set_one(instructor, "As it was")
     assert instructor.status("PUT", f"/api/exercises/{exercise}", json=asked("Other") | change) == 422

@@ -1,8 +1,8 @@
 """The desk of a request: work on sheets is given to the crew there, and stops when who asked has left."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass, replace
-from typing import Annotated, TypeVar
+from typing import Annotated, Final, TypeVar
 
 from anyio import from_thread
 from fastapi import Depends, HTTPException, Request
@@ -29,6 +29,14 @@ from maqueta.store.models import Account, ExerciseRecord, SheetRecord, VersionRe
 from maqueta.task.exercise import Exercise
 
 Result = TypeVar("Result")
+Thing = TypeVar("Thing")
+#: Sheets that are worked on together: so many take no longer than one request may.
+AT_ONCE: Final = 25
+
+
+def batched(things: Sequence[Thing], most: int) -> Iterator[Sequence[Thing]]:
+    """Things in their order, so many at a time (itertools has it from Python 3.12 on)."""
+    return (things[start : start + most] for start in range(0, len(things), most))
 
 
 @dataclass(frozen=True)

@@ -5,7 +5,7 @@ from collections.abc import Mapping, Sequence
 from datetime import datetime, timedelta
 from typing import Any
 
-from sqlalchemy import Select, and_, func, or_, select
+from sqlalchemy import ColumnElement, Select, and_, func, or_, select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session, joinedload
 
@@ -54,13 +54,18 @@ def add_exercise(
     return record
 
 
+def shown_to(student: Account) -> ColumnElement[bool]:
+    """Whether an exercise is shown to a student: set to a class of theirs, and open."""
+    own = select(Enrolment.class_id).where(Enrolment.student_id == student.id)
+    opened = or_(ExerciseRecord.opens_at.is_(None), ExerciseRecord.opens_at <= now())
+    return and_(ExerciseRecord.class_id.in_(own), ExerciseRecord.set_at.is_not(None), opened)
+
+
 def _exercises_for(account: Account) -> Select[ExerciseRecord]:
     query = select(ExerciseRecord)
     if account.role == "instructor":
         return query.where(ExerciseRecord.class_id.in_(taught(account)))
-    opened = or_(ExerciseRecord.opens_at.is_(None), ExerciseRecord.opens_at <= now())
-    query = query.join(Enrolment, Enrolment.class_id == ExerciseRecord.class_id)
-    return query.where(Enrolment.student_id == account.id, ExerciseRecord.set_at.is_not(None), opened)
+    return query.where(shown_to(account))
 
 
 def exercises_for(session: Session, account: Account, archived: bool = False) -> list[ExerciseRecord]:

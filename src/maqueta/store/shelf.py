@@ -11,9 +11,9 @@ from maqueta.store.classes import taught
 from maqueta.store.clock import now
 from maqueta.store.database import locked
 from maqueta.store.errors import NotVisible
+from maqueta.store.exercises import shown_to
 from maqueta.store.models import (
     Account,
-    Enrolment,
     ExerciseRecord,
     LabelRecord,
     PartRecord,
@@ -165,14 +165,8 @@ def visible_version(session: Session, account: Account, version_id: int) -> Vers
         varied = varied.where(StudentPartRecord.version_id == version_id, in_class)
         query = query.where(or_(PartRecord.owner_id == account.id, drawn.exists(), varied.exists()))
     else:
-        set_to_class = (
-            select(ExerciseRecord.id)
-            .join(Enrolment, Enrolment.class_id == ExerciseRecord.class_id)
-            .where(
-                ExerciseRecord.version_id == version_id,
-                ExerciseRecord.varied.is_(False),
-                Enrolment.student_id == account.id,
-            )
+        set_to_class = select(ExerciseRecord.id).where(
+            ExerciseRecord.version_id == version_id, ExerciseRecord.varied.is_(False), shown_to(account)
         )
         own_variation = select(StudentPartRecord.exercise_id).where(
             StudentPartRecord.version_id == version_id, StudentPartRecord.student_id == account.id
@@ -189,16 +183,12 @@ def exercises_from(session: Session, student: Account, version_id: int) -> list[
     own = select(StudentPartRecord.exercise_id).where(
         StudentPartRecord.version_id == version_id, StudentPartRecord.student_id == student.id
     )
-    query = (
-        select(ExerciseRecord)
-        .join(Enrolment, Enrolment.class_id == ExerciseRecord.class_id)
-        .where(
-            Enrolment.student_id == student.id,
-            or_(
-                and_(ExerciseRecord.version_id == version_id, ExerciseRecord.varied.is_(False)),
-                ExerciseRecord.id.in_(own),
-            ),
-        )
+    query = select(ExerciseRecord).where(
+        shown_to(student),
+        or_(
+            and_(ExerciseRecord.version_id == version_id, ExerciseRecord.varied.is_(False)),
+            ExerciseRecord.id.in_(own),
+        ),
     )
     return list(session.scalars(query))
 

@@ -23,6 +23,7 @@ sheet-file-kind = A delivered sheet is a .dxf file.
 sheet-file-too-large = The file is too large for a sheet.
 draft-file-refused = { $file }: { $reason }. Your draft is as it was.
 no-such-student = There is no such student in the class.
+closes-before-it-opens = It closes before it opens.
 own-sizes-stay = Everybody has sizes of their own already, from the part as it was. Copy the exercise to use the newer part.
 class-of-another = Another instructor has made this class and shares it with you; only they can do that.
 password-by-administrator = This account was made by an administrator, who can give it a new password.

@@ -23,6 +23,7 @@ sheet-file-kind = Una lámina entregada es un archivo .dxf.
 sheet-file-too-large = El archivo es demasiado grande para una lámina.
 draft-file-refused = { $file }: { $reason }. Su borrador sigue como estaba.
 no-such-student = No hay tal estudiante en la clase.
+closes-before-it-opens = Cierra antes de abrir.
 own-sizes-stay = Cada cual tiene ya sus propias medidas, de la pieza como era. Copia el ejercicio para usar la pieza nueva.
 class-of-another = Otro docente hizo esta clase y la comparte contigo; solo él o ella puede hacer eso.
 password-by-administrator = Esta cuenta la hizo un administrador, que puede darle una contraseña nueva.

@@ -1,5 +1,6 @@
 """Exercises changed after they were drafted or set: copied, archived, asked otherwise, moved to a newer part."""
 
+from collections import defaultdict
 from dataclasses import replace
 
 from fastapi import APIRouter, HTTPException
@@ -10,7 +11,7 @@ from maqueta.judging.finding import Finding
 from maqueta.judging.points import mark
 from maqueta.judging.scope import Scope
 from maqueta.phrases.phrase import phrase
-from maqueta.service.desk import AtDesk, DeskPlace
+from maqueta.service.desk import AT_ONCE, AtDesk, DeskPlace, batched
 from maqueta.service.exercises.answers import exercise_answer, task_of
 from maqueta.service.exercises.messages import (
     ArchiveRequest,
@@ -20,10 +21,11 @@ from maqueta.service.exercises.messages import (
     ExerciseTrial,
     SheetMoved,
 )
-from maqueta.service.exercises.variation import check_ranges
+from maqueta.service.exercises.variation import check_ranges, version_for
 from maqueta.service.exercises.work import begun, judged_anew
 from maqueta.service.marking.answers import FINDING, decided_of, late_after
 from maqueta.service.marking.rechecking import ask_to_check_again
+from maqueta.service.marking.scheme_messages import scheme_of
 from maqueta.service.marking.standing import standings
 from maqueta.service.world import Instructor, InTransaction
 from maqueta.sheet.document import SheetDocument
@@ -31,8 +33,8 @@ from maqueta.sheet.form_flaws import form_flaws
 from maqueta.store.classes import own_class, students_of
 from maqueta.store.clock import now
 from maqueta.store.exercises import add_exercise, exercise_for, extra_time
-from maqueta.store.marking import tell_wall
-from maqueta.store.models import ExerciseRecord, VersionRecord
+from maqueta.store.marking import change_scheme, tell_wall
+from maqueta.store.models import ExerciseRecord, SheetRecord, VersionRecord
 from maqueta.store.sheets import check_all_again, sheets_with_drawings
 from maqueta.task.exercise import Exercise
 
@@ -76,12 +78,10 @@ def tried(
     _ready(at, version, form.task, exercise.varied)
     same = version.id == exercise.version_id and not _checks_otherwise(task, form.task)
     found = standings(at, exercise, task)
-    anew = {} if same or exercise.varied else _judged_anew(at, session, exercise, version, form.task)
+    anew = {} if same else _judged_anew(at, session, exercise, version, form.task)
     moved = []
     for own in found.values():
         last = own[-1]
-        if last.sheet.state != "handed-in":
-            continue
         findings, scope, decided = last.findings, last.scope, decided_of(last.sheet)
         if last.sheet.id in anew:
             findings, scope = anew[last.sheet.id]
@@ -106,14 +106,22 @@ def _judged_anew(
     at: DeskPlace, session: Session, exercise: ExerciseRecord, version: VersionRecord, task: Exercise
 ) -> dict[int, tuple[list[Finding], Scope]]:
     """What would be found on the sheets of an exercise that are still out, and what could be judged."""
-    out = sheets_with_drawings(session, exercise)
-    documents = [SheetDocument.model_validate(sheet.document) for sheet in out]
-    results = at.run(judged_anew, at.desk(version, task), documents)
-    return {
-        sheet.id: ([FINDING.validate_python(measured) for _, measured in result.measured], result.scope)
-        for sheet, result in zip(out, results, strict=True)
-        if result is not None
-    }
+    by_version: dict[int, list[SheetRecord]] = defaultdict(list)
+    drawn: dict[int, VersionRecord] = {}
+    for sheet in sheets_with_drawings(session, exercise):
+        own = version_for(at.world, session, exercise, sheet.student_id) if exercise.varied else version
+        drawn[own.id] = own
+        by_version[own.id].append(sheet)
+    found = {}
+    for number, sheets in by_version.items():
+        desk = at.desk(drawn[number], task)
+        for some in batched(sheets, AT_ONCE):
+            documents = [SheetDocument.model_validate(sheet.document) for sheet in some]
+            for sheet, result in zip(some, at.run(judged_anew, desk, *documents), strict=True):
+                if result is not None:
+                    measured = [FINDING.validate_python(own) for _, own in result.measured]
+                    found[sheet.id] = (measured, result.scope)
+    return found
 
 
 @router.put("/{exercise_id}")
@@ -130,7 +138,11 @@ def change(
         check_all_again(session, exercise)
     exercise.version_id, exercise.title = version.id, form.title
     exercise.due_at, exercise.opens_at, exercise.closes_at = form.due_at, form.opens_at, form.closes_at
-    exercise.task = form.task.model_copy(update={"title": form.title}).model_dump(mode="json")
+    asked = form.task.model_copy(update={"title": form.title})
+    before, after = scheme_of(task), scheme_of(asked)
+    exercise.task = asked.model_dump(mode="json")
+    if before != after and exercise.set_at is not None:
+        change_scheme(session, exercise, instructor, before.model_dump(mode="json"), after.model_dump(mode="json"))
     if exercise.set_at is None and not form.draft:
         exercise.set_at = now()
     session.flush()

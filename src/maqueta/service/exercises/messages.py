@@ -1,11 +1,13 @@
 """What travels between service and interface about exercises."""
 
-from typing import Annotated
+from typing import Annotated, Self
 
-from pydantic import AfterValidator, Field, StringConstraints
+from pydantic import AfterValidator, Field, StringConstraints, model_validator
 
 from maqueta.drawing.ink import Item
 from maqueta.geometry.carrier import Point
+from maqueta.phrases.phrase import phrase
+from maqueta.phrases.told import ToldError
 from maqueta.projection.arrangement import ViewName
 from maqueta.service.bench.messages import InkAnswer
 from maqueta.service.messages import Time, _in_these_years
@@ -21,18 +23,28 @@ Title = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, ma
 _Then = Annotated[Time, AfterValidator(_in_these_years)]
 
 
-class NewExercise(Strict):
-    """What an instructor sets, or drafts to be set later."""
+class ExerciseForm(Strict):
+    """What is said of an exercise that is set or changed; a `draft` only its instructors see."""
 
-    part: int
-    school_class: int
     title: Title
     due_at: _Then
     opens_at: _Then | None = None
     closes_at: _Then | None = None
     task: Exercise
-    #: Kept without being set: only its instructors see it.
     draft: bool = False
+
+    @model_validator(mode="after")
+    def _closes_later(self) -> Self:
+        if self.opens_at is not None and self.closes_at is not None and self.closes_at <= self.opens_at:
+            raise ToldError(phrase("closes-before-it-opens"))
+        return self
+
+
+class NewExercise(ExerciseForm):
+    """What an instructor sets, or drafts to be set later."""
+
+    part: int
+    school_class: int
     #: Every student gets the part in sizes of their own.
     varied: bool = False
 
@@ -105,18 +117,11 @@ class StartingAnswer(Strict):
     choices: list[ChoiceAnswer]
 
 
-class ChangedExercise(Strict):
-    """An exercise as it is to be from now on."""
+class ChangedExercise(ExerciseForm):
+    """An exercise as it is to be from now on; one that is set stays set."""
 
-    title: Title
-    due_at: _Then
-    opens_at: _Then | None = None
-    closes_at: _Then | None = None
-    task: Exercise
     #: Whether the part is drawn as it stands on the shelf by now.
     newest_part: bool = False
-    #: Whether an exercise that is not set yet stays so.
-    draft: bool = False
 
 
 class SheetMoved(Strict):
@@ -131,7 +136,7 @@ class SheetMoved(Strict):
 
 
 class ExerciseTrial(Strict):
-    """What a change does to the sheets that are in and still out; returned ones stay as they are."""
+    """What a change does to the sheets that are in; those that are returned keep their findings."""
 
     checked_again: bool
     returned: int

@@ -9,7 +9,7 @@ from sqlalchemy.orm import Session
 from maqueta.phrases.phrase import phrase
 from maqueta.projection.ranking import DEFAULT_VIEWS
 from maqueta.service.desk import AtDesk, DeskPlace
-from maqueta.service.exercises.answers import exercise_answer, task_of
+from maqueta.service.exercises.answers import exercise_answer, of_points, task_of
 from maqueta.service.exercises.course import attempts_left
 from maqueta.service.exercises.messages import BlankTask, ExerciseAnswer, NewExercise, StartingAnswer, StartingRequest
 from maqueta.service.exercises.variation import check_ranges, version_for
@@ -45,6 +45,7 @@ def _to_do(exercise: ExerciseRecord, sheets: Sequence[SheetRecord], student: Acc
     task, extra = task_of(exercise), extra_time(at.session, exercise, student.id)
     last = sheets[-1] if sheets else None
     returned = [standing(at, sheet, exercise, task, extra) for sheet in sheets if sheet.state == "returned"]
+    points, of = counting([entry.mark.points for entry in returned], task), of_points(task)
     return exercise_answer(
         exercise,
         extra=extra,
@@ -54,8 +55,8 @@ def _to_do(exercise: ExerciseRecord, sheets: Sequence[SheetRecord], student: Acc
         sheet_state=last.state if last else None,
         attempt=last.attempt if last else 1,
         attempts_left=attempts_left(exercise, last, extra),
-        points=counting([entry.mark.points for entry in returned], task) if returned else None,
-        grade=returned[-1].mark.grade if len(returned) == 1 else None,
+        points=points if returned else None,
+        grade=task.marking.grade_of(points / of) if returned and of else None,
         returned_sheet=returned[-1].sheet.id if returned else None,
     )
 

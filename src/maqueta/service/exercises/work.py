@@ -41,7 +41,7 @@ def tried(desk: Desk, propose: int, seed: int) -> StartingAnswer:
     )
 
 
-def judged_anew(desk: Desk, documents: list[SheetDocument]) -> list[Judged | None]:
+def judged_anew(desk: Desk, *documents: SheetDocument) -> list[Judged | None]:
     """Sheets that are in, checked as something else asks; nothing for one that cannot be."""
     return [_judged_or_not(desk, document) for document in documents]
 
