@@ -74,8 +74,8 @@ def _taken(dimension: Dimension) -> tuple[object, ...]:
     return tuple(str(value) for value in told.values())
 
 
-def likeness(one: frozenset[Trait], other: frozenset[Trait], others: Sequence[frozenset[Trait]]) -> Likeness:
-    """How like two sheets are, by their traits, beside those of all other sheets of the exercise.
+def likeness(one: frozenset[Trait], other: frozenset[Trait], held: Mapping[Trait, int], sheets: int) -> Likeness:
+    """How like two sheets are, by their traits; `held` is how many of all `sheets` of the exercise have each.
 
     What many have in common is rare no more: it counts by its share among the others where that is larger.
     """
@@ -85,7 +85,7 @@ def likeness(one: frozenset[Trait], other: frozenset[Trait], others: Sequence[fr
     for trait in common:
         kind = trait[0]
         things[kind] = things.get(kind, 0) + 1
-        share = sum(trait in each for each in others) / (len(others) + 1)
+        share = (held[trait] - 2) / (sheets - 1)
         bits -= math.log2(max(_chance(kind), share))
     return Likeness(things, bits)
 

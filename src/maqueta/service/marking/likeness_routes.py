@@ -1,11 +1,12 @@
 """Sheets that are near copies of each other, pointed out to their instructor; never to students."""
 
+from collections import Counter
 from itertools import combinations
 
 from fastapi import APIRouter
 
 from maqueta.judging.likeness import Kind, likeness
-from maqueta.service.desk import AtDesk
+from maqueta.service.desk import AT_ONCE, AtDesk, batched
 from maqueta.service.exercises.answers import task_of
 from maqueta.service.marking.work import traits_of
 from maqueta.service.world import Instructor, InTransaction
@@ -36,13 +37,11 @@ def near_copies(exercise_id: int, instructor: Instructor, session: InTransaction
     if exercise.varied or len(sheets) < 2:
         return []
     documents = [SheetDocument.model_validate(sheet.document) for sheet in sheets]
-    known = at.run(traits_of, at.desk(exercise.version, task_of(exercise)), documents)
-    pairs = []
+    desk = at.desk(exercise.version, task_of(exercise))
+    known = [own for some in batched(documents, AT_ONCE) for own in at.run(traits_of, desk, *some)]
+    held, pairs = Counter(trait for own in known for trait in own), []
     for one, other in combinations(range(len(sheets)), 2):
-        if not known[one] & known[other]:
-            continue
-        others = [own for number, own in enumerate(known) if number not in (one, other)]
-        found = likeness(known[one], known[other], others)
+        found = likeness(known[one], known[other], held, len(sheets))
         if found.striking:
             pairs.append(
                 AlikePair(
