@@ -40,7 +40,7 @@ describe("changes on their way", () => {
       .mockRejectedValueOnce(new ServiceError("away", status))
       .mockResolvedValue("kept");
     const stuck: boolean[] = [];
-    const box: Outbox = new Outbox(shelf(), "box", send, async () => {
+    const box: Outbox = new Outbox(shelf(), "box", send, vi.fn(), async () => {
       stuck.push(box.isStuck());
     });
     expect(await box.add(change("a"))).toBe("kept");
@@ -53,7 +53,7 @@ describe("changes on their way", () => {
       .mockRejectedValueOnce(new ServiceError("no", status))
       .mockResolvedValue("kept");
     const own = shelf();
-    const box = new Outbox(own, "box", send, now);
+    const box = new Outbox(own, "box", send);
     const first = box.add(change("a"));
     const second = box.add(change("b"));
     await expect(first).rejects.toThrow("no");
@@ -64,16 +64,32 @@ describe("changes on their way", () => {
   it("are still there after a reload, and go out then", async () => {
     const own = shelf();
     const away = () => new Promise<never>(() => undefined);
-    const before = new Outbox(own, "box", () => Promise.reject(new ServiceError("", 0)), away);
+    const before = new Outbox(
+      own,
+      "box",
+      () => Promise.reject(new ServiceError("", 0)),
+      vi.fn(),
+      away,
+    );
     void before.add(change("a"));
     void before.add(change("b"));
     await settled();
     const arrived: string[] = [];
-    const after = new Outbox(own, "box", async (piece) => void arrived.push(piece.path), now);
+    const after = new Outbox(own, "box", async (piece) => void arrived.push(piece.path));
     expect(after.waiting().length).toBeGreaterThan(0);
     await vi.waitFor(() => expect(after.waiting()).toEqual([]));
     expect(arrived).toEqual(["a", "b"]);
     expect(own.kept).toEqual({});
+  });
+
+  it("are told of when they were made before a reload and are refused after it", async () => {
+    const piece = { ...change("a"), id: "one" };
+    const told = vi.fn();
+    const refuse = () => Promise.reject(new ServiceError("returned meanwhile", 409));
+    const box = new Outbox(shelf({ box: JSON.stringify([piece]) }), "box", refuse, told);
+    await vi.waitFor(() => expect(box.waiting()).toEqual([]));
+    expect(told).toHaveBeenCalledTimes(1);
+    expect((told.mock.calls[0]![0] as Error).message).toBe("returned meanwhile");
   });
 
   it.each(["not json", '{"id": 1}'])("begin with nothing where %s is kept", (text) => {

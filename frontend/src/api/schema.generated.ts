@@ -2877,7 +2877,7 @@ export interface components {
         };
         /**
          * ChangedExercise
-         * @description An exercise as it is to be from now on.
+         * @description An exercise as it is to be from now on; one that is set stays set.
          */
         ChangedExercise: {
             /** Closes At */
@@ -3823,7 +3823,7 @@ export interface components {
         };
         /**
          * ExerciseTrial
-         * @description What a change does to the sheets that are in and still out; returned ones stay as they are.
+         * @description What a change does to the sheets that are in; those that are returned keep their findings.
          */
         ExerciseTrial: {
             /** Checked Again */
@@ -5971,6 +5971,31 @@ export interface components {
             view: string;
         };
         /**
+         * RuleAnswer
+         * @description A rule, how often it found something on the sheets of an instructor's classes, and what people decided.
+         */
+        RuleAnswer: {
+            /**
+             * Criterion
+             * @enum {string}
+             */
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            /** Found */
+            found: number;
+            heading: string;
+            /** Id */
+            id: string;
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "error" | "warning" | "note";
+            /** Upheld */
+            upheld: number;
+            /** Waived */
+            waived: number;
+        };
+        /**
          * RuleRow
          * @description A rule, the sheets that break it by exercise, and what came of giving sheets back: students by number.
          */
@@ -6060,8 +6085,6 @@ export interface components {
             letters: components["schemas"]["GradeStep"][];
             /** Numbers */
             numbers: components["schemas"]["GradeStep"][];
-            /** Rules */
-            rules: components["schemas"]["maqueta__service__marking__scheme_messages__RuleAnswer"][];
             scheme: components["schemas"]["Scheme"];
         };
         /**
@@ -7065,50 +7088,6 @@ export interface components {
             id: number;
             /** Name */
             name: string;
-        };
-        /**
-         * RuleAnswer
-         * @description A rule, how often it found something on the sheets of an instructor's classes, and what people decided.
-         */
-        maqueta__service__marking__rule_routes__RuleAnswer: {
-            /**
-             * Criterion
-             * @enum {string}
-             */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
-            /** Found */
-            found: number;
-            heading: string;
-            /** Id */
-            id: string;
-            /**
-             * Severity
-             * @enum {string}
-             */
-            severity: "error" | "warning" | "note";
-            /** Upheld */
-            upheld: number;
-            /** Waived */
-            waived: number;
-        };
-        /**
-         * RuleAnswer
-         * @description A rule that can be given a cost of its own.
-         */
-        maqueta__service__marking__scheme_messages__RuleAnswer: {
-            /**
-             * Criterion
-             * @enum {string}
-             */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
-            heading: string;
-            /** Id */
-            id: string;
-            /**
-             * Severity
-             * @enum {string}
-             */
-            severity: "error" | "warning" | "note";
         };
         /**
          * StudentName
@@ -10265,7 +10244,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["maqueta__service__marking__rule_routes__RuleAnswer"][];
+                    "application/json": components["schemas"]["RuleAnswer"][];
                 };
             };
         };

@@ -77,3 +77,4 @@ export type ExerciseTrial = Schemas["ExerciseTrial"];
 export type ChangedExercise = Schemas["ChangedExercise"];
 export type Reasons = Schemas["Reasons"];
 export type DrawnExample = Schemas["DrawnExample"];
+export type Rules = Schemas["RuleAnswer"][];

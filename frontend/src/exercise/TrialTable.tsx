@@ -43,7 +43,7 @@ export function TrialTable({ exercise, form }: { exercise: Exercise; form: Chang
               ? t("They are checked again; decisions stay with their findings.")
               : t("They need not be checked again.")}{" "}
             {told.returned > 0 &&
-              t("{{count}} returned sheets stay as they are.", { count: told.returned })}
+              t("{{count}} returned sheets keep their findings.", { count: told.returned })}
           </Text>
           <table className={classes.trial}>
             <tbody>

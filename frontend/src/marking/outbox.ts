@@ -36,6 +36,8 @@ export class Outbox {
     private shelf: Shelf,
     private name: string,
     private send: Send,
+    /** Told of what is refused although nobody here waits for it: it was made before a reload. */
+    private lost: (why: unknown) => void = () => undefined,
     private pause: (ms: number) => Promise<void> = (ms) =>
       new Promise((resolve) => setTimeout(resolve, ms)),
   ) {
@@ -80,7 +82,9 @@ export class Outbox {
           continue;
         }
         this.done(piece);
-        this.waits.get(piece.id)?.refused(error);
+        const wait = this.waits.get(piece.id);
+        if (wait) wait.refused(error);
+        else this.lost(error);
       }
       this.waits.delete(piece.id);
     }

@@ -2,7 +2,8 @@ import { useEffect, useSyncExternalStore } from "react";
 
 import { call } from "../api/client";
 import { useMe } from "../frame/me";
-import { Outbox } from "./outbox";
+import { complain } from "../frame/tell";
+import { Outbox, type Piece } from "./outbox";
 
 const boxes = new Map<string, Outbox>();
 
@@ -11,9 +12,8 @@ export function useOutbox() {
   const { login } = useMe();
   let box = boxes.get(login);
   if (!box) {
-    box = new Outbox(window.sessionStorage, `maqueta outbox ${login}`, (piece) =>
-      call(piece.method, piece.path, piece.body),
-    );
+    const send = (piece: Piece) => call(piece.method, piece.path, piece.body);
+    box = new Outbox(window.sessionStorage, `maqueta outbox ${login}`, send, complain);
     boxes.set(login, box);
   }
   const waiting = useSyncExternalStore(box.listen, box.waiting);

@@ -1,6 +1,6 @@
 import { Button, NumberInput, Select, Title } from "@mantine/core";
 
-import type { Scheme, SchemeAnswer } from "../api/types";
+import type { Rules, Scheme } from "../api/types";
 import { t } from "../frame/language";
 import { criterionLabel } from "../frame/words";
 import styles from "./Scheme.module.css";
@@ -9,7 +9,7 @@ interface Props {
   marking: Scheme["marking"];
   /** What an error costs else. */
   usual: number;
-  rules: SchemeAnswer["rules"];
+  rules: Rules;
   onChange: (marking: Scheme["marking"]) => void;
 }
 

@@ -15,6 +15,7 @@ import { GradeFields } from "./GradeFields";
 import { PointFields } from "./PointFields";
 import { RuleCosts } from "./RuleCosts";
 import styles from "./Scheme.module.css";
+import { type Rules, useRules } from "../marking/useRules";
 import { Templates } from "./Templates";
 import { differences } from "./schemeWords";
 
@@ -30,6 +31,7 @@ export default function SchemePage() {
     queryKey: ["scheme", exercise],
     queryFn: () => answer(api.GET("/api/exercises/{exercise_id}/scheme", { params })),
   });
+  const rules = useRules();
   return (
     <>
       <Header
@@ -41,16 +43,27 @@ export default function SchemePage() {
           </>
         }
       />
-      {scheme.isPending && <Waiting />}
-      {scheme.error && <Trouble error={scheme.error} />}
-      {scheme.data && (
-        <SchemeEditor key={scheme.dataUpdatedAt} exercise={exercise} kept={scheme.data} />
+      {(scheme.isPending || rules.isPending) && <Waiting />}
+      {(scheme.error ?? rules.error) && <Trouble error={(scheme.error ?? rules.error)!} />}
+      {scheme.data && rules.data && (
+        <SchemeEditor
+          key={scheme.dataUpdatedAt}
+          exercise={exercise}
+          kept={scheme.data}
+          rules={rules.data}
+        />
       )}
     </>
   );
 }
 
-function SchemeEditor({ exercise, kept }: { exercise: number; kept: SchemeAnswer }) {
+interface Props {
+  exercise: number;
+  kept: SchemeAnswer;
+  rules: Rules;
+}
+
+function SchemeEditor({ exercise, kept, rules }: Props) {
   const queries = useQueryClient();
   const [scheme, setScheme] = useState<Scheme>(kept.scheme);
   const [busy, setBusy] = useState(false);
@@ -93,7 +106,7 @@ function SchemeEditor({ exercise, kept }: { exercise: number; kept: SchemeAnswer
         <RuleCosts
           marking={scheme.marking}
           usual={scheme.error_cost}
-          rules={kept.rules}
+          rules={rules}
           onChange={(marking) => set({ marking })}
         />
         <GradeFields
@@ -152,7 +165,7 @@ function SchemeEditor({ exercise, kept }: { exercise: number; kept: SchemeAnswer
               <Text className="quiet small">
                 {dayAndTime(change.at)} · {change.who ?? t("somebody")}
               </Text>
-              {differences(change.before, change.after, kept.rules).map((words) => (
+              {differences(change.before, change.after, rules).map((words) => (
                 <Text key={words} className="small">
                   {words}
                 </Text>

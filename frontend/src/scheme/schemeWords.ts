@@ -1,11 +1,9 @@
-import type { Criterion, Scheme, SchemeAnswer } from "../api/types";
+import type { Criterion, Rules, Scheme } from "../api/types";
 import { t, written } from "../frame/language";
 import { criterionLabel } from "../frame/words";
 
 export { written } from "../frame/language";
 export { CRITERIA, term } from "../frame/words";
-
-type Rules = SchemeAnswer["rules"];
 
 /** What is different between two ways of marking, each thing in a line. */
 export function differences(before: Scheme, after: Scheme, rules: Rules): string[] {

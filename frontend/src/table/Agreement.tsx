@@ -1,15 +1,9 @@
-import { useQuery } from "@tanstack/react-query";
-
-import { answer, api } from "../api/client";
 import { t } from "../frame/language";
+import { useRules } from "../marking/useRules";
 
 /** How often what a rule found was let pass, so that one knows how far to trust it. */
 export function Agreement({ rule }: { rule: string }) {
-  const rules = useQuery({
-    queryKey: ["rules"],
-    staleTime: 60_000,
-    queryFn: () => answer(api.GET("/api/rules")),
-  });
+  const rules = useRules();
   const own = rules.data?.find((entry) => entry.id === rule);
   const decided = own ? own.upheld + own.waived : 0;
   if (!own || decided === 0) return null;

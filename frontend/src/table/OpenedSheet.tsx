@@ -95,7 +95,8 @@ export function OpenedSheet({ sheet }: { sheet: Sheet }) {
     putDown,
     criterion: finding?.criterion ?? null,
     spot: tool === "pin" ? spot : null,
-    onSpot: setSpot,
+    onSpot: ([x, y]) =>
+      setSpot([within(x, sheet.ink.paper.width), within(y, sheet.ink.paper.height)]),
   });
   const reader = useReader({ kind: "sheet", sheet: sheet.id }, sheet.reviewed);
   return (
@@ -176,6 +177,8 @@ export function OpenedSheet({ sheet }: { sheet: Sheet }) {
     </div>
   );
 }
+
+const within = (at: number, most: number) => Math.min(Math.max(at, 0), most);
 
 function following(overlay: OverlayKind): OverlayKind {
   return OVERLAYS[(OVERLAYS.indexOf(overlay) + 1) % OVERLAYS.length]!;

@@ -13,7 +13,7 @@ const KEYS: [string, string][] = [
   ["F", said("a freehand stroke on the sheet")],
   ["E", said("what was drawn, what was expected, the difference")],
   ["C", said("another sheet beside this one, or under it")],
-  ["G", said("give the sheet back")],
+  ["Shift G", said("give the sheet back")],
   ["Esc", said("put down what is in hand")],
   ["?", said("this list")],
 ];

@@ -58,7 +58,8 @@ export function useTableKeys(actions: Actions): void {
     ["F", () => actions.take("stroke")],
     ["E", actions.overlay],
     ["C", actions.compare],
-    ["G", actions.giveBack],
+    // Not one key alone: what is given back cannot be taken back.
+    ["shift+G", actions.giveBack],
     ["Escape", actions.putDown, { preventDefault: false }],
     ["shift+?", actions.help],
   ]);

@@ -4,8 +4,6 @@ from typing import Annotated
 
 from pydantic import StringConstraints
 
-from maqueta.judging.finding import Severity
-from maqueta.service.language import Sentence
 from maqueta.service.messages import Time
 from maqueta.strict import Strict
 from maqueta.task.criteria import CRITERIA, Criterion, Points
@@ -32,15 +30,6 @@ def scheme_of(task: Exercise) -> Scheme:
     )
 
 
-class RuleAnswer(Strict):
-    """A rule that can be given a cost of its own."""
-
-    id: str
-    criterion: Criterion
-    severity: Severity
-    heading: Sentence
-
-
 class SchemeChangeAnswer(Strict):
     """Who changed how an exercise is marked, when, from what to what."""
 
@@ -54,7 +43,6 @@ class SchemeAnswer(Strict):
     """How an exercise is marked, what can be chosen, and how it was changed before."""
 
     scheme: Scheme
-    rules: list[RuleAnswer]
     letters: list[GradeStep]
     numbers: list[GradeStep]
     changes: list[SchemeChangeAnswer]

@@ -9,7 +9,6 @@ from maqueta.service.exercises.answers import task_of
 from maqueta.service.marking.answers import mark_of
 from maqueta.service.marking.scheme_messages import (
     MarkMoved,
-    RuleAnswer,
     Scheme,
     SchemeAnswer,
     SchemeChangeAnswer,
@@ -56,10 +55,6 @@ def scheme(exercise_id: int, instructor: Instructor, session: InTransaction) -> 
     exercise = exercise_for(session, instructor, exercise_id)
     return SchemeAnswer(
         scheme=scheme_of(task_of(exercise)),
-        rules=[
-            RuleAnswer(id=rule.id, criterion=rule.criterion, severity=rule.severity, heading=rule.heading)
-            for rule in CATALOGUE.values()
-        ],
         letters=list(LETTERS),
         numbers=list(NUMBERS),
         changes=[
