@@ -93,12 +93,12 @@ def test_marks_leave_in_the_columns_chosen_once(log_in: LogIn, instructor: Perso
     data = instructor.send("GET", f"/api/exercises/{exercise}/marks.csv").content
     rows = list(csv.reader(io.StringIO(data.decode("utf-8-sig")), delimiter=";"))
     assert rows[0] == ["Family name", "Given name", "Points", "Percent", "State"]
-    assert ["Farouk", "Dina", "28", "93,3", "handed-in"] in rows
+    assert ["Farouk", "Dina", "28", "93,3", "handed in"] in rows
     assert ["Oduya", "Kemi", "0", "0", ""] in rows, "what is not delivered earns nothing"
     assert len(rows) == 13
     book = load_workbook(io.BytesIO(instructor.send("GET", f"/api/exercises/{exercise}/marks.xlsx").content))
     cells = [[cell.value for cell in row] for row in book.worksheets[0].iter_rows()]
-    assert ["Farouk", "Dina", 28, 93.3, "handed-in"] in cells
+    assert ["Farouk", "Dina", 28, 93.3, "handed in"] in cells
     whole = instructor.send("GET", f"/api/classes/{group}/marks.csv").content.decode("utf-8-sig")
     table = list(csv.reader(io.StringIO(whole), delimiter=";"))
     place = table[0].index("Marks; out")

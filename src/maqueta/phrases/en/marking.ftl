@@ -37,3 +37,8 @@ slip-waived = waived
 slips-written = { $number } of { $of } sheets
 slips-ready = The slips are ready
 slips-none = Nothing was handed in yet
+
+sheet-state = { $state ->
+    [handed-in] handed in
+   *[returned] returned
+}

@@ -36,6 +36,7 @@ beyond-inclined-cone = the part has an inclined cone
 beyond-inclined-torus = the part has an inclined torus
 beyond-aslant = the part lies aslant to the axes of its model
 scope-no-view = there is no principal view on the sheet
+scope-not-checked = the sheet could not be checked yet
 scope-one-view = there is only one principal view on the sheet
 scope-no-dimensions-asked = the exercise asks for no dimensions
 scope-no-dimension = there is no dimension on the sheet

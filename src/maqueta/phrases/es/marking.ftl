@@ -37,3 +37,8 @@ slip-waived = perdonada
 slips-written = { $number } de { $of } láminas
 slips-ready = Las hojas están listas
 slips-none = Aún no se entregó nada
+
+sheet-state = { $state ->
+    [handed-in] entregada
+   *[returned] devuelta
+}

@@ -36,6 +36,7 @@ beyond-inclined-cone = la pieza tiene un cono inclinado
 beyond-inclined-torus = la pieza tiene un toro inclinado
 beyond-aslant = la pieza está oblicua a los ejes de su modelo
 scope-no-view = no hay ninguna vista principal en la lámina
+scope-not-checked = la lámina todavía no se pudo comprobar
 scope-one-view = solo hay una vista principal en la lámina
 scope-no-dimensions-asked = el ejercicio no pide cotas
 scope-no-dimension = no hay ninguna cota en la lámina

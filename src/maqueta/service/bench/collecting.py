@@ -6,7 +6,9 @@ from typing import Final
 
 from sqlalchemy.orm import Session
 
+from maqueta.judging.scope import Scope
 from maqueta.making.title_filled import Drafter
+from maqueta.phrases.phrase import phrase
 from maqueta.service.bench.receipts import receipt_of
 from maqueta.service.deliveries.work import Judged, judged
 from maqueta.service.desk_work import Desk
@@ -23,8 +25,11 @@ from maqueta.store.marking import tell_wall
 from maqueta.store.models import SheetRecord
 from maqueta.store.sheets import draft_to_collect, drafts_to_collect, hand_in
 from maqueta.store.shelf import own_variation
+from maqueta.task.criteria import CRITERIA
 
 _LOG: Final = logging.getLogger("maqueta.jobs")
+#: Of a sheet that could not be checked nothing is judged.
+_UNCHECKED: Final = Scope(unjudged={criterion: phrase("scope-not-checked") for criterion in CRITERIA})
 
 
 @dataclass(frozen=True)
@@ -55,15 +60,14 @@ class Collector:
             if record is None or record.revision != revision:
                 return False
             if result is None:
-                hand_in(session, record, [], None, receipt_of(record.document))
-                # Nothing was found because nothing was looked for: it is checked again as soon as it can be.
+                # Nothing is found because nothing was looked for: it is checked again as soon as it can be.
+                hand_in(session, record, [], scope_json(_UNCHECKED), receipt_of(record.document))
                 record.checker = 0
             else:
                 record.document = result.document.model_dump(mode="json")
                 hand_in(session, record, result.measured, scope_json(result.scope), receipt_of(record.document))
-            if record.exercise.closes_at is not None:
-                # It counts as handed in when it was last saved, not when it was fetched.
-                record.handed_in_at = record.saved_at
+            # It counts as handed in when it was last saved, not when it was fetched.
+            record.handed_in_at = record.saved_at
             tell_wall(session, record.exercise_id)
         return True
 

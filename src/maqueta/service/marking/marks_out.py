@@ -96,8 +96,10 @@ def _cells(own: Marked, column: Column) -> Sequence[Cell]:
     match column:
         case "criteria":
             return [_of_criterion(own.mark, criterion) for criterion in CRITERIA]
-        case "name" | "login" | "email" | "group" | "state" | "remark":
+        case "name" | "login" | "email" | "group" | "remark":
             return [str(getattr(own, column))]
+        case "state":
+            return [spoken(phrase("sheet-state", state=own.state)) if own.state else ""]
         case "given" | "family":
             given, _, family = own.name.rpartition(" ")
             return [(given or family) if column == "given" else (family if given else "")]

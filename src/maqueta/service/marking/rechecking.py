@@ -19,6 +19,7 @@ from maqueta.sheet.document import SheetDocument
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore, StoredFile
 from maqueta.store.jobs import add_job
+from maqueta.store.marking import tell_wall
 from maqueta.store.models import Account, FindingRecord
 from maqueta.store.sheets import CHECKING_AGAIN, keep_findings, stale_exercises, stale_sheet, stale_sheets
 from maqueta.store.shelf import own_variation
@@ -119,6 +120,7 @@ class Rechecker:
             changed = {"gone": [_told(before[number]) for number in again.gone], "new": list(again.new)}
             record.changed = changed if again.gone or again.new else None
             keep_findings(session, record, findings, scope_json(result.scope))
+            tell_wall(session, record.exercise_id)
 
 
 def _carried(rule: str, measured: dict[str, Any], old: FindingRecord | None) -> FindingRecord:

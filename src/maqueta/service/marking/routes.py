@@ -223,9 +223,12 @@ def unpin(sheet_id: int, pin: int, instructor: Instructor, session: InTransactio
 def return_one(sheet_id: int, instructor: Instructor, session: InTransaction) -> Number:
     """Return a sheet, and the attempts before it; findings left open count as upheld."""
     sheet = reviewed_sheet(session, instructor, sheet_id)
-    tell_wall(session, sheet.exercise_id)
     before = [other for other in attempts_of(session, sheet) if other.attempt < sheet.attempt]
-    return Number(number=give_back([*before, sheet]))
+    number = give_back([*before, sheet])
+    # Sheets before the exercise, in the order in which whoever marks takes their locks.
+    session.flush()
+    tell_wall(session, sheet.exercise_id)
+    return Number(number=number)
 
 
 @router.put("/{sheet_id}/findings/{number}/answer")

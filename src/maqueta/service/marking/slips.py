@@ -99,9 +99,19 @@ def _added(sheet: SheetRecord, language: Language) -> list[SlipLine]:
     ]
 
 
+def pin_letter(number: int) -> str:
+    """The letter of a pin, as on the table: findings have numbers.
+
+    >>> pin_letter(0), pin_letter(25), pin_letter(26)
+    ('a', 'z', 'aa')
+    """
+    last = chr(ord("a") + number % 26)
+    return last if number < 26 else pin_letter(number // 26 - 1) + last
+
+
 def _pinned(sheet: SheetRecord) -> list[SlipLine]:
     return [
-        SlipLine(chr(ord("a") + number % 26), "pin", (tuple((x, y) for x, y in pin.points),), "", (pin.words,), "")
+        SlipLine(pin_letter(number), "pin", (tuple((x, y) for x, y in pin.points),), "", (pin.words,), "")
         for number, pin in enumerate(sheet.pins)
     ]
 

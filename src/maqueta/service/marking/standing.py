@@ -7,7 +7,7 @@ from datetime import timedelta
 from typing import assert_never
 
 from maqueta.judging.finding import Finding
-from maqueta.judging.points import Mark
+from maqueta.judging.points import Mark, rounded
 from maqueta.judging.scope import Scope
 from maqueta.service.desk import DeskPlace, scope_of_sheet
 from maqueta.service.exercises.variation import version_for
@@ -57,7 +57,7 @@ def counting(marks: Sequence[float], task: Exercise) -> float:
         case "last":
             return marks[-1]
         case "mean":
-            return sum(marks) / len(marks)
+            return rounded(sum(marks) / len(marks), task.marking.rounding)
         case _ as never:
             assert_never(never)
 

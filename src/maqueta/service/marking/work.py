@@ -10,6 +10,7 @@ from maqueta.judging.dimension_survey import DimensionSurvey
 from maqueta.judging.likeness import Trait, traits
 from maqueta.judging.scope import Scope, scope_of
 from maqueta.judging.survey import Survey
+from maqueta.making.starting_sheet import starting_sheet
 from maqueta.service.desk_work import Desk
 from maqueta.service.marking.messages import DifferenceAnswer
 from maqueta.sheet.document import SheetDocument
@@ -38,6 +39,9 @@ def difference(desk: Desk, document: SheetDocument) -> DifferenceAnswer:
     )
 
 
-def traits_of(desk: Desk, documents: list[SheetDocument]) -> list[frozenset[Trait]]:
-    """What of each of some sheets is as it is without need."""
-    return [traits(desk.projected, desk.task, document) for document in documents]
+def traits_of(desk: Desk, *documents: SheetDocument) -> list[frozenset[Trait]]:
+    """What of each of some sheets is so without need; nothing of what the exercise has set out itself."""
+    given: frozenset[Trait] = frozenset()
+    if desk.task.drafting.given:
+        given = traits(desk.projected, desk.task, starting_sheet(desk.projected, desk.task))
+    return [traits(desk.projected, desk.task, document) - given for document in documents]
