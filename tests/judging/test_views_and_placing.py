@@ -48,6 +48,18 @@ def test_hole_that_no_view_shows_round() -> None:
     assert found(CROSS_HOLE, prescribed, two, "views.insufficient") == []
 
 
+@pytest.mark.parametrize("left_out", [1, 2])
+def test_a_turned_part_needs_no_view_that_would_repeat_another(left_out: int) -> None:
+    """From above a wheel looks as from the right: either of the two tells its contour."""
+    wheel = demo_projected("tension-wheel")
+    sheet = model_sheet(wheel, FREE, DRAFTER)
+    two = with_views(sheet, *(view for place, view in enumerate(sheet.views) if place != left_out))
+    assert found(wheel, FREE, two, "views.insufficient") == []
+    assert found(wheel, FREE, two, "views.repeated") == []
+    alone = with_views(sheet, sheet.views[0])
+    assert found(wheel, FREE, alone, "views.insufficient") != []
+
+
 @pytest.mark.parametrize(("shift", "uneven"), [(0.0, False), (4.0, False), (25.0, True)])
 def test_gaps_that_differ(shift: float, uneven: bool) -> None:
     sheet = model_sheet(PART, FREE, DRAFTER)

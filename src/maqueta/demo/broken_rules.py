@@ -40,10 +40,12 @@ def _view(sheet: SheetDocument, identifier: str, **change: object) -> SheetDocum
 
 
 def _named(projected: ProjectedPart, sheet: SheetDocument, kind: str) -> View:
-    """The view whose box lies furthest above ("top") or right of ("right") the front view, or the pictorial one."""
+    """The front view, the one furthest above it ("top") or right of it ("right"), or the pictorial one."""
     if kind == "pictorial":
         return next(view for view in sheet.views if view.kind == "pictorial")
     front = sheet.view(sheet.front or "v1")
+    if kind == "front":
+        return front
     others = [view for view in sheet.views if view.kind == "principal" and view.id != front.id]
     return max(others, key=lambda v: v.at[1] if kind == "top" else v.at[0])
 
@@ -125,6 +127,12 @@ def _scaled(factor: float) -> Broken:
         return sheet.model_copy(update={"views": views, "dimensions": (), "marks": ()})
 
     return broken
+
+
+def _hiding_corner(projected: ProjectedPart, sheet: SheetDocument) -> SheetDocument:
+    """From the left, where beside front and top views alone the right would be as good."""
+    view = _named(projected, sheet, "pictorial")
+    return _view(sheet, view.id, look=FromCorner(corner="--+"))
 
 
 def _other_corner(projected: ProjectedPart, sheet: SheetDocument) -> SheetDocument:
@@ -209,6 +217,45 @@ def _from_the_right(projected: ProjectedPart, sheet: SheetDocument) -> SheetDocu
     return dimensioned(projected, sheet, attitude, Datum(*ends))
 
 
+def _without(name: str) -> Broken:
+    """The sheet without one of its views and what belongs to it."""
+
+    def broken(projected: ProjectedPart, sheet: SheetDocument) -> SheetDocument:
+        gone = _named(projected, sheet, name).id
+        kept = _without_sizes_of(sheet, gone)
+        views = tuple(view for view in kept.views if view.id != gone)
+        return kept.model_copy(update={"views": views, "marks": tuple(m for m in kept.marks if m.view != gone)})
+
+    return broken
+
+
+def _front_and_top(projected: ProjectedPart, sheet: SheetDocument) -> SheetDocument:
+    """The right view taken off a wheel's sheet, and the others in the middle."""
+    return _shifted(63, 0, "front", "top")(projected, _without("right")(projected, sheet))
+
+
+def _place_beside(projected: ProjectedPart, sheet: SheetDocument) -> SheetDocument:
+    """How deep an upright bore stands, taken in the right view, where it is only hidden lines."""
+    right, top = _named(projected, sheet, "right"), _named(projected, sheet, "top")
+    bores = {round(f.at[1], 3) for f in projected.part.features if f.kind == "hole" and f.axis == "z"}
+    upright = [d for d in sheet.dimensions if isinstance(d, LinearDimension) and d.view == top.id and d.along == "up"]
+    own = next(d for d in upright if round(d.end[1], 3) in bores)
+    moved = own.model_copy(
+        update={
+            "view": right.id,
+            "start": (own.start[1], 0.0),
+            "end": (own.end[1], 0.0),
+            "along": "across",
+            "place": (0.0, -12.0),
+        }
+    )
+    return sheet.model_copy(update={"dimensions": tuple(moved if d.id == own.id else d for d in sheet.dimensions)})
+
+
+def _unshaded(projected: ProjectedPart, sheet: SheetDocument) -> SheetDocument:
+    return _view(sheet, _named(projected, sheet, "pictorial").id, shading=None)
+
+
 def _as_it_is(_: ProjectedPart, sheet: SheetDocument) -> SheetDocument:
     return sheet
 
@@ -217,7 +264,7 @@ def _called(name: str) -> Broken:
     return lambda _, sheet: sheet.model_copy(update={"name": name})
 
 
-#: Examples by rule; of the others the page shows words only.
+#: Examples by rule.
 EXAMPLES: Final[Mapping[str, Example]] = {
     "front.side": Example(MISTAKES["wrong front"]),
     "front.turn": Example(MISTAKES["upside down"]),
@@ -290,4 +337,9 @@ EXAMPLES: Final[Mapping[str, Example]] = {
     "title.lettering": Example(_title(title="Reed clamp"), {"title_capitals": True}),
     "title.name": Example(_called("final2"), {"sheet_name": "{title}"}, _called("REED CLAMP")),
     "pictorial.corner": Example(_other_corner),
+    "pictorial.hides": Example(_hiding_corner, {"views": ("front", "top")}, None, "heddle-guide"),
+    "pictorial.shading": Example(_unshaded, {"shaded": True}),
+    "views.repeated": Example(_as_it_is, {"views": None}, _front_and_top, "tension-wheel"),
+    "views.insufficient": Example(_without("right"), {"views": None}),
+    "dimensions.contour": Example(_place_beside),
 }

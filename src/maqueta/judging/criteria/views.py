@@ -4,7 +4,7 @@ from itertools import combinations
 from typing import Final
 
 from maqueta.geometry.box import outline_of
-from maqueta.geometry.directions import AXES, side_along
+from maqueta.geometry.directions import AXES, Axis, side_along
 from maqueta.judging.finding import Finding, Parameter
 from maqueta.judging.rule import Rules, rule
 from maqueta.judging.survey import Survey, attitude_of
@@ -51,14 +51,13 @@ def _missing(survey: Survey) -> list[Finding]:
 
 def _repeated(survey: Survey) -> list[Finding]:
     """Views that repeat each other, unless the exercise asks for both."""
-    tolerance = 1e-5 * survey.projected.part.size
     asked = set(survey.exercise.views or ())
     result = []
     for first, second in combinations(survey.principal, 2):
         names = (survey.name(first), survey.name(second))
         if names[0] != names[1] and asked.issuperset(names):
             continue
-        if repeats(first.lines, second.lines, tolerance):
+        if repeats(first.lines, second.lines, _same(survey)):
             result.append(
                 RULES.found(
                     "views.repeated",
@@ -126,7 +125,7 @@ def _insufficient(survey: Survey) -> list[Finding]:
         round_ones = [feature for feature in survey.projected.part.features if feature.axis == axis]
         direction = direction_of_axis(attitude_of(survey.front), axis)
         if not looking:
-            contour = tells(survey.projected, usual(side_along(axis)))
+            contour = tells(survey.projected, usual(side_along(axis))) and not _told_by_another(survey, axis)
             if round_ones or contour:
                 what = phrase("some-shape", kind=round_ones[0].kind) if round_ones else phrase("contour")
                 faces = tuple(sorted({face for feature in round_ones for face in feature.faces}))
@@ -144,6 +143,16 @@ def _insufficient(survey: Survey) -> list[Finding]:
                 )
             )
     return findings
+
+
+def _told_by_another(survey: Survey, axis: Axis) -> bool:
+    """Whether a view along an axis would show what another view shows already, as with a turned part."""
+    lines = survey.projected.line_set(usual(side_along(axis)).look)
+    return any(repeats(lines, item.lines, _same(survey)) for item in survey.principal)
+
+
+def _same(survey: Survey) -> float:
+    return 1e-5 * survey.projected.part.size
 
 
 def _seen(item: PlacedView, feature: Feature) -> bool:

@@ -1,11 +1,13 @@
 """The reasons of a rule: right and wrong drawn on a demo part by our own core."""
 
+from collections.abc import Callable
 from functools import lru_cache
 from typing import Final
 
 from maqueta.demo.broken_rules import EXAMPLES, Broken
 from maqueta.demo.workshop import EXERCISES, demo_recipe
 from maqueta.drawing.ink import InkGroup
+from maqueta.drawing.shading import shaded
 from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.geometry.carrier import Point
 from maqueta.judging.report import check
@@ -14,9 +16,8 @@ from maqueta.making.title_filled import Drafter
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.service.bench.answers import paper_answer
 from maqueta.service.bench.messages import PaperAnswer
-from maqueta.sheet.document import SheetDocument
+from maqueta.solid.mesh import Mesh
 from maqueta.strict import Strict
-from maqueta.task.exercise import Exercise
 
 #: What the examples are asked for, and who has drawn them.
 _EXERCISE: Final = EXERCISES[0]
@@ -39,13 +40,15 @@ class Examples(Strict):
 
 
 @lru_cache(maxsize=4)
-def _part(slug: str) -> ProjectedPart:
-    """A demo part, drawn once by every process that is asked."""
+def _part(slug: str) -> tuple[ProjectedPart, Callable[[], Mesh]]:
+    """A demo part, drawn once by every process that is asked, and its triangles."""
     # The kernel takes long to load: only who draws solids does so.
     from maqueta.projection.project import project
     from maqueta.solid.source import part_of_recipe
+    from maqueta.solid.triangulation import triangulated
 
-    return project(*part_of_recipe(demo_recipe(slug)))
+    shape, part = part_of_recipe(demo_recipe(slug))
+    return project(shape, part), lambda: triangulated(shape, part)
 
 
 @lru_cache(maxsize=100)
@@ -54,20 +57,16 @@ def drawn_examples(rule: str) -> Examples | None:
     example = EXAMPLES.get(rule)
     if example is None:
         return None
-    part, task = _part(example.part), _EXERCISE.task.model_copy(update=dict(example.asked))
+    (part, triangles), task = _part(example.part), _EXERCISE.task.model_copy(update=dict(example.asked))
     sheet = model_sheet(part, task, _DRAFTER)
-    return Examples(
-        right=_drawn(part, task, sheet, example.right, rule), wrong=_drawn(part, task, sheet, example.broken, rule)
-    )
 
+    def drawn(changed: Broken | None) -> DrawnExample:
+        document = changed(part, sheet) if changed is not None else sheet
+        found = [finding for finding in check(part, task, document).findings if finding.rule == rule]
+        return DrawnExample(
+            paper=paper_answer(document.paper.layout),
+            groups=list(shaded(sheet_ink(part, document), part, document, triangles)),
+            at=[list(line) for finding in found for line in finding.at],
+        )
 
-def _drawn(
-    part: ProjectedPart, task: Exercise, sheet: SheetDocument, changed: Broken | None, rule: str
-) -> DrawnExample:
-    document = changed(part, sheet) if changed is not None else sheet
-    found = [finding for finding in check(part, task, document).findings if finding.rule == rule]
-    return DrawnExample(
-        paper=paper_answer(document.paper.layout),
-        groups=list(sheet_ink(part, document)),
-        at=[list(line) for finding in found for line in finding.at],
-    )
+    return Examples(right=drawn(example.right), wrong=drawn(example.broken))
