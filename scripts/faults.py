@@ -161,8 +161,8 @@ async def soak(house: House, url: str, minutes: float) -> str:
     # The first minute fills what is kept in memory on purpose.
     for _ in range(max(2, round(minutes))):
         drawing = drafts(school, people, instructor, exercise, sheet, 60)
-        (kept, looked), _ = await asyncio.gather(drawing, look_at_ink(time.monotonic() + 60))
-        for outcome in (kept, looked):
+        outcomes, _ = await asyncio.gather(drawing, look_at_ink(time.monotonic() + 60))
+        for outcome in outcomes:
             seen.statuses += outcome.statuses
             seen.times += outcome.times
         sizes.append(memory(house.server.pid))

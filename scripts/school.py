@@ -115,9 +115,9 @@ async def crowd(school: School, people: list[Person], path: str) -> Outcome:
 
 async def drafts(
     school: School, people: list[Person], instructor: Person, exercise: int, sheet: dict[str, Any], seconds: float
-) -> tuple[Outcome, Outcome]:
-    """Everybody keeps a draft every five seconds, while five walls are looked at."""
-    kept, looked = Outcome(), Outcome()
+) -> tuple[Outcome, Outcome, Outcome]:
+    """Everybody keeps a draft every five seconds, while five walls are looked at and each asks for its news."""
+    kept, looked, asked = Outcome(), Outcome(), Outcome()
     until = time.monotonic() + seconds
 
     async def draw(who: Person) -> None:
@@ -136,8 +136,14 @@ async def drafts(
             await school.ask(instructor, "GET", f"/api/exercises/{exercise}/wall", looked)
             await asyncio.sleep(2)
 
-    await asyncio.gather(*(draw(who) for who in people), *(look() for _ in range(5)))
-    return kept, looked
+    async def ask_for_news() -> None:
+        while time.monotonic() < until:
+            await school.ask(instructor, "GET", f"/api/exercises/{exercise}/news", asked)
+            await asyncio.sleep(1.5)
+
+    walls = (work() for work in (look, ask_for_news) for _ in range(5))
+    await asyncio.gather(*(draw(who) for who in people), *walls)
+    return kept, looked, asked
 
 
 async def handed_in(
