@@ -11,11 +11,7 @@ from logging.handlers import RotatingFileHandler
 from pathlib import Path
 from typing import IO
 
-import uvicorn
-
-from maqueta.service.app import create_app
 from maqueta.service.log_lines import LogLine
-from maqueta.service.marking.rechecking import ask_to_check_again
 from maqueta.service.nightly import Nightly
 from maqueta.service.people.first_account import FirstLogIn, anybody, first_administrator
 from maqueta.service.settings import Settings, SettingsError, files_of, from_environment
@@ -121,6 +117,12 @@ def serve(settings: Settings) -> None:
             watcher.start()
         database = Database(url)
         files = _files(settings)
+        # What takes long to load is loaded when nothing stands in the way of the start any more.
+        import uvicorn
+
+        from maqueta.service.app import create_app
+        from maqueta.service.marking.rechecking import ask_to_check_again
+
         # Several servers may start on one database.
         with database.alone("start") as alone:
             if not alone:
