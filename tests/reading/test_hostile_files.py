@@ -2,6 +2,7 @@
 
 import io
 import random
+from collections.abc import Callable
 from typing import Any
 
 import ezdxf
@@ -37,31 +38,32 @@ def nested(levels: int, copies: int) -> bytes:
     return written(document)
 
 
-@pytest.mark.parametrize(
-    ("data", "words"),
-    [
-        (b"", "empty"),
-        (b"   \n\n", "empty"),
-        (random.Random(1).randbytes(100_000), "not a text DXF"),
-        (b"\x89PNG\r\n\x1a\n" + random.Random(2).randbytes(50_000), "not a text DXF"),
-        (b"SECTION" + b" " * (LARGEST_FILE + 1), "larger than"),
-        (b"  0\nSECTION\n  2\nENTITIES\n  0\nLINE\n" * 3, "no line"),
-        (b"0\nSECTION", "no line"),
-        (with_lines(((0, 0), (200, 100)))[:9000], "line|structure"),
-        (with_lines(), "no line"),
-        (with_lines(((0, 0), (float("nan"), 1))), "coordinate"),
-        (with_lines(((0, 0), (1e300, 1))), "coordinate"),
-        (with_lines(*[((k % 400, k % 290), (k % 397, k % 281)) for k in range(MOST_ENTITIES + 1)]), "entities"),
-        (nested(12, 10), "lines"),
-    ],
-    ids=[
-        "empty", "blank", "junk", "photograph", "huge", "broken", "stub", "cut off", "no lines", "nan", "far",
-        "entities", "nested",
-    ],
-)  # fmt: skip
-def test_useless_file_is_refused_in_one_line(data: bytes, words: str) -> None:
+#: Files by name, each made when its turn comes, and words of what is said of it.
+USELESS: dict[str, tuple[Callable[[], bytes], str]] = {
+    "empty": (lambda: b"", "empty"),
+    "blank": (lambda: b"   \n\n", "empty"),
+    "junk": (lambda: random.Random(1).randbytes(100_000), "not a text DXF"),
+    "photograph": (lambda: b"\x89PNG\r\n\x1a\n" + random.Random(2).randbytes(50_000), "not a text DXF"),
+    "huge": (lambda: b"SECTION" + b" " * (LARGEST_FILE + 1), "larger than"),
+    "broken": (lambda: b"  0\nSECTION\n  2\nENTITIES\n  0\nLINE\n" * 3, "no line"),
+    "stub": (lambda: b"0\nSECTION", "no line"),
+    "cut off": (lambda: with_lines(((0, 0), (200, 100)))[:9000], "line|structure"),
+    "no lines": (lambda: with_lines(), "no line"),
+    "nan": (lambda: with_lines(((0, 0), (float("nan"), 1))), "coordinate"),
+    "far": (lambda: with_lines(((0, 0), (1e300, 1))), "coordinate"),
+    "entities": (
+        lambda: with_lines(*[((k % 400, k % 290), (k % 397, k % 281)) for k in range(MOST_ENTITIES + 1)]),
+        "entities",
+    ),
+    "nested": (lambda: nested(12, 10), "lines"),
+}
+
+
+@pytest.mark.parametrize("name", USELESS)
+def test_useless_file_is_refused_in_one_line(name: str) -> None:
+    made, words = USELESS[name]
     with pytest.raises(UnreadableSheetError) as refused:
-        read_dxf(data)
+        read_dxf(made())
     assert any(word in str(refused.value) for word in words.split("|"))
     assert "\n" not in str(refused.value)
 

@@ -50,10 +50,10 @@ NEARLY_SYMMETRIC = {
 
 @pytest.mark.parametrize("name", NEARLY_SYMMETRIC)
 def test_every_attitude_is_read_as_it_is_drawn(name: str) -> None:
-    """All 24 front views in turn, first and third angle by turns, the front of the exercise left to the ranking."""
+    """All 24 front views over the parts, first and third angle by turns, the front left to the ranking, too."""
     part = NEARLY_SYMMETRIC[name]
     offset = list(NEARLY_SYMMETRIC).index(name)
-    for place, front in enumerate(ATTITUDES[offset % 2 :: 2]):
+    for place, front in enumerate(ATTITUDES[offset :: len(NEARLY_SYMMETRIC)]):
         task = Exercise(
             angle="first" if place % 2 else "third",
             paper="A2",

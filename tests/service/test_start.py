@@ -17,6 +17,7 @@ from maqueta.store.database import Database
 from maqueta.store.mariadb import MariaDB
 from maqueta.store.models import Account
 from tests.databases import own_database
+from tests.demo_world import copied_demo_world
 from tests.server_process import free_port, running, start, wait_until
 
 
@@ -33,7 +34,8 @@ def _accounts(data: Path) -> int:
         server.stop()
 
 
-def test_start_stop_restart_and_what_can_go_wrong(tmp_path: Path) -> None:
+def test_start_stop_restart_and_what_can_go_wrong(tmp_path_factory: pytest.TempPathFactory, tmp_path: Path) -> None:
+    copied_demo_world(tmp_path_factory, tmp_path)
     port = free_port()
     with running(tmp_path, port) as first:
         log_ins = (tmp_path / "demo-log-ins.txt").stat()

@@ -42,10 +42,11 @@ def with_view(draft: dict[str, Any], **view: Any) -> dict[str, Any]:
 
 def test_no_answer_to_a_student_tells_what_the_exercise_asks(student: Person) -> None:
     seen = set()
+    everything = student.get("/api/exercises")
     for exercise in exercises(student):
         kind, number, model = exercise["task"]["drafting"]["kind"], exercise["id"], exercise["model"]
         seen.add(kind)
-        returned = any(e["model"] == model and e["sheet_state"] == "returned" for e in student.get("/api/exercises"))
+        returned = any(e["model"] == model and e["sheet_state"] == "returned" for e in everything)
         draft = student.get(f"/api/exercises/{number}/sheet")
         asked = [
             student.send("GET", path)
@@ -65,7 +66,7 @@ def test_no_answer_to_a_student_tells_what_the_exercise_asks(student: Person) ->
             assert returned or filled(answer.json(), TELLING) == set(), answer.url
         detail = student.get(f"/api/models/{model}")
         # What another exercise on the same part tells is known.
-        same = [e for e in student.get("/api/exercises") if e["model"] == model]
+        same = [e for e in everything if e["model"] == model]
         assert any(map(_counted, same)) or not filled(detail, ("sizes", "least_sizes", "counts"))
     assert seen >= {"projected", "drafted", "third view", "wrong lines"}
 

@@ -21,6 +21,11 @@ UNTOLD = [how for how in CONVENTIONS if how.name.startswith("one layer") and how
 STROKES = [how for how in CONVENTIONS if "strokes" in how.name or how in UNTOLD or how.name.startswith("widths")]
 
 
+def _by_turns(number: int) -> list[Convention]:
+    """Those where nothing tells lines apart, and of the other strokes every other one."""
+    return [how for place, how in enumerate(STROKES) if how in UNTOLD or (place + number) % 2]
+
+
 @pytest.mark.parametrize("kind", KINDS)
 def test_right_sheets_raise_no_error(kind: str) -> None:
     tallies = [judged_right(kind, seed, 3) for seed in SAMPLE]
@@ -33,7 +38,7 @@ def test_lines_of_two_strokes_each_are_read_as_what_they_are(kind: str, number: 
     """Hidden lines too short to show the rhythm of their dashes alone; centre lines of two long strokes."""
     case = right_sheet(kind, number)
     assert case is not None
-    for how in STROKES:
+    for how in _by_turns(number):
         assert errors(case, write_sheet(case.part, case.sheet, how)) == [], how.name
 
 
@@ -50,7 +55,7 @@ def test_centre_marks_over_axes_and_beside_arrowheads(kind: str, number: int) ->
     """The strokes of an axis go on under the arms of a mark; a leader ends at its circle, not at the mark's middle."""
     case = right_sheet(kind, number)
     assert case is not None
-    for how in STROKES:
+    for how in _by_turns(number):
         assert errors(case, write_sheet(case.part, case.sheet, how)) == [], how.name
 
 
@@ -70,7 +75,7 @@ def test_a_pictorial_is_read_from_its_own_corner_where_another_has_the_same_stra
     assert case is not None
     own = with_pictorial(case)
     assert any(view.kind == "pictorial" for view in own.sheet.views)
-    for how in CONVENTIONS[:4]:
+    for how in CONVENTIONS[:3]:
         assert errors(own, write_sheet(own.part, own.sheet, how), "pictorial.") == [], how.name
 
 
@@ -99,7 +104,7 @@ def test_one_line_less_never_makes_a_sheet_fall_apart(how: Convention) -> None:
     Where nothing tells lines apart, a sheet of each kind; else the kinds take turns.
     """
     kinds = ("square", "slanted", "patterned")
-    for kind in kinds if how in STROKES else kinds[CONVENTIONS.index(how) % 3 :][:1]:
+    for kind in kinds if how in UNTOLD else kinds[CONVENTIONS.index(how) % 3 :][:1]:
         case = right_sheet(kind, 3)
         assert case is not None
         ink = {v.id: sum(line.piece.length for line in case.lines if line.view == v.id) for v in case.sheet.views}
