@@ -15,7 +15,9 @@ from bench_store import store_rows
 from tests.parts import comb
 
 from maqueta.demo.workshop import EXERCISES, PARTS, demo_recipe
+from maqueta.geometry.clip import Clip, clipped
 from maqueta.geometry.directions import AXES, SIDES
+from maqueta.geometry.line_set import LineSet
 from maqueta.judging.dimension_survey import DimensionSurvey
 from maqueta.judging.report import check, report
 from maqueta.judging.survey import Survey
@@ -26,11 +28,14 @@ from maqueta.projection.look import Look
 from maqueta.projection.project import project
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.projection.ranking import rank
+from maqueta.projection.section_lines import SectionLines
 from maqueta.service.bench.readers_eye_answers import reading_answer
 from maqueta.service.settings import Settings
 from maqueta.service.shelf.at_kernel import described
 from maqueta.sizes.determinacy import Equation, read
 from maqueta.sizes.form.model import form_model
+from maqueta.solid.cut import Cut
+from maqueta.solid.cutting import bare_cut
 from maqueta.solid.examine import examine
 from maqueta.solid.kernel import Shape
 from maqueta.solid.part import Part
@@ -90,6 +95,39 @@ def kernel_rows() -> None:
     row("the same, worst part", f"{max(warm):.2f} ×", "1.5 ×", max(warm) <= 1.5)
     row("the same, first view of a part, median", f"{median(cold):.2f} ×", "1.6 ×", median(cold) <= 1.6)
     row("ranking all attitudes ÷ one bare run, median", f"{median(rankings):.1f} ×", "8 ×", median(rankings) <= 8)
+
+
+def section_rows() -> None:
+    """A section through the middle of every demo part, against the bare kernel's cut and hidden lines."""
+    shares, details = [], []
+    for slug in PARTS:
+        shape, part = part_of_recipe(demo_recipe(slug))
+        frame = usual("-y").look.frame
+        x, y, z = part.centroid
+        # A plane a little off the middle, where parts often have faces of their own.
+        path = ((x, y + 0.013 * part.size, z), (x + 1, y + 0.013 * part.size, z))
+        look = Look(frame, Cut("full", path, frame[1], frame[2]))
+
+        def bare(shape: Shape = shape, part: Part = part, look: Look = look) -> object:
+            assert look.cut is not None
+            return bare_hidden_lines(bare_cut(shape, part, look.cut), look)
+
+        def section(shape: Shape = shape, part: Part = part, look: Look = look) -> object:
+            assert look.cut is not None
+            return SectionLines(shape, part, look.cut).line_set(look)
+
+        lines = HiddenLines(shape, part).line_set(Look(frame))
+        clip = Clip((x, z), part.size / 6)
+
+        def detail(lines: LineSet = lines, clip: Clip = clip) -> object:
+            return clipped(lines, clip)
+
+        kernel, own, enlarged = milliseconds(bare, section, detail, rounds=8)
+        shares.append(own / kernel)
+        details.append(enlarged)
+    row("section ÷ (bare cut + bare hidden lines), median", f"{median(shares):.2f} ×", "2 ×", median(shares) <= 2)
+    row("the same, worst part", f"{max(shares):.2f} ×", "2 ×", max(shares) <= 2)
+    row("detail of a view, worst part", f"{max(details):.1f} ms", "no kernel", None)
 
 
 def check_row() -> None:
@@ -187,6 +225,7 @@ def main() -> None:
     """Print the table."""
     print(f"{'what':<58} {'measured':>22} {'must reach':>22}  met")
     kernel_rows()
+    section_rows()
     check_row()
     growth_rows()
     reader_row()

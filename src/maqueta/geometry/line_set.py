@@ -50,10 +50,25 @@ class Piece:
 
 
 @dataclass(frozen=True, slots=True)
+class CutRegion:
+    """A cut face as it is seen: rings of points, the outer one first, its exact area, and the body it is of."""
+
+    rings: tuple[tuple[Point, ...], ...]
+    area: float
+    body: int = 0
+
+    def moved(self, move: Similarity) -> "CutRegion":
+        """The region after a move of the plane."""
+        rings = tuple(tuple(move(point) for point in ring) for ring in self.rings)
+        return CutRegion(rings, self.area * move.scale**2, self.body)
+
+
+@dataclass(frozen=True, slots=True)
 class LineSet:
-    """All lines of a view, sorted, in the plane of the view (right, up), in the part's unit."""
+    """All lines of a view, sorted, and what is cut in it: in the plane of the view (right, up), in the part's unit."""
 
     pieces: tuple[Piece, ...]
+    regions: tuple[CutRegion, ...] = ()
 
     def of(self, *kinds: LineKind) -> tuple[Piece, ...]:
         """The pieces of some kinds."""
@@ -61,7 +76,8 @@ class LineSet:
 
     def moved(self, move: Similarity) -> "LineSet":
         """The line set after a move of the plane."""
-        return LineSet(tuple(sorted((piece.moved(move) for piece in self.pieces), key=piece_order)))
+        pieces = tuple(sorted((piece.moved(move) for piece in self.pieces), key=piece_order))
+        return LineSet(pieces, tuple(region.moved(move) for region in self.regions))
 
     @property
     def box(self) -> Box:

@@ -1,14 +1,20 @@
 """Mirror images of views."""
 
 import math
+from dataclasses import replace
 
 from maqueta.geometry.carrier import TURN, Circle, Ellipse, Free, Line, line_through
-from maqueta.geometry.line_set import LineSet, Piece, piece_order
+from maqueta.geometry.line_set import CutRegion, LineSet, Piece, piece_order
 
 
 def mirror_image(lines: LineSet) -> LineSet:
     """A line set mirrored about the upright axis of its plane."""
-    return LineSet(tuple(sorted((mirrored(piece) for piece in lines.pieces), key=piece_order)))
+    pieces = tuple(sorted((mirrored(piece) for piece in lines.pieces), key=piece_order))
+    return LineSet(pieces, tuple(_mirrored_region(region) for region in lines.regions))
+
+
+def _mirrored_region(region: CutRegion) -> CutRegion:
+    return replace(region, rings=tuple(tuple((-x, y) for x, y in ring) for ring in region.rings))
 
 
 def mirrored(piece: Piece) -> Piece:

@@ -68,14 +68,14 @@ def _hidden_lines(algorithm: Any, frame: Frame, requests: Sequence[Request]) -> 
 
 
 class HiddenLines:
-    """Computes line sets of one solid; keeps what its views have in common."""
+    """Computes line sets of one solid, without edges that are `undrawn`; keeps what its views have in common."""
 
-    def __init__(self, shape: Shape, part: Part) -> None:
+    def __init__(self, shape: Shape, part: Part, undrawn: frozenset[int] = frozenset()) -> None:
         self._part = part
         self._seen: dict[Sightline, tuple[Frame, LineSet]] = {}
         self._opposite: dict[Axis, Counterparts | None] = {}
         self._simplified = simplified(shape, part)
-        self._pieces = KernelPieces(shape, part)
+        self._pieces = KernelPieces(shape, part, undrawn)
         self._algorithms: dict[Sightline, Any] = {}
         # A part of flat faces has no outlines of its own, one without smooth edges no smooth transitions.
         self._requests = (

@@ -40,9 +40,13 @@ class KernelEdge(NamedTuple):
 
 
 class KernelPieces:
-    """Reads what the kernel drew of one solid; holds the arrays that tie its edges back to model edges."""
+    """Reads what the kernel drew of one solid; holds the arrays that tie its edges back to model edges.
 
-    def __init__(self, shape: Shape, part: Part) -> None:
+    Model edges that are `undrawn` are left out.
+    """
+
+    def __init__(self, shape: Shape, part: Part, undrawn: frozenset[int] = frozenset()) -> None:
+        self._undrawn = undrawn
         self._size, self._edges = part.size, part.edges
         self._matcher = EdgeMatcher(part)
         self._free = FreeCurves(shape, part)
@@ -52,7 +56,10 @@ class KernelPieces:
         """The line set of each view, from its frame and what the kernel drew in it."""
         frames = [frame for frame, _ in views]
         drawn = [(view, found) for view, (_, edges) in enumerate(views) for found in edges]
-        pieces = [list(self._free.pieces(self._sight, frame)) for frame in frames]
+        pieces = [
+            [piece for piece in self._free.pieces(self._sight, frame) if not self._undrawn.issuperset(piece.edges)]
+            for frame in frames
+        ]
         for view, piece in self._read(frames, drawn) if drawn else ():
             pieces[view].append(piece)
         return [line_set(own, self._size) for own in pieces]
@@ -69,6 +76,7 @@ class KernelPieces:
             if not (found.outline and edges)
             and not (seam and found.kind == "smooth")
             and not (free and free.intersection(edges))
+            and not self._undrawn.issuperset(edges or (-1,))
         ]
         views = [drawn[row][0] for row in kept]
         seen = [frames[view] for view in views]

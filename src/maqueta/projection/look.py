@@ -6,8 +6,10 @@ from dataclasses import dataclass
 from typing import Generic, TypeVar
 
 from maqueta.geometry.carrier import Point
+from maqueta.geometry.clip import Clip
 from maqueta.geometry.directions import Axis, Vector, parallel, side_along, vector
 from maqueta.geometry.frame import ALIKE, Frame, between, dot, seen, turned
+from maqueta.solid.cut import Cut
 
 Kept = TypeVar("Kept")
 
@@ -16,12 +18,13 @@ Kept = TypeVar("Kept")
 class Look:
     """How a part is seen: `frame` has the model directions of sheet right, of sheet up, and towards the reader.
 
-    `cut` and `clip` are the places of sections and details; a look without them sees the whole part.
+    `cut` is the piece taken away before it is looked at (a section), `clip` the region of the plane (right, up) that is
+    kept (a detail); a look without them sees the whole part.
     """
 
     frame: Frame
-    cut: None = None
-    clip: None = None
+    cut: Cut | None = None
+    clip: Clip | None = None
 
     @property
     def right(self) -> Vector:
@@ -54,7 +57,12 @@ class Look:
 
     def turned(self, angle: float) -> "Look":
         """The part turned counter-clockwise on the sheet by an angle (radians)."""
-        return Look(turned(self.frame, angle), self.cut, self.clip)
+        return Look(turned(self.frame, angle), self.cut, self.clip and self.clip.turned(angle))
+
+    @property
+    def whole(self) -> "Look":
+        """The same look without its clip: all that is there to be enlarged."""
+        return Look(self.frame, self.cut)
 
     def same(self, other: "Look") -> bool:
         """Whether two looks are one: frames closer than any drawing could tell (1e-6 rad)."""

@@ -8,6 +8,8 @@ from maqueta.projection.attitude import CORNERS, from_corner, usual
 from maqueta.projection.hidden_lines import HiddenLines
 from maqueta.projection.look import Look
 from maqueta.projection.projected_part import ProjectedPart, upright
+from maqueta.projection.section_lines import SectionLines
+from maqueta.solid.cutting import CutError
 from maqueta.solid.kernel import Shape
 from maqueta.solid.part import Part
 
@@ -27,5 +29,14 @@ def project(shape: Shape, part: Part, progress: Callable[[int, int], None] = lam
 
 
 def drawn(shape: Shape, part: Part, looks: Sequence[Look]) -> tuple[tuple[Look, LineSet], ...]:
-    """Line sets of a solid in some looks."""
-    return tuple(zip(looks, HiddenLines(shape, part).line_sets(looks), strict=True))
+    """Line sets of a solid in some looks, whole and cut open; empty where a cut leaves nothing to draw."""
+    whole = [look for look in looks if look.cut is None]
+    drawn: dict[Look, LineSet] = dict(zip(whole, HiddenLines(shape, part).line_sets(whole), strict=True))
+    for cut in dict.fromkeys(look.cut for look in looks if look.cut is not None):
+        try:
+            opened = SectionLines(shape, part, cut)
+        except CutError:
+            drawn |= {look: LineSet(()) for look in looks if look.cut == cut}
+        else:
+            drawn |= {look: opened.line_set(look) for look in looks if look.cut == cut}
+    return tuple((look, drawn[look]) for look in looks)

@@ -9,6 +9,7 @@ from typing import Final
 from pydantic import TypeAdapter
 
 from maqueta.geometry.carrier import Similarity
+from maqueta.geometry.clip import clipped
 from maqueta.geometry.directions import SIDES, Side
 from maqueta.geometry.line_set import LineSet
 from maqueta.projection.attitude import Corner, attitude_of, from_corner, usual
@@ -39,8 +40,11 @@ class ProjectedPart:
     def line_set(self, look: Look) -> LineSet:
         """The line set of a look, in the plane (right, up) through the model's origin.
 
-        Views along one line of sight are turned into each other. Raises UnseenLookError where none is there.
+        Views along one line of sight are turned into each other; a clip is cut out of what is there.
+        Raises UnseenLookError where none is there.
         """
+        if look.clip is not None:
+            return clipped(self.line_set(look.whole), look.clip)
         if (attitude := attitude_of(look)) is not None:
             quarters = next(k for k in range(4) if usual(attitude.side).turned(k) == attitude)
             stored = self.sides[attitude.side]
