@@ -8,7 +8,8 @@ import type { DraftCalls } from "../src/bench/draftCalls";
 import { keepDraft, keptDraft, openFormer } from "../src/bench/keptDraft";
 import { useDraft } from "../src/bench/useDraft";
 
-const sheet = (name: string) => ({ format: 2, name, views: [] }) as unknown as SheetDocument;
+const sheet = (name: string) =>
+  ({ format: 2, name, views: [], cutting_lines: [], circled: [] }) as unknown as SheetDocument;
 const draft = (revision: number, name: string): Draft => ({
   id: 1,
   state: "draft",
@@ -145,6 +146,17 @@ describe("a draft of a former format", () => {
     expect(keptDraft(KEY)).toEqual({ base: 3, document: sheet("opened") });
     await openFormer(KEY, draft(3, "saved"));
     expect(post).toHaveBeenCalledTimes(1);
+  });
+
+  it("is opened as well where it lacks what the format has by now", async () => {
+    const { circled: _, ...older } = sheet("older");
+    keepDraft(KEY, 3, older as SheetDocument);
+    const post = vi
+      .spyOn(api, "POST")
+      .mockResolvedValue({ data: sheet("opened"), response: new Response() } as never);
+    await openFormer(KEY, draft(3, "saved"));
+    expect(post).toHaveBeenCalledTimes(1);
+    expect(keptDraft(KEY)?.document).toEqual(sheet("opened"));
   });
 
   it("is opened also where another tab of a version before wrote it in between", async () => {

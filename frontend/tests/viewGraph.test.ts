@@ -54,6 +54,11 @@ const sheet = {
     { id: "d2", view: "v2" },
   ],
   marks: [{ id: "m1", view: "v1" }],
+  cutting_lines: [
+    { id: "c1", view: "v1" },
+    { id: "c2", view: "v2" },
+  ],
+  circled: [{ id: "r1", view: "v1" }],
   notes: [],
 } as unknown as SheetDocument;
 
@@ -64,7 +69,18 @@ describe("a sheet", () => {
     expect(left.views[0]!.parent).toBeNull();
     expect(left.dimensions.map((d) => d.id)).toEqual(["d2"]);
     expect(left.marks).toEqual([]);
+    expect(left.cutting_lines.map((c) => c.id)).toEqual(["c2"]);
+    expect(left.circled).toEqual([]);
     expect(sheet.views).toHaveLength(3);
+  });
+
+  it("loses a cutting line or a circled region alone", () => {
+    const line = without(sheet, { role: "cutting-line", id: "c1" });
+    expect(line.cutting_lines.map((c) => c.id)).toEqual(["c2"]);
+    expect(line.views).toBe(sheet.views);
+    const region = without(sheet, { role: "circled", id: "r1" });
+    expect(region.circled).toEqual([]);
+    expect(region.cutting_lines).toBe(sheet.cutting_lines);
   });
 
   it("snaps a view to the front view's lines, one direction at a time", () => {

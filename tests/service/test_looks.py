@@ -111,6 +111,40 @@ def test_a_look_kept_by_two_at_once_is_kept_once(database: Database, count: Call
     assert count() == 1
 
 
+def section(y: float, **rest: Any) -> dict[str, Any]:
+    """A section along the width, seen as the front is; in the place of an auxiliary view."""
+    cut = {"form": "full", "path": [[0, y, 0], [100, y, 0]], "across": [0, 0, 1]}
+    frame = Attitude("-y", "+z").look.frame
+    view = {"id": "s1", "kind": "section", "look": {"frame": frame}, "at": [200, 60], "cut": cut, "letter": "A", **rest}
+    line = {"id": "c1", "view": "v1", "path": [[0, 0], [80, 0]], "letter": "A"}
+    sheet = document()
+    return {**sheet, "views": [*sheet["views"], view], "cutting_lines": [line]}
+
+
+def test_a_section_is_cut_by_a_worker_once_and_kept(student: Person, count: Callable[[], int]) -> None:
+    sheet = section(20, hatch={"angle": 45, "spacing": 3})
+    first = inked(student, sheet)
+    assert count() == 1
+    (view,) = [group for group in first["groups"] if group["id"] == "s1"]
+    pens = {item["pen"] for item in view["items"] if item["kind"] == "stroke"}
+    assert {"hatching", "visible"} <= pens
+    assert [group["id"] for group in first["groups"] if group["role"] == "cutting-line"] == ["c1"]
+    assert inked(student, sheet) == first
+    # A detail of the section is a piece of what is kept; cut elsewhere it is another section.
+    region = {"centre": [20, 20], "radius": 8}
+    detail = {**sheet["views"][1], "id": "d1", "kind": "detail", "clip": region, "scale": 2.0, "parent": "s1"}
+    inked(student, {**sheet, "views": [*sheet["views"], detail]})
+    assert count() == 1
+    inked(student, section(21))
+    assert count() == 2
+
+
+def test_a_cut_beside_the_part_shows_nothing_and_breaks_nothing(student: Person, count: Callable[[], int]) -> None:
+    drawn = inked(student, section(-500))
+    (view,) = [group for group in drawn["groups"] if group["id"] == "s1"]
+    assert view["items"] == []
+
+
 @pytest.mark.parametrize(
     "frame", [[[1, 0, 0], [0, 1, 0], [0, 0, 3]], [[1, 0, 0], [0, 1, 0]], [[1, 0, 0], [0, 1, 0], [0, 0, "up"]]]
 )

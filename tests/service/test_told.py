@@ -98,6 +98,19 @@ def test_views_left_to_the_hand_come_from_no_route(student: Person) -> None:
             refused(student, number, draft, with_view(draft, kind="pictorial", look={"corner": "+-+"}))
 
 
+def test_no_section_or_detail_of_what_is_left_to_the_hand_comes_from_any_route(student: Person) -> None:
+    """Cut just behind its face, a part looks as it does from outside."""
+    frame = Attitude("-y", "+z").look.frame
+    cut = {"form": "full", "path": [[0, 0.01, 0], [9, 0.01, 0]], "across": [0, 0, 1]}
+    region = {"centre": [0, 0], "radius": 9000}
+    for exercise in exercises(student):
+        if exercise["task"]["drafting"]["kind"] == "projected":
+            continue
+        draft = student.get(f"/api/exercises/{exercise['id']}/sheet")
+        for special in ({"kind": "section", "cut": cut}, {"kind": "detail", "clip": region}):
+            refused(student, exercise["id"], draft, with_view(draft, look={"frame": frame}, **special))
+
+
 def refused(student: Person, number: int, draft: dict[str, Any], document: dict[str, Any]) -> None:
     body = {"document": document, "base": draft["revision"]}
     base = f"/api/exercises/{number}"

@@ -2960,6 +2960,19 @@ export interface components {
             view: "front" | "top" | "right" | "left" | "bottom" | "rear";
         };
         /**
+         * CircledRegion
+         * @description A circle or outline about the region of a view that a detail enlarges, and its letter.
+         */
+        CircledRegion: {
+            /** Id */
+            id: string;
+            /** Letter */
+            letter?: string | null;
+            region: components["schemas"]["SheetClip"];
+            /** View */
+            view: string;
+        };
+        /**
          * ClassAnswer
          * @description A class, how many students it has, and whether the one who asks made it.
          */
@@ -3131,6 +3144,31 @@ export interface components {
             outcome: "met" | "not-met" | "not-judged";
             /** Points */
             points: number;
+        };
+        /**
+         * CuttingLine
+         * @description A cutting line in a view: its corners in the plane of that view, and the letter at both of its ends.
+         *
+         *     `arrows` tells on which side of the way from the first corner to the last the arrows point.
+         */
+        CuttingLine: {
+            /**
+             * Arrows
+             * @default left
+             * @enum {string}
+             */
+            arrows: "left" | "right";
+            /** Id */
+            id: string;
+            /** Letter */
+            letter?: string | null;
+            /** Path */
+            path: [
+                number,
+                number
+            ][];
+            /** View */
+            view: string;
         };
         /**
          * DecisionRequest
@@ -4254,6 +4292,24 @@ export interface components {
             detail?: components["schemas"]["ValidationError"][];
         };
         /**
+         * Hatch
+         * @description How cut faces are hatched: `angle` of the lines in degrees, `spacing` in mm on paper.
+         *
+         *     45° to the outline, spacing by the size of the region (ISO 128-3, ASME Y14.3, from memory).
+         */
+        Hatch: {
+            /**
+             * Angle
+             * @default 45
+             */
+            angle: number;
+            /**
+             * Spacing
+             * @default 3
+             */
+            spacing: number;
+        };
+        /**
          * Health
          * @description How the service and what it stands on are, in a word each.
          */
@@ -4390,7 +4446,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "frame" | "title" | "construction" | "view" | "dimension" | "mark" | "note";
+            role: "frame" | "title" | "construction" | "view" | "dimension" | "mark" | "cutting-line" | "circled" | "note";
         };
         /**
          * InkRequest
@@ -6198,12 +6254,88 @@ export interface components {
             };
         };
         /**
+         * SheetClip
+         * @description The region that a detail shows, in the plane of its view: a circle, or an outline where it has corners.
+         */
+        SheetClip: {
+            /**
+             * Centre
+             * @default [
+             *       0,
+             *       0
+             *     ]
+             */
+            centre: [
+                number,
+                number
+            ];
+            /**
+             * Corners
+             * @default []
+             */
+            corners: [
+                number,
+                number
+            ][];
+            /**
+             * Radius
+             * @default 0
+             */
+            radius: number;
+        };
+        /**
+         * SheetCut
+         * @description How the part is cut for a section; what it is made of is told in `maqueta.solid.cut`.
+         *
+         *     `path` holds points of the part's own space, `across` the direction from which the cutting line is seen.
+         */
+        SheetCut: {
+            /** Across */
+            across: [
+                number,
+                number,
+                number
+            ];
+            /**
+             * Form
+             * @default full
+             * @enum {string}
+             */
+            form: "full" | "half" | "offset" | "aligned" | "broken-out" | "removed" | "revolved";
+            /** Path */
+            path: [
+                number,
+                number,
+                number
+            ][];
+            /**
+             * Solids
+             * @default []
+             */
+            solids: number[];
+            /**
+             * Whole
+             * @default []
+             */
+            whole: number[];
+        };
+        /**
          * SheetDocument
          * @description One sheet; `name` is that of sheet or file. Its front view is the one the others are folded out from.
          *
          *     With `fractions`, sizes in inches are written as fractions instead of decimals.
          */
         SheetDocument: {
+            /**
+             * Circled
+             * @default []
+             */
+            circled: components["schemas"]["CircledRegion"][];
+            /**
+             * Cutting Lines
+             * @default []
+             */
+            cutting_lines: components["schemas"]["CuttingLine"][];
             /**
              * Decimals
              * @default 1
@@ -6609,7 +6741,7 @@ export interface components {
              * Pen
              * @enum {string}
              */
-            pen: "visible" | "hidden" | "smooth" | "centre" | "dimension" | "border" | "grid" | "construction";
+            pen: "visible" | "hidden" | "smooth" | "centre" | "dimension" | "hatching" | "border" | "grid" | "construction";
             /** Points */
             points: [
                 number,
@@ -6837,6 +6969,9 @@ export interface components {
          * View
          * @description One view; `at` is where the model's origin lands on the sheet.
          *
+         *     A section has a `cut`, a detail a `clip`, and a cut where it enlarges a section; `letter` is what it is labelled
+         *     with, `hatch` how the program draws its cut faces.
+         *
          *     A projected view has the part's own lines; a drafted one has its `lines`, drawn by hand or read from a file. A
          *     drafted view that fits no view of the part is `unrecognised` and has no look; a `mirrored` one fits only as a
          *     mirror image (about the upright through its `at`).
@@ -6847,6 +6982,9 @@ export interface components {
                 number,
                 number
             ];
+            clip?: components["schemas"]["SheetClip"] | null;
+            cut?: components["schemas"]["SheetCut"] | null;
+            hatch?: components["schemas"]["Hatch"] | null;
             /**
              * Hidden
              * @default true
@@ -6859,7 +6997,9 @@ export interface components {
              * @default principal
              * @enum {string}
              */
-            kind: "principal" | "auxiliary" | "pictorial" | "unrecognised";
+            kind: "principal" | "auxiliary" | "section" | "detail" | "pictorial" | "unrecognised";
+            /** Letter */
+            letter?: string | null;
             /** Lines */
             lines?: (components["schemas"]["DraftedLine"] | components["schemas"]["DraftedArc"] | components["schemas"]["DraftedEllipse"])[] | null;
             /** Look */
@@ -7071,7 +7211,7 @@ export interface components {
              * Pen
              * @enum {string}
              */
-            pen: "visible" | "hidden" | "smooth" | "centre" | "dimension" | "border" | "grid" | "construction";
+            pen: "visible" | "hidden" | "smooth" | "centre" | "dimension" | "hatching" | "border" | "grid" | "construction";
             /** Radius */
             radius: number;
             /** Start */

@@ -34,7 +34,7 @@ export type Tool =
   | DraftTool;
 
 export interface Selection {
-  role: "view" | "dimension" | "mark" | "note";
+  role: "view" | "dimension" | "mark" | "cutting-line" | "circled" | "note";
   id: string;
 }
 
@@ -129,11 +129,18 @@ export function without(document: SheetDocument, { role, id }: Selection): Sheet
     return { ...document, dimensions: document.dimensions.filter((d) => d.id !== id) };
   if (role === "note") return { ...document, notes: document.notes.filter((n) => n.id !== id) };
   if (role === "mark") return { ...document, marks: document.marks.filter((m) => m.id !== id) };
+  if (role === "cutting-line")
+    return { ...document, cutting_lines: document.cutting_lines.filter((c) => c.id !== id) };
+  if (role === "circled")
+    return { ...document, circled: document.circled.filter((c) => c.id !== id) };
+  const elsewhere = (thing: { view: string }) => thing.view !== id;
   return {
     ...document,
     views: withoutView(document.views, id),
-    dimensions: document.dimensions.filter((d) => d.view !== id),
-    marks: document.marks.filter((m) => m.view !== id),
+    dimensions: document.dimensions.filter(elsewhere),
+    marks: document.marks.filter(elsewhere),
+    cutting_lines: document.cutting_lines.filter(elsewhere),
+    circled: document.circled.filter(elsewhere),
   };
 }
 

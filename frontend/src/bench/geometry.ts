@@ -90,12 +90,13 @@ function foot(p: Point, a: Point, b: Point): Point {
   return [a[0] + k * dx, a[1] + k * dy];
 }
 
+/** Views whose sizes are true, so that they can be dimensioned. */
+const TRUE_SIZED: ReadonlySet<string> = new Set(["principal", "auxiliary", "section", "detail"]);
+
 /** All points, lines and circles of the drawn views, in sheet mm. */
 export function pickables(ink: Ink, document: SheetDocument): Pick[] {
   const found: Pick[] = [];
-  const principal = new Set(
-    document.views.filter((v) => v.kind === "principal" || v.kind === "auxiliary").map((v) => v.id),
-  );
+  const principal = new Set(document.views.filter((v) => TRUE_SIZED.has(v.kind)).map((v) => v.id));
   for (const group of ink.groups) {
     if (group.role !== "view") continue;
     const view = group.id;

@@ -23,7 +23,9 @@ export function keepDraft(key: string, base: number, document: SheetDocument): v
 /** Has what was kept in a former format opened by the service, before anybody reads it. */
 export async function openFormer(key: string, { document: { format } }: Draft): Promise<void> {
   const kept = keptDraft(key);
-  if (!kept || kept.document.format === format) return;
+  // A document of this format may still be older than some of its parts.
+  const complete = (document: object) => "cutting_lines" in document && "circled" in document;
+  if (!kept || (kept.document.format === format && complete(kept.document))) return;
   try {
     const body = { document: kept.document };
     keepDraft(key, kept.base, await answer(api.POST("/api/documents", { body })));

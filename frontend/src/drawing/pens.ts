@@ -16,6 +16,7 @@ export const PENS: Record<Pen, PenStyle> = {
   smooth: { stroke: "currentColor", strokeWidth: 0.25 },
   centre: { stroke: "currentColor", strokeWidth: 0.25, strokeDasharray: "6 0.75 0.125 0.75" },
   dimension: { stroke: "currentColor", strokeWidth: 0.25, strokeLinecap: "round" },
+  hatching: { stroke: "currentColor", strokeWidth: 0.25, strokeLinecap: "round" },
   border: { stroke: "currentColor", strokeWidth: 0.7 },
   construction: { stroke: "#6f8796", strokeWidth: 0.18 },
   grid: { stroke: "currentColor", strokeWidth: 0.35 },

@@ -43,6 +43,8 @@ const VIEWS: Record<string, [string, string]> = {
   bottom: [said("bottom"), said("bottom view")],
   rear: [said("rear"), said("rear view")],
   auxiliary: [said("auxiliary"), said("auxiliary view")],
+  section: [said("section"), said("section view")],
+  detail: [said("detail"), said("detail view")],
   pictorial: [said("pictorial"), said("pictorial view")],
   unrecognised: [said("unrecognised"), said("unrecognised view")],
 };
@@ -165,6 +167,8 @@ const TERMS = {
   scale: said("scale"),
   principal: said("principal"),
   auxiliary: said("auxiliary"),
+  section: said("section"),
+  detail: said("detail"),
   unrecognised: said("unrecognised"),
   end: said("end"),
   middle: said("middle"),

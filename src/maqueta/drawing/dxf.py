@@ -20,6 +20,7 @@ LAYERS: Final[dict[Pen, str]] = {
     "smooth": "SMOOTH",
     "centre": "CENTRE",
     "dimension": "DIMENSION",
+    "hatching": "HATCHING",
     "border": "BORDER",
     "grid": "TITLE-BLOCK",
 }

@@ -10,7 +10,7 @@ from maqueta.drawing.pens import Pen
 from maqueta.geometry.box import Box, box_of
 from maqueta.geometry.carrier import Circle, Point
 
-Role = Literal["frame", "title", "construction", "view", "dimension", "mark", "note"]
+Role = Literal["frame", "title", "construction", "view", "dimension", "mark", "cutting-line", "circled", "note"]
 Anchor = Literal["start", "middle", "end"]
 
 

@@ -6,7 +6,7 @@ Wide to narrow is 2:1; dashes are multiples of the narrow width d: hidden 12d an
 
 from typing import Final, Literal
 
-Pen = Literal["visible", "hidden", "smooth", "centre", "dimension", "border", "grid", "construction"]
+Pen = Literal["visible", "hidden", "smooth", "centre", "dimension", "hatching", "border", "grid", "construction"]
 
 NARROW: Final = 0.25
 WIDE: Final = 2 * NARROW
@@ -17,6 +17,7 @@ WIDTHS: Final[dict[Pen, float]] = {
     "smooth": NARROW,
     "centre": NARROW,
     "dimension": NARROW,
+    "hatching": NARROW,
     "border": 0.7,
     "grid": 0.35,
     "construction": 0.18,

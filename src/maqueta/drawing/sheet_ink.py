@@ -7,6 +7,7 @@ from maqueta.drawing.dimension_ink import dimension_items, leader_items
 from maqueta.drawing.ink import Arc, InkGroup, Item, Stroke, Text, group
 from maqueta.drawing.lettering import text_width
 from maqueta.drawing.pens import Pen
+from maqueta.drawing.special_ink import break_items, circled_items, cutting_items, label_items, section_items
 from maqueta.drawing.title_ink import frame_group, title_group
 from maqueta.geometry.carrier import Circle, Point
 from maqueta.geometry.line_set import Piece
@@ -35,6 +36,14 @@ def sheet_ink(projected: ProjectedPart, sheet: SheetDocument, construction: bool
         *(group(name, "view", view_items(item)) for name, item in placed.items()),
         *(group(mark.id, "mark", mark_items(mark, placed[mark.view]), mark.view) for mark in sheet.marks),
         *(
+            group(line.id, "cutting-line", cutting_items(line, placed[line.view]), line.view)
+            for line in sheet.cutting_lines
+        ),
+        *(
+            group(region.id, "circled", circled_items(region, placed[region.view]), region.view)
+            for region in sheet.circled
+        ),
+        *(
             group(d.id, "dimension", dimension_items(d, placed[d.view], sheet, projected.part.unit), d.view)
             for d in sheet.dimensions
         ),
@@ -56,10 +65,11 @@ def note_items(note: Note) -> list[Item]:
 
 
 def view_items(placed: PlacedView) -> list[Item]:
-    """The lines of a view; hidden and smooth ones first, so that outlines lie on top."""
+    """The lines of a view; hatching, hidden and smooth ones first, so that outlines lie on top; its label last."""
     order = {"smooth": 0, "hidden": 1, "visible": 2}
     pieces = sorted(placed.drawn, key=lambda piece: order[piece.kind])
-    return [piece_item(piece.moved(placed.move)) for piece in pieces]
+    lines = [piece_item(piece.moved(placed.move)) for piece in pieces]
+    return [*section_items(placed), *lines, *break_items(placed), *label_items(placed)]
 
 
 def construction_items(placed: PlacedView) -> list[Item]:

@@ -30,6 +30,7 @@ from maqueta.projection.datum_sides import DIRECTIONS
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.dimension_words import spelt_out
 from maqueta.sheet.document import SheetDocument
+from maqueta.sheet.placed import PlacedView
 from maqueta.task.criteria import CRITERIA, Criterion
 from maqueta.task.exercise import Exercise
 
@@ -115,10 +116,10 @@ def _view_json(survey: Survey, index: int) -> dict[str, Any]:
     attitude, parent = item.view.attitude, survey.parent(item)
     return {
         "id": item.view.id,
-        "name": survey.name(item),
+        "name": _view_name(survey, item),
         "kind": item.view.kind,
         "parent": parent.view.id if parent is not None else None,
-        "label": None,
+        "label": item.view.letter,
         "side": attitude.side if attitude is not None else None,
         "up": attitude.up if attitude is not None else None,
         "frame": [[tidy(x) for x in row] for row in item.look.frame] if item.look is not None else None,
@@ -126,6 +127,12 @@ def _view_json(survey: Survey, index: int) -> dict[str, Any]:
         "box": [tidy(edge) for edge in item.box],
         "match": round(survey.match(item), 4),
     }
+
+
+def _view_name(survey: Survey, item: PlacedView) -> str:
+    """What a view is called there: "section A" and "detail B" with their letters."""
+    name, letter = survey.name(item), item.view.letter
+    return f"{name} {letter}" if letter is not None and item.view.kind in ("section", "detail") else name
 
 
 def dimensioning_json(dimensions: DimensionSurvey) -> dict[str, Any]:

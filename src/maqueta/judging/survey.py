@@ -85,8 +85,8 @@ class Survey:
         }
 
     def hidden_wanted(self, item: PlacedView) -> bool:
-        """Whether a view is to have its hidden lines: an auxiliary one all of them, if it has any."""
-        if item.view.kind == "auxiliary":
+        """Whether a view is to have its hidden lines: an auxiliary one or a detail all of them, if it has any."""
+        if item.view.kind in ("auxiliary", "detail"):
             return any(line.piece.kind == "hidden" for line in item.by_hand)
         return self.exercise.hidden_lines and item.view.kind == "principal"
 

@@ -28,8 +28,9 @@ from maqueta.sheet.fields import (
 from maqueta.sheet.former import upgraded
 from maqueta.sheet.paper import Layout, PaperSize, layout
 from maqueta.sheet.sheet_form import SheetForm
+from maqueta.sheet.special import MOST_SPECIAL, CircledRegion, CuttingLine
 from maqueta.sheet.usual_form import usual_form
-from maqueta.sheet.view import MOST_LINES, Aslant, View, view_look
+from maqueta.sheet.view import MOST_LINES, Aslant, View
 from maqueta.sheet.view_graph import FOLDED_FROM, front_of
 from maqueta.solid.unit import Unit
 from maqueta.strict import Strict
@@ -163,6 +164,8 @@ class SheetDocument(Strict):
     dimensions: Annotated[tuple[Dimension, ...], Field(max_length=MOST_DIMENSIONS)] = ()
     marks: Annotated[tuple[Mark, ...], Field(max_length=MOST_MARKS)] = ()
     notes: Annotated[tuple[Note, ...], Field(max_length=MOST_NOTES)] = ()
+    cutting_lines: Annotated[tuple[CuttingLine, ...], Field(max_length=MOST_SPECIAL)] = ()
+    circled: Annotated[tuple[CircledRegion, ...], Field(max_length=MOST_SPECIAL)] = ()
     title: TitleBlock = TitleBlock()
     name: ShortText | None = None
 
@@ -183,11 +186,13 @@ class SheetDocument(Strict):
             ("dimension", [d.id for d in self.dimensions]),
             ("mark", [m.id for m in self.marks]),
             ("note", [n.id for n in self.notes]),
+            ("cutting-line", [line.id for line in self.cutting_lines]),
+            ("circled-region", [region.id for region in self.circled]),
         ):
             if len(set(names)) != len(names):
                 raise ToldError(phrase("same-id-twice", thing=kind))
         known = set(views)
-        for user in (*self.dimensions, *self.marks):
+        for user in (*self.dimensions, *self.marks, *self.cutting_lines, *self.circled):
             if user.view not in known:
                 raise ToldError(phrase("view-not-on-sheet", id=user.id, view=user.view))
         return self
@@ -228,7 +233,7 @@ class SheetDocument(Strict):
     @property
     def looks_aslant(self) -> tuple[Look, ...]:
         """The looks of its views that have to be drawn when first asked for; a projected part knows the others."""
-        looks = (view_look(view.look) for view in self.views if isinstance(view.look, Aslant))
+        looks = (look.whole for view in self.views if isinstance(view.look, Aslant) and (look := view.own_look))
         return tuple(dict.fromkeys(look for look in looks if attitude_of(look) is None))
 
     @property

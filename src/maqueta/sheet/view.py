@@ -2,7 +2,7 @@
 
 Views form a forest. A front view and a pictorial one stand for themselves; every other names its `parent`, and its kind
 says how it follows from it: `principal` by a quarter turn about the folding line, `auxiliary` across a folding line in
-any direction.
+any direction, `section` cut open along a line of its parent, `detail` as a region of it, enlarged.
 """
 
 from typing import Annotated, Final, Literal, Self
@@ -18,11 +18,12 @@ from maqueta.projection.look import Look
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.drafted_line import Drafted
 from maqueta.sheet.fields import Identifier, SheetPoint
+from maqueta.sheet.special import Hatch, Letter, SheetClip, SheetCut
 from maqueta.strict import Strict
 
 #: The most drafted lines of a sheet: far beyond any real one, so that none can exhaust the service.
 MOST_LINES: Final = 4000
-ViewKind = Literal["principal", "auxiliary", "pictorial", "unrecognised"]
+ViewKind = Literal["principal", "auxiliary", "section", "detail", "pictorial", "unrecognised"]
 #: How a pictorial view is shaded: in the card tints of its sides, or in shades of the part's own colour.
 Shading = Literal["card", "own"]
 
@@ -59,11 +60,20 @@ class Aslant(Strict):
 
 
 ViewLook = Square | FromCorner | Aslant
-_LOOKS: Final[dict[ViewKind, type[Strict]]] = {"principal": Square, "auxiliary": Aslant, "pictorial": FromCorner}
+_LOOKS: Final[dict[ViewKind, type[Strict]]] = {
+    "principal": Square,
+    "auxiliary": Aslant,
+    "section": Aslant,
+    "detail": Aslant,
+    "pictorial": FromCorner,
+}
 
 
 class View(Strict):
     """One view; `at` is where the model's origin lands on the sheet.
+
+    A section has a `cut`, a detail a `clip`, and a cut where it enlarges a section; `letter` is what it is labelled
+    with, `hatch` how the program draws its cut faces.
 
     A projected view has the part's own lines; a drafted one has its `lines`, drawn by hand or read from a file. A
     drafted view that fits no view of the part is `unrecognised` and has no look; a `mirrored` one fits only as a
@@ -81,6 +91,10 @@ class View(Strict):
     lines: Annotated[tuple[Drafted, ...], Field(max_length=MOST_LINES)] | None = None
     mirrored: bool = False
     shading: Shading | None = None
+    cut: SheetCut | None = None
+    clip: SheetClip | None = None
+    letter: Letter | None = None
+    hatch: Hatch | None = None
 
     @model_validator(mode="after")
     def _of_its_kind(self) -> Self:
@@ -89,10 +103,13 @@ class View(Strict):
                 raise ToldError(phrase("unrecognised-with-look"))
             return self
         if not isinstance(self.look, _LOOKS[self.kind]):
-            wanted = {"principal": "side and up", "auxiliary": "a frame", "pictorial": "a corner"}[self.kind]
+            wanted = {"principal": "side and up", "pictorial": "a corner"}.get(self.kind, "a frame")
             raise ToldError(phrase("look-of-another-kind", kind=self.kind, wanted=wanted))
         if self.shading is not None and (self.kind != "pictorial" or self.lines is not None):
             raise ToldError(phrase("shading-of-drawn-views"))
+        cut, clipped = self.cut is not None, self.clip is not None
+        if clipped != (self.kind == "detail") or (cut != (self.kind == "section") and not (cut and clipped)):
+            raise ToldError(phrase("cut-of-another-kind", kind=self.kind))
         if self.parent is not None and self.kind == "pictorial":
             raise ToldError(phrase("pictorial-with-parent"))
         return self
@@ -106,7 +123,16 @@ class View(Strict):
         """The look of a view at a part; None where it fits none."""
         if isinstance(self.look, FromCorner):
             return projected.corner(self.look.corner, self.look.turn)
-        return view_look(self.look) if self.look is not None else None
+        return self.own_look
+
+    @property
+    def own_look(self) -> Look | None:
+        """The look of a view that does not depend on how the part stands; None of any other."""
+        if not isinstance(self.look, Square | Aslant):
+            return None
+        frame = view_look(self.look).frame
+        cut = self.cut.cut(frame[2]) if self.cut is not None else None
+        return Look(frame, cut, self.clip.clip if self.clip is not None else None)
 
 
 def kind_of(look: ViewLook | None) -> ViewKind:
@@ -115,7 +141,7 @@ def kind_of(look: ViewLook | None) -> ViewKind:
 
 
 def view_look(look: Square | Aslant) -> Look:
-    """The look of a view that does not depend on how the part stands."""
+    """The frame that a view's look names, as a look at the whole part."""
     return Attitude(look.side, look.up).look if isinstance(look, Square) else Look(exact(look.frame))
 
 

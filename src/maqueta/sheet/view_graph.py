@@ -12,7 +12,7 @@ from maqueta.projection.look import Look
 from maqueta.sheet.view import View, ViewKind
 
 #: Kinds of which others can be folded out.
-FOLDED_FROM: Final[frozenset[ViewKind]] = frozenset({"principal", "auxiliary"})
+FOLDED_FROM: Final[frozenset[ViewKind]] = frozenset({"principal", "auxiliary", "section"})
 
 
 def front_of(views: Sequence[View]) -> str | None:

@@ -104,9 +104,9 @@ def drawn_for_student(projected: ProjectedPart, exercise: Exercise, sheet: Sheet
         if view.attitude is not None and view.attitude.side not in allowed.sides:
             side = view.attitude.side
             words.append(f"{name_of(front, side)} view" if front is not None else f"view of the side {side}")
-        elif view.kind == "auxiliary" and not allowed.lines:
+        elif view.kind in ("auxiliary", "section", "detail") and not allowed.lines:
             # From anywhere it could look squarely at what is left to the hand.
-            words.append("auxiliary view")
+            words.append({"section": "section", "detail": "detail"}.get(view.kind, "auxiliary view"))
         elif view.kind == "pictorial" and not allowed.pictorial:
             words.append("pictorial view")
     return tuple(words)

@@ -20,11 +20,11 @@ RULES: Final = Rules(
 
 
 def check_alignment(survey: Survey) -> list[Finding]:
-    """`alignment.offset` and `alignment.turned`. A view at an odd scale is not judged."""
+    """`alignment.offset` and `alignment.turned`. Views at an odd scale, or that may stand anywhere, are not judged."""
     findings = []
     for item in survey.orthographic:
         parent = survey.parent(item)
-        if parent is None or survey.off_scale(item):
+        if parent is None or survey.off_scale(item) or _stands_anywhere(item):
             continue
         principal = item.view.kind == "principal"
         if principal and survey.principal_name(item) == "front":
@@ -34,6 +34,11 @@ def check_alignment(survey: Survey) -> list[Finding]:
         elif not survey.off_scale(parent):
             findings += _offset(survey, parent, item)
     return findings
+
+
+def _stands_anywhere(item: PlacedView) -> bool:
+    """A detail, and a section with its letters, may stand anywhere on the sheet."""
+    return item.view.kind == "detail" or (item.view.kind == "section" and item.view.letter is not None)
 
 
 def _turned(survey: Survey, item: PlacedView) -> Finding:

@@ -89,7 +89,7 @@ def _lie_over(first: PlacedView, second: PlacedView) -> bool:
     """Whether two views overlap or touch. The box of a view folded out on a slant reaches far beyond its lines."""
     if not meet(first.box, second.box):
         return False
-    slanted = "auxiliary" in (first.view.kind, second.view.kind)
+    slanted = not {first.view.kind, second.view.kind}.isdisjoint(("auxiliary", "section", "detail"))
     return not slanted or bool(first.hull.intersects(second.hull))
 
 

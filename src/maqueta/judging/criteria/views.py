@@ -73,7 +73,8 @@ def _surplus(survey: Survey) -> list[Finding]:
     unwanted = []
     for item in survey.placed:
         name = survey.name(item)
-        if name == "unrecognised":
+        # Whether a section or a detail is wanted is a matter of its own.
+        if name in ("unrecognised", "section", "detail"):
             continue
         if name == "pictorial":
             surplus = survey.exercise.pictorial == "unwanted"

@@ -31,6 +31,8 @@ same-id-twice = { $thing ->
         [view] two views have the same id
         [dimension] two dimensions have the same id
         [mark] two marks have the same id
+        [cutting-line] two cutting lines have the same id
+        [circled-region] two circled regions have the same id
        *[note] two notes have the same id
     }
 view-not-on-sheet = “{ $id }” belongs to a view “{ $view }” that is not on the sheet
@@ -42,8 +44,18 @@ unrecognised-with-look = an unrecognised view has lines and no look
 look-of-another-kind = { $kind ->
         [principal] principal views look by side and up
         [auxiliary] auxiliary views look by a frame
+        [section] sections look by a frame
+        [detail] details look by a frame
        *[pictorial] pictorial views look from a corner
     }
+cut-of-another-kind = { $kind ->
+        [section] a section has a cut and no clip
+        [detail] a detail has a clip
+       *[other] only sections have a cut, only details a clip
+    }
+cut-corners = a cutting path of the form “{ $form }” has from { $least } to { $most } corners
+cut-across-not-square = the direction a cutting line is seen from has length 1
+clip-without-size = the region of a detail has a radius, or three corners and more
 shading-of-drawn-views = only a pictorial view that the program draws is shaded
 pictorial-with-parent = a pictorial view is folded out from no other
 

@@ -31,6 +31,8 @@ same-id-twice = { $thing ->
         [view] dos vistas tienen la misma clave
         [dimension] dos cotas tienen la misma clave
         [mark] dos marcas tienen la misma clave
+        [cutting-line] dos líneas de corte tienen el mismo id
+        [circled-region] dos regiones señaladas tienen el mismo id
        *[note] dos notas tienen la misma clave
     }
 view-not-on-sheet = «{ $id }» pertenece a una vista «{ $view }» que no está en la lámina
@@ -42,8 +44,18 @@ unrecognised-with-look = una vista no reconocida tiene líneas y ninguna direcci
 look-of-another-kind = { $kind ->
         [principal] las vistas principales miran según un lado y otro de arriba
         [auxiliary] las vistas auxiliares miran según un sistema
+        [section] los cortes miran según un sistema de ejes
+        [detail] los detalles miran según un sistema de ejes
        *[pictorial] las vistas en perspectiva miran desde una esquina
     }
+cut-of-another-kind = { $kind ->
+        [section] un corte tiene un plano de corte y ninguna región
+        [detail] un detalle tiene una región
+       *[other] solo los cortes tienen plano de corte y solo los detalles una región
+    }
+cut-corners = una línea de corte de la forma «{ $form }» tiene de { $least } a { $most } vértices
+cut-across-not-square = la dirección desde la que se ve una línea de corte tiene longitud 1
+clip-without-size = la región de un detalle tiene un radio, o tres vértices y más
 shading-of-drawn-views = solo se sombrea una perspectiva dibujada por el programa
 pictorial-with-parent = una vista en perspectiva no se abate desde ninguna otra
 

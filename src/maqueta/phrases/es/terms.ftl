@@ -8,6 +8,8 @@ view-name = { $name ->
     [left] vista lateral izquierda
     [right] vista lateral derecha
     [auxiliary] vista auxiliar
+    [section] vista en corte
+    [detail] vista de detalle
     [pictorial] vista en perspectiva
    *[unrecognised] vista no reconocida
 }
@@ -19,6 +21,8 @@ first-view = { $first ->
     [left] vista lateral izquierda
     [right] vista lateral derecha
     [auxiliary] vista auxiliar
+    [section] vista en corte
+    [detail] vista de detalle
     [pictorial] vista en perspectiva
    *[unrecognised] vista no reconocida
 }
@@ -30,6 +34,8 @@ second-view = { $second ->
     [left] vista lateral izquierda
     [right] vista lateral derecha
     [auxiliary] vista auxiliar
+    [section] vista en corte
+    [detail] vista de detalle
     [pictorial] vista en perspectiva
    *[unrecognised] vista no reconocida
 }
@@ -41,6 +47,8 @@ parent-view = { $parent ->
     [left] vista lateral izquierda
     [right] vista lateral derecha
     [auxiliary] vista auxiliar
+    [section] vista en corte
+    [detail] vista de detalle
     [pictorial] vista en perspectiva
    *[unrecognised] vista no reconocida
 }

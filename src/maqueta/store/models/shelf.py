@@ -3,7 +3,7 @@
 from datetime import datetime
 from typing import Any
 
-from sqlalchemy import JSON, DateTime, ForeignKey, Index, Integer, String, UniqueConstraint
+from sqlalchemy import JSON, DateTime, ForeignKey, Index, Integer, String, Text, UniqueConstraint
 from sqlalchemy.orm import Mapped, mapped_column, relationship
 
 from maqueta.phrases.phrase import Phrase
@@ -73,15 +73,17 @@ class VersionRecord(Base):
 class ProjectionRecord(Base):
     """A part drawn in a look that is none of the usual ones: `part` is its hash, `lines` the file with its line set.
 
-    `look` is the exact frame as text, so that nothing is kept twice; looks no drawing could tell apart are found by
-    comparing frames.
+    `look` is the exact frame as text, `cut` a section's cut and `cut_hash` its SHA-256, so that nothing is kept twice;
+    looks no drawing could tell apart are found by comparing frames.
     """
 
     __tablename__ = "projection"
-    __table_args__ = (UniqueConstraint("part", "look"),)
+    __table_args__ = (UniqueConstraint("part", "look", "cut_hash"),)
     id: Mapped[int] = mapped_column(primary_key=True)
     part: Mapped[str] = mapped_column(String(64))
     look: Mapped[str] = mapped_column(String(250))
+    cut: Mapped[str] = mapped_column(Text, default="", server_default="")
+    cut_hash: Mapped[str] = mapped_column(String(64), default="", server_default="")
     lines: Mapped[str] = mapped_column(String(64))
     drawn_at: Mapped[datetime] = mapped_column(DateTime)
 

@@ -13,7 +13,8 @@ def check_lines(survey: Survey) -> list[Finding]:
     """All rules of the criterion.
 
     A projected view has the part's own lines, so only what is shown of them is judged; a drafted one is judged line
-    by line. The lines of a mirrored view are not judged further. Hidden lines may be left out of an auxiliary view.
+    by line. The lines of a mirrored view are not judged further. Hidden lines may be left out of an auxiliary view and
+    of a detail, which is not asked for centre lines either: its axes go on outside of it.
     """
     findings: list[Finding] = []
     for item in survey.placed:
@@ -21,7 +22,8 @@ def check_lines(survey: Survey) -> list[Finding]:
             findings += _projected(survey, item)
         elif item.view.id in survey.compared:
             findings += check_drawn(survey, item, survey.compared[item.view.id])
-        if survey.exercise.centre_lines and item.orthographic is not None and not item.view.mirrored:
+        whole = item.view.clip is None and not item.view.mirrored
+        if survey.exercise.centre_lines and item.orthographic is not None and whole:
             findings += check_centres(survey, item, item.orthographic)
     return findings
 

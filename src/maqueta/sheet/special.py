@@ -1,0 +1,117 @@
+"""What makes a view a section or a detail: how the part is cut, which region is kept, and what the parent says of it.
+
+Lines that say so stand in the parent view: a cutting line with its arrows and letters, a circle about a region.
+"""
+
+from typing import Annotated, Literal, Self
+
+from pydantic import Field, model_validator
+
+from maqueta.geometry.clip import Clip
+from maqueta.geometry.directions import Vector
+from maqueta.geometry.frame import ROUNDED, dot, facing
+from maqueta.phrases.phrase import phrase
+from maqueta.phrases.told import ToldError
+from maqueta.sheet.fields import Identifier, ModelLength, ViewPoint
+from maqueta.solid.cut import Cut, CutForm
+from maqueta.strict import Strict
+
+#: The most corners of a cutting path or an outline, and the most cutting lines and circled regions of a sheet.
+MOST_CORNERS, MOST_SPECIAL = 60, 40
+ModelPoint = tuple[ModelLength, ModelLength, ModelLength]
+Direction = tuple[
+    Annotated[float, Field(ge=-1.001, le=1.001)],
+    Annotated[float, Field(ge=-1.001, le=1.001)],
+    Annotated[float, Field(ge=-1.001, le=1.001)],
+]
+#: One or two capitals; I, O and Q are seldom used, but not wrong.
+Letter = Annotated[str, Field(pattern=r"^[A-Z]{1,2}$")]
+#: Corners that a cutting path has by its form, at least and at most.
+_CORNERS: dict[CutForm, tuple[int, int]] = {
+    "full": (2, 2),
+    "removed": (2, 2),
+    "revolved": (2, 2),
+    "half": (3, 3),
+    "aligned": (3, 3),
+    "offset": (4, MOST_CORNERS),
+    "broken-out": (3, MOST_CORNERS),
+}
+
+
+class SheetCut(Strict):
+    """How the part is cut for a section; what it is made of is told in `maqueta.solid.cut`.
+
+    `path` holds points of the part's own space, `across` the direction from which the cutting line is seen.
+    """
+
+    form: CutForm = "full"
+    path: Annotated[tuple[ModelPoint, ...], Field(min_length=2, max_length=MOST_CORNERS)]
+    across: Direction
+    whole: Annotated[tuple[int, ...], Field(max_length=MOST_CORNERS)] = ()
+    solids: Annotated[tuple[int, ...], Field(max_length=MOST_CORNERS)] = ()
+
+    @model_validator(mode="after")
+    def _corners(self) -> Self:
+        least, most = _CORNERS[self.form]
+        if not least <= len(self.path) <= most:
+            raise ToldError(phrase("cut-corners", form=self.form, least=least, most=most))
+        if abs(dot(self.across, self.across) - 1) > 2 * ROUNDED:
+            raise ToldError(phrase("cut-across-not-square"))
+        return self
+
+    def cut(self, towards: Vector) -> Cut:
+        """The cut, for a reader in a direction."""
+        # Rounding of what is written is put right.
+        _, across, _ = facing(towards, self.across)
+        return Cut(self.form, self.path, across, towards, self.whole, self.solids)
+
+
+class SheetClip(Strict):
+    """The region that a detail shows, in the plane of its view: a circle, or an outline where it has corners."""
+
+    centre: ViewPoint = (0.0, 0.0)
+    radius: Annotated[float, Field(ge=0, le=1e6)] = 0.0
+    corners: Annotated[tuple[ViewPoint, ...], Field(max_length=MOST_CORNERS)] = ()
+
+    @model_validator(mode="after")
+    def _spread(self) -> Self:
+        if not (self.radius > 0 or len(self.corners) >= 3):
+            raise ToldError(phrase("clip-without-size"))
+        return self
+
+    @property
+    def clip(self) -> Clip:
+        """The region."""
+        return Clip(self.centre, self.radius, self.corners)
+
+
+class Hatch(Strict):
+    """How cut faces are hatched: `angle` of the lines in degrees, `spacing` in mm on paper.
+
+    45° to the outline, spacing by the size of the region (ISO 128-3, ASME Y14.3, from memory).
+    """
+
+    angle: Annotated[float, Field(ge=-180, le=180)] = 45.0
+    spacing: Annotated[float, Field(ge=0.3, le=50)] = 3.0
+
+
+class CuttingLine(Strict):
+    """A cutting line in a view: its corners in the plane of that view, and the letter at both of its ends.
+
+    `arrows` tells on which side of the way from the first corner to the last the arrows point.
+    """
+
+    id: Identifier
+    view: Identifier
+    path: Annotated[tuple[ViewPoint, ...], Field(min_length=2, max_length=MOST_CORNERS)]
+    arrows: Literal["left", "right"] = "left"
+    letter: Letter | None = None
+
+
+class CircledRegion(Strict):
+    """A circle or outline about the region of a view that a detail enlarges, and its letter."""
+
+    id: Identifier
+    view: Identifier
+    region: SheetClip
+    letter: Letter | None = None
