@@ -39,10 +39,11 @@ async def _table(seconds: float) -> list[str]:
             for number in (60, 200):
                 seen = await crowd(school, people[:number], f"/api/exercises/{exercise}/sheet")
                 rows.append(seen.line(f"{number} people open their sheets in one instant", "no error, 5 s"))
-            kept, looked, asked = await drafts(school, people, instructor, exercise, sheet, seconds)
+            kept, looked, asked, decided = await drafts(school, people, instructor, exercise, sheet, seconds)
             rows.append(kept.line(f"200 students keep drafts for {seconds:.0f} s", "no error, 250 ms"))
-            rows.append(looked.line("5 walls looked at meanwhile", "no error"))
-            rows.append(asked.line("and their news asked for", "no error"))
+            rows.append(asked.line("5 walls ask for their news meanwhile", "no error"))
+            rows.append(decided.line("something is marked every five seconds", "no error"))
+            rows.append(looked.line("and the walls are looked at again", "no error"))
     return rows
 
 

@@ -115,9 +115,12 @@ async def crowd(school: School, people: list[Person], path: str) -> Outcome:
 
 async def drafts(
     school: School, people: list[Person], instructor: Person, exercise: int, sheet: dict[str, Any], seconds: float
-) -> tuple[Outcome, Outcome, Outcome]:
-    """Everybody keeps a draft every five seconds, while five walls are looked at and each asks for its news."""
-    kept, looked, asked = Outcome(), Outcome(), Outcome()
+) -> tuple[Outcome, ...]:
+    """Everybody keeps a draft every five seconds; five walls are followed, and something is marked every five seconds.
+
+    Returns what became of the drafts, of looking at walls, of asking for their news, of marking.
+    """
+    kept, looked, asked, decided = Outcome(), Outcome(), Outcome(), Outcome()
     until = time.monotonic() + seconds
 
     async def draw(who: Person) -> None:
@@ -131,19 +134,28 @@ async def drafts(
             base = found["revision"] if found else base
             await asyncio.sleep(5)
 
-    async def look() -> None:
+    async def mark() -> None:
+        """An instructor at a wall: asks for its news, and looks at it again when there are any."""
+        path, known = f"/api/exercises/{exercise}", None
         while time.monotonic() < until:
-            await school.ask(instructor, "GET", f"/api/exercises/{exercise}/wall", looked)
-            await asyncio.sleep(2)
-
-    async def ask_for_news() -> None:
-        while time.monotonic() < until:
-            await school.ask(instructor, "GET", f"/api/exercises/{exercise}/news", asked)
+            news = await school.ask(instructor, "GET", f"{path}/news", asked)
+            if news is not None and news["number"] != known:
+                known = news["number"]
+                await school.ask(instructor, "GET", f"{path}/wall", looked)
             await asyncio.sleep(1.5)
 
-    walls = (work() for work in (look, ask_for_news) for _ in range(5))
-    await asyncio.gather(*(draw(who) for who in people), *walls)
-    return kept, looked, asked
+    async def decide() -> None:
+        """What one of them does is news to all."""
+        wall = await school.ask(instructor, "GET", f"/api/exercises/{exercise}/wall", Outcome())
+        sheets = [sheet["id"] for sheet in wall["sheets"] if sheet["state"] == "handed-in"]
+        while time.monotonic() < until:
+            body = {"remark": f"Looked at {time.monotonic():.0f}"}
+            await school.ask(instructor, "PUT", f"/api/sheets/{random.choice(sheets)}/remark", decided, body)
+            await asyncio.sleep(5)
+
+    walls = (mark() for _ in range(5))
+    await asyncio.gather(*(draw(who) for who in people), *walls, decide())
+    return kept, looked, asked, decided
 
 
 async def handed_in(

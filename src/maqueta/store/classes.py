@@ -68,6 +68,17 @@ def places_of(session: Session, class_id: int) -> list[tuple[Account, str]]:
     return [(student, group) for student, group in session.execute(query).tuples()]
 
 
+def names_of(session: Session, class_id: int) -> dict[int, tuple[str, str]]:
+    """Name and group of the students of a class, by number, in the order of their names."""
+    query = (
+        select(Account.id, Account.name, Enrolment.group)
+        .join(Enrolment, Enrolment.student_id == Account.id)
+        .where(Enrolment.class_id == class_id)
+        .order_by(Account.name)
+    )
+    return {student: (name, group) for student, name, group in session.execute(query).tuples()}
+
+
 def add_class(session: Session, instructor: Account, name: str) -> SchoolClass:
     """A new class, without students."""
     found = SchoolClass(name=name, instructor_id=instructor.id)

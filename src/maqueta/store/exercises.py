@@ -88,6 +88,20 @@ def exercise_for(session: Session, account: Account, exercise_id: int) -> Exerci
     return found
 
 
+def news_of(session: Session, instructor: Account, exercise_id: int) -> int:
+    """The number that grows with every change on the wall of an exercise. Raises NotVisible.
+
+    Every wall asks for it again and again: nothing else is read.
+    """
+    query = select(ExerciseRecord.news).where(
+        ExerciseRecord.id == exercise_id, ExerciseRecord.class_id.in_(taught(instructor))
+    )
+    found = session.scalar(query)
+    if found is None:
+        raise NotVisible
+    return found
+
+
 def exercises_of_class(session: Session, school_class: SchoolClass) -> list[ExerciseRecord]:
     """The exercises set to a class, archived ones too, the first due first."""
     query = select(ExerciseRecord).where(ExerciseRecord.class_id == school_class.id, ExerciseRecord.set_at.is_not(None))
@@ -136,8 +150,8 @@ def give_more_time(session: Session, exercise: ExerciseRecord, student_id: int, 
 
 def extra_time(session: Session, exercise: ExerciseRecord, student_id: int) -> timedelta:
     """How much longer than the others a student has."""
-    found = session.get(MoreTime, (exercise.id, student_id))
-    return timedelta(minutes=found.minutes) if found is not None else timedelta()
+    query = select(MoreTime.minutes).where(MoreTime.exercise_id == exercise.id, MoreTime.student_id == student_id)
+    return timedelta(minutes=session.scalar(query) or 0)
 
 
 def model_answer(session: Session, exercise: ExerciseRecord, lock: bool = False) -> ModelAnswerRecord | None:

@@ -1,5 +1,7 @@
 """The bench: a student's own sheet."""
 
+from datetime import timedelta
+
 from fastapi import APIRouter, HTTPException
 from sqlalchemy.orm import Session
 
@@ -38,6 +40,14 @@ def _checks_left(sheet: SheetRecord) -> int | None:
     return task_of(sheet.exercise).checks_left(sheet.checks) if sheet.state == "draft" else 0
 
 
+def _extra(session: Session, exercise: ExerciseRecord, student_id: int) -> timedelta:
+    """How much longer than for the others it is open for a student: asked only of an exercise that closes at all.
+
+    Drafts are kept every few seconds.
+    """
+    return extra_time(session, exercise, student_id) if exercise.closes_at is not None else timedelta()
+
+
 def _draft(session: Session, sheet: SheetRecord, document: SheetDocument | None = None) -> DraftAnswer:
     """A sheet as kept; `document` where it is at hand already."""
     return DraftAnswer(
@@ -48,7 +58,7 @@ def _draft(session: Session, sheet: SheetRecord, document: SheetDocument | None 
         saved_at=sheet.saved_at,
         checks_left=_checks_left(sheet),
         attempt=sheet.attempt,
-        attempts_left=attempts_left(sheet.exercise, sheet, extra_time(session, sheet.exercise, sheet.student_id)),
+        attempts_left=attempts_left(sheet.exercise, sheet, _extra(session, sheet.exercise, sheet.student_id)),
         handed_in_at=sheet.handed_in_at,
         receipt=sheet.receipt,
     )
@@ -56,7 +66,7 @@ def _draft(session: Session, sheet: SheetRecord, document: SheetDocument | None 
 
 def _still_open(session: Session, exercise: ExerciseRecord, student: Account) -> None:
     """Raises HTTPException 403 where nothing is taken any more."""
-    if exercise.closes_at is not None and is_closed(exercise, extra_time(session, exercise, student.id)):
+    if is_closed(exercise, _extra(session, exercise, student.id)):
         raise HTTPException(403, phrase("exercise-closed"))
 
 
@@ -70,7 +80,7 @@ def own(exercise_id: int, student: Student, session: InTransaction, at: AtDesk) 
     task = task_of(exercise)
     # A blank sheet needs no part: it opens even where the part cannot be made.
     document = at.run(begun, at.desk_of(exercise, student)) if task.drafting.given else blank_sheet(task)
-    left = attempts_left(exercise, None, extra_time(session, exercise, student.id))
+    left = attempts_left(exercise, None, _extra(session, exercise, student.id))
     return DraftAnswer(
         id=None,
         state="draft",
@@ -146,7 +156,7 @@ def again(exercise_id: int, student: Student, session: InTransaction) -> DraftAn
     last = own_sheet(session, student, exercise.id)
     if last is None or last.state == "draft":
         raise HTTPException(409, phrase("attempt-under-way"))
-    if attempts_left(exercise, last, extra_time(session, exercise, student.id)) <= 0:
+    if attempts_left(exercise, last, _extra(session, exercise, student.id)) <= 0:
         raise HTTPException(409, phrase("no-attempt-left"))
     return _draft(session, begin_again(session, last))
 

@@ -1,7 +1,7 @@
 """How a sheet stands: what was found, what could be judged, and the mark it comes to."""
 
 from collections import defaultdict
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import timedelta
 from typing import assert_never
@@ -37,9 +37,14 @@ def standing(at: DeskPlace, sheet: SheetRecord, exercise: ExerciseRecord, task: 
     return Standing(sheet, findings, scope, late, mark_of(sheet, findings, task, scope, late))
 
 
-def standings(at: DeskPlace, exercise: ExerciseRecord, task: Exercise) -> dict[int, list[Standing]]:
-    """How all sheets of an exercise stand, by student, in the order of their names; attempts in their order."""
-    extra = more_time(at.session, exercise)
+def standings(
+    at: DeskPlace, exercise: ExerciseRecord, task: Exercise, extra: Mapping[int, timedelta] | None = None
+) -> dict[int, list[Standing]]:
+    """How all sheets of an exercise stand, by student, in the order of their names; attempts in their order.
+
+    `extra` is who has more time, where it is known already.
+    """
+    extra = more_time(at.session, exercise) if extra is None else extra
     found: dict[int, list[Standing]] = defaultdict(list)
     for sheet in sheets_of(at.session, exercise):
         more = extra.get(sheet.student_id, timedelta())

@@ -22,8 +22,8 @@ from maqueta.service.marking.messages import (
 from maqueta.service.marking.standing import Standing, attempts, counting, standings
 from maqueta.service.messages import Number
 from maqueta.service.world import Instructor, InTransaction
-from maqueta.store.classes import places_of
-from maqueta.store.exercises import exercise_for, give_more_time, more_time
+from maqueta.store.classes import names_of
+from maqueta.store.exercises import exercise_for, give_more_time, more_time, news_of
 from maqueta.store.marking import decide, tell_wall
 from maqueta.store.models import ExerciseRecord
 from maqueta.store.sheets import give_back, last_attempts, sheets_of
@@ -40,10 +40,10 @@ def wall(exercise_id: int, instructor: Instructor, session: InTransaction, at: A
     """All sheets handed in, with their findings; who has not handed in yet."""
     exercise = exercise_for(session, instructor, exercise_id)
     task, news = task_of(exercise), exercise.news
-    places = {student.id: (student.name, group) for student, group in places_of(session, exercise.class_id)}
-    found = standings(at, exercise, task)
-    pinned = [_pinned(own, task, places.get(student, ("", ""))[1]) for student, own in found.items()]
+    places = names_of(session, exercise.class_id)
     extra = more_time(session, exercise)
+    found = standings(at, exercise, task, extra)
+    pinned = [_pinned(own, task, places.get(student, ("", ""))[1]) for student, own in found.items()]
     missing = [
         MissingSheet(id=student, student=name, minutes=int(extra.get(student, timedelta()).total_seconds() // 60))
         for student, (name, _) in places.items()
@@ -80,7 +80,7 @@ def _pinned(own: list[Standing], task: Exercise, group: str) -> WallSheet:
 @router.get("/{exercise_id}/news")
 def news(exercise_id: int, instructor: Instructor, session: InTransaction) -> Number:
     """A number that grows whenever something on the wall of an exercise changes: asked for every second or two."""
-    return Number(number=exercise_for(session, instructor, exercise_id).news)
+    return Number(number=news_of(session, instructor, exercise_id))
 
 
 @router.post("/{exercise_id}/decisions")
@@ -137,5 +137,5 @@ def more_time_for(
 
 
 def _in_class(session: Session, exercise: ExerciseRecord, student_id: int) -> None:
-    if student_id not in {student.id for student, _ in places_of(session, exercise.class_id)}:
+    if student_id not in names_of(session, exercise.class_id):
         raise HTTPException(404, phrase("no-such-student"))
