@@ -56,6 +56,19 @@ describe("a draft", () => {
     expect(save).toHaveBeenLastCalledWith(sheet("three"), 4);
   });
 
+  it("is saved already where a change is undone before it was", async () => {
+    const save = vi.fn(kept);
+    const { result } = renderHook(() => useDraft(calls(save), draft(3, "begun")));
+    act(() => result.current.change(sheet("one")));
+    expect(result.current.save.kind).toBe("saving");
+    act(() => result.current.undo?.());
+    await settled(1000);
+    expect(save).not.toHaveBeenCalled();
+    expect(result.current.save.kind).toBe("saved");
+    // Or the change would be back after a reload.
+    expect(keptDraft(KEY)).toBeNull();
+  });
+
   it("tells that the exercise is closed, and stays here", async () => {
     const save = vi.fn(() => Promise.reject(new ServiceError("It is closed.", 403)));
     const { result } = renderHook(() => useDraft(calls(save), draft(3, "begun")));

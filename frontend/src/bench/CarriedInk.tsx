@@ -25,12 +25,11 @@ export interface CarriedProps {
 export function CarriedInk({ groups, shown, drawn, ...rest }: CarriedProps) {
   const layers = useMemo(() => layersOf(groups), [groups]);
   const views = shown.views.map((view) => view.id).join(" ");
-  const { dimensions, marks, notes } = shown;
-  const known = useMemo(
-    () =>
-      new Set([...views.split(" "), ...[...dimensions, ...marks, ...notes].map((own) => own.id)]),
-    [views, dimensions, marks, notes],
-  );
+  const { dimensions, marks, notes, cutting_lines: cuts, circled } = shown;
+  const known = useMemo(() => {
+    const things = [...dimensions, ...marks, ...notes, ...cuts, ...circled];
+    return new Set([...views.split(" "), ...things.map((own) => own.id)]);
+  }, [views, dimensions, marks, notes, cuts, circled]);
   const apart = useMemo(() => places(dimensions, drawn.dimensions), [dimensions, drawn.dimensions]);
   return layers.map(({ key, groups: own }) => {
     const [x, y] = offsetOf(own[0]!, shown, drawn).view;

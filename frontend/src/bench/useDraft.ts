@@ -99,7 +99,8 @@ export function useDraft(calls: DraftCalls, draft: Draft) {
           savedDocument.current = sending;
           if (newest.current === sending) localStorage.removeItem(key);
           else keepDraft(key, kept.revision, newest.current);
-          setSave({ kind: "saved", at: new Date() });
+          savedAt.current = new Date();
+          setSave({ kind: "saved", at: savedAt.current });
         } catch (error) {
           const status = error instanceof ServiceError ? error.status : 0;
           if (status === 409) {
@@ -119,8 +120,16 @@ export function useDraft(calls: DraftCalls, draft: Draft) {
     return busy.current;
   }, [calls, key]);
 
+  const savedAt = useRef(draft.saved_at ? new Date(draft.saved_at) : null);
   useEffect(() => {
-    if (document === savedDocument.current || save.kind === "conflict") return;
+    if (save.kind === "conflict") return;
+    if (document === savedDocument.current) {
+      // Undone before it was sent: what the service has is what is here.
+      if ((save.kind !== "saving" && save.kind !== "unsaved") || busy.current) return;
+      localStorage.removeItem(key);
+      setSave({ kind: "saved", at: savedAt.current });
+      return;
+    }
     keepDraft(key, revision.current, document);
     setSave((state) => (state.kind === "saved" ? { kind: "saving" } : state));
     const timer = setTimeout(() => void saveNow(), QUIET_MS);

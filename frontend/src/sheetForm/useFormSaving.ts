@@ -68,7 +68,14 @@ export function useFormSaving(kept: KeptForm, now: Named) {
   }, [kept.id, kept.name]);
 
   useEffect(() => {
-    if (now === saved.current || save.kind === "conflict") return;
+    if (save.kind === "conflict") return;
+    if (now === saved.current) {
+      // Undone before it was sent: what the service has is what is here.
+      if (busy.current) return;
+      localStorage.removeItem(keyOf(kept.id));
+      if (save.kind === "unsaved") setSave({ kind: "saved", at: null });
+      return;
+    }
     localStorage.setItem(keyOf(kept.id), JSON.stringify({ ...now, base: base.current }));
     const timer = setTimeout(() => void saveNow(), QUIET_MS);
     return () => clearTimeout(timer);

@@ -185,7 +185,7 @@ function ViewRow({ bench, view, choices, onScale }: RowProps) {
           ? attitudeWords(attitude)
           : view.kind === "pictorial"
             ? t("equal axes")
-            : term(view.kind)}
+            : (view.letter ?? term(view.kind))}
       </Text>
       <Select
         aria-label={t("Scale of the {{view}}", { view: viewWords(name) })}
