@@ -22,7 +22,7 @@ from tests.projection.test_random_parts import random_solid
 from tests.solid.test_cutting import ACROSS, PART, SHAPE, TOWARDS, cut, through
 
 #: Random parts whose sections are looked at by the ray-caster.
-PARTS, BATCH = 80, 20
+PARTS, BATCH = 60, 20
 ALLOWED = 1e-3
 FRONT = ((1.0, 0.0, 0.0), (0.0, 0.0, 1.0), (0.0, -1.0, 0.0))
 

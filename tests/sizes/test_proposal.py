@@ -133,7 +133,7 @@ def test_other_datum_sides_give_another_set_that_is_as_good(case: str) -> None:
     assert [item.dimension for item in other] != [item.dimension for item in proposal(form, part)]
 
 
-@settings(max_examples=30, deadline=None)
+@settings(max_examples=20, deadline=None)
 @given(st.sampled_from(sorted(CASES)), st.randoms())
 def test_the_order_of_dimensions_does_not_matter(case: str, random: Any) -> None:
     part = part_of(case)
@@ -152,7 +152,7 @@ def test_the_order_of_dimensions_does_not_matter(case: str, random: Any) -> None
     assert {frozenset(c.members) for c in before.chains} == {frozenset(c.members) for c in after.chains}
 
 
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=28, deadline=None)
 @given(st.sampled_from(sorted(CASES)), st.randoms())
 def test_any_complete_set_is_as_good_as_another(case: str, random: Any) -> None:
     """A set put together at random: whatever it is, it closes no chain, and each of its members is needed."""
