@@ -5,10 +5,10 @@ import random
 import pytest
 import shapely
 
-from maqueta.geometry.carrier import Circle, Line
+from maqueta.geometry.carrier import Circle, Free, Line
 from maqueta.geometry.clip import Clip, clipped
 from maqueta.geometry.frame import dot
-from maqueta.geometry.line_set import LineSet
+from maqueta.geometry.line_set import LineSet, Piece
 from maqueta.projection.hidden_lines import HiddenLines
 from maqueta.projection.look import Look
 from maqueta.projection.project import drawn, project
@@ -143,6 +143,14 @@ def test_a_section_is_kept_with_its_part_and_turned_with_its_look() -> None:
 CLIPS = (Clip((15.0, 24.0), 9.0), Clip(corners=((5.0, 20.0), (30.0, 18.0), (26.0, 40.0), (4.0, 33.0))))
 
 
+def _fine(piece: Piece) -> shapely.LineString:
+    """A piece by chords so short that they do not matter."""
+    if isinstance(piece.carrier, Line | Free):
+        return shapely.LineString(piece.outline())
+    start, end = piece.interval
+    return shapely.LineString([piece.carrier.point(start + (end - start) * k / 2000) for k in range(2001)])
+
+
 @pytest.mark.parametrize("clip", CLIPS)
 @pytest.mark.parametrize("seed", range(0, 40, 8))
 def test_a_clip_keeps_what_a_plane_geometry_library_keeps(clip: Clip, seed: int) -> None:
@@ -158,8 +166,9 @@ def test_a_clip_keeps_what_a_plane_geometry_library_keeps(clip: Clip, seed: int)
         tuple((x + shift[0], y + shift[1]) for x, y in clip.corners),
     )
     kept = clipped(lines, here)
-    wanted = sum(shapely.LineString(piece.outline()).intersection(here.area).length for piece in lines.pieces)
-    assert sum(piece.length for piece in kept.pieces) == pytest.approx(wanted, rel=2e-3, abs=1e-3)
+    # The library's circle has chords, too: where a line grazes it they tell by some hundredths.
+    wanted = sum(_fine(piece).intersection(here.area).length for piece in lines.pieces)
+    assert sum(_fine(piece).length for piece in kept.pieces) == pytest.approx(wanted, rel=2e-4, abs=0.03)
     assert all(here.area.buffer(0.02).contains(shapely.LineString(piece.outline())) for piece in kept.pieces)
     names = {(edge, piece.kind) for piece in kept.pieces for edge in piece.edges}
     assert names <= {(edge, piece.kind) for piece in lines.pieces for edge in piece.edges}

@@ -9,12 +9,14 @@ import shapely
 from shapely.geometry import Polygon
 from shapely.ops import substring
 
-from maqueta.geometry.carrier import TURN, Circle, Free, Line, Point, Similarity, line_through
+from maqueta.geometry.carrier import TURN, Circle, Ellipse, Free, Line, Point, Similarity, line_through
 from maqueta.geometry.crossing import crossings
 from maqueta.geometry.line_set import CutRegion, LineSet, Piece, piece_order
 
 #: Stretches shorter than this, as a share of the clip's reach, are dust of the crossing.
 _DUST: Final = 1e-9
+#: Crossings of an ellipse are found by its chords first, each of so many radians at most.
+_CHORD: Final = math.radians(5)
 #: Chords of a round clip where areas are cut by it: within 1e-6 of its radius.
 _CHORDS: Final = 512
 
@@ -62,7 +64,7 @@ class Clip:
 
 
 def clipped(lines: LineSet, clip: Clip) -> LineSet:
-    """What a clip keeps of a line set: exact for lines and circles, by chords of at most 5° for other curves."""
+    """What a clip keeps of a line set: exact but for free curves, which are chords as they are."""
     pieces = [part for piece in lines.pieces for part in _kept(piece, clip)]
     regions = [part for region in lines.regions for part in _kept_area(region, clip.area)]
     return LineSet(tuple(sorted(pieces, key=piece_order)), tuple(regions))
@@ -73,7 +75,10 @@ def _kept(piece: Piece, clip: Clip) -> list[Piece]:
     # A unit of the parameter is a length on lines and free curves, an angle on round ones.
     dust = _DUST * (1.0 if not isinstance(piece.carrier, Line | Free) else max(end - start, 1.0))
     found = [point for side in clip.edge for point in crossings(piece.carrier, side, 1e-9 * (1 + abs(end - start)))]
-    at = sorted({start, end, *(t for point in found for t in _parameters(piece, point) if start < t < end)})
+    crossed = (t for point in found for t in _parameters(piece, point) if start < t < end)
+    if isinstance(piece.carrier, Ellipse):
+        crossed = (_met(piece.carrier, clip, t) for t in crossed)
+    at = sorted({start, end, *crossed})
     kept: list[tuple[float, float]] = []
     for low, high in pairwise(at):
         if high - low <= dust or not clip.holds(piece.carrier.point((low + high) / 2)):
@@ -83,6 +88,21 @@ def _kept(piece: Piece, clip: Clip) -> list[Piece]:
         else:
             kept.append((low, high))
     return [_stretch(piece, low, high) for low, high in kept]
+
+
+def _met(curve: Ellipse, clip: Clip, near: float) -> float:
+    """Where an ellipse crosses the edge of a clip, near a crossing of its chords: by halving."""
+    low, high = near - _CHORD, near + _CHORD
+    inside = clip.holds(curve.point(low))
+    if clip.holds(curve.point(high)) == inside:
+        return near
+    for _ in range(40):
+        middle = (low + high) / 2
+        if clip.holds(curve.point(middle)) == inside:
+            low = middle
+        else:
+            high = middle
+    return (low + high) / 2
 
 
 def _parameters(piece: Piece, point: Point) -> tuple[float, ...]:
