@@ -11,11 +11,13 @@ from maqueta.judging.catalogue import wording
 from maqueta.judging.report import check, report
 from maqueta.phrases.said import LANGUAGES, said
 from maqueta.projection.attitude import ATTITUDES, CORNERS, Attitude
+from maqueta.projection.look import Look
 from maqueta.projection.project import drawn
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.evened import evened, rescaled
 from maqueta.sheet.former import upgraded
+from maqueta.sheet.special import SheetCut
 from maqueta.sheet.view_graph import folded
 from maqueta.study.readers_eye import readers_eye
 from maqueta.task.exercise import Exercise
@@ -24,12 +26,20 @@ from tests.projection.frames import spread_looks
 
 FRONT = Attitude("-y", "+z").look
 SLANTED = (folded(FRONT, (0.6, 0.8)), folded(FRONT, (0.0, 1.0)), spread_looks(1, seed=3)[0])
+#: A full and a stepped section of the clamp, one that misses it, and a region to enlarge.
+CUTS: list[dict[str, Any]] = [
+    {"form": "full", "path": [[0, 20, 0], [96, 20, 0]], "across": [0, 0, 1]},
+    {"form": "offset", "path": [[0, 15, 0], [40, 15, 0], [40, 30, 0], [96, 30, 0]], "across": [0, 0, 1]},
+    {"form": "full", "path": [[0, 900, 0], [96, 900, 0]], "across": [0, 0, 1]},
+]
+REGION = {"centre": [20, 10], "radius": 9}
 LINES = [{"kind": "line", "points": [[0, 0], [40, 0]]}, {"kind": "line", "pen": "hidden", "points": [[0, 9], [40, 9]]}]
 
 
 @pytest.fixture(scope="module")
 def part() -> ProjectedPart:
-    return demo_projected("reed-clamp").with_looks(drawn(*demo_solid("reed-clamp"), SLANTED))
+    cuts = [Look(FRONT.frame, SheetCut.model_validate(cut).cut(FRONT.towards)) for cut in CUTS]
+    return demo_projected("reed-clamp").with_looks(drawn(*demo_solid("reed-clamp"), (*SLANTED, *cuts)))
 
 
 places = st.tuples(st.integers(0, 420), st.integers(0, 297))
@@ -37,8 +47,20 @@ ways = st.one_of(
     st.sampled_from(ATTITUDES).map(lambda a: ("principal", {"side": a.side, "up": a.up})),
     st.sampled_from(SLANTED).map(lambda look: ("auxiliary", {"frame": look.frame})),
     st.sampled_from(CORNERS).map(lambda corner: ("pictorial", {"corner": corner})),
+    st.sampled_from(("section", "detail")).map(lambda kind: (kind, {"frame": FRONT.frame})),
     st.just(("unrecognised", None)),
 )
+letters = st.sampled_from([None, "A", "B"])
+
+
+@st.composite
+def special(draw: st.DrawFn, kind: str) -> dict[str, Any]:
+    """What a section and a detail have besides."""
+    if kind not in ("section", "detail"):
+        return {}
+    cut = draw(st.sampled_from(CUTS)) if kind == "section" or draw(st.booleans()) else None
+    hatch = draw(st.sampled_from([None, {"angle": 45, "spacing": 2}]))
+    return {"cut": cut, "clip": REGION if kind == "detail" else None, "letter": draw(letters), "hatch": hatch}
 
 
 @st.composite
@@ -47,12 +69,13 @@ def documents(draw: st.DrawFn) -> SheetDocument:
     for number in range(draw(st.integers(0, 5))):
         kind, look = draw(ways)
         by_hand = kind == "unrecognised" or draw(st.booleans())
-        hangs = [view["id"] for view in views if view["kind"] in ("principal", "auxiliary")]
-        parent = draw(st.sampled_from([None, *hangs])) if kind in ("principal", "auxiliary") else None
+        hangs = [view["id"] for view in views if view["kind"] in ("principal", "auxiliary", "section")]
+        parent = draw(st.sampled_from([None, *hangs])) if kind not in ("pictorial", "unrecognised") else None
         scale = draw(st.sampled_from([0.5, 1.0]))
         mirrored = by_hand and kind == "principal" and draw(st.booleans())
         own = {"id": f"v{number}", "kind": kind, "look": look, "parent": parent, "at": draw(places), "scale": scale}
-        views.append(own | {"lines": LINES if by_hand else None, "mirrored": mirrored, "hidden": draw(st.booleans())})
+        more = draw(special(kind)) | {"hidden": draw(st.booleans())}
+        views.append(own | {"lines": LINES if by_hand else None, "mirrored": mirrored} | more)
     sizes = [
         {"kind": "linear", "id": f"d{k}", "view": view["id"], "start": [0, 0], "end": [40, 0], "along": along}
         for k, view in enumerate(views)

@@ -36,6 +36,7 @@ def test_what_has_to_be_drawn_first_is_the_look_without_its_clip() -> None:
         (SECTION, {"cut": None}, "has a cut"),
         (SECTION, {"clip": SheetClip(radius=4)}, "has a cut and no clip"),
         (SECTION, {"kind": "auxiliary"}, "only sections have a cut"),
+        (SECTION, {"cut": SheetCut(path=((0, 0, 0), (1, 0, 0)), across=(0, 1, 0))}, "square to the reader"),
         (DETAIL, {"clip": None}, "has a clip"),
         (DETAIL, {"letter": "a"}, "pattern"),
         (SECTION, {"look": {"side": "-y", "up": "+z"}}, "sections look by a frame"),

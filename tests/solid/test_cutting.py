@@ -2,12 +2,14 @@
 
 import math
 import random
-from typing import Any
+from typing import Any, get_args
 
 import numpy as np
 import pytest
 import shapely
 import trimesh
+from hypothesis import given, settings
+from hypothesis import strategies as st
 from numpy.typing import NDArray
 
 from maqueta.geometry.directions import Vector
@@ -196,3 +198,19 @@ def test_a_cut_that_shows_nothing_is_told(form: CutForm, path: tuple[Vector, ...
     with pytest.raises(CutError) as refused:
         opened(form, *path)
     assert words in str(refused.value)
+
+
+@settings(max_examples=25, derandomize=True)
+@given(
+    st.sampled_from(get_args(CutForm)),
+    st.lists(st.tuples(*(st.floats(-90, 90) for _ in range(3))), min_size=2, max_size=6),
+    st.lists(st.integers(-3, 30), max_size=2),
+)
+def test_any_cut_is_made_or_refused(form: CutForm, path: list[Vector], whole: list[int]) -> None:
+    """Paths may come from anybody: too short, too long, bent anyhow, with faces there are not."""
+    try:
+        result = opened(form, *path, whole=tuple(whole))
+    except CutError:
+        return
+    assert 0 < result.part.volume <= PART.volume * (1 + 1e-6)
+    assert result.area > 0

@@ -81,8 +81,9 @@ class LineSet:
 
     @property
     def box(self) -> Box:
-        """Bounding box (left, bottom, right, top) of visible and hidden lines."""
-        return box_of(point for piece in self.of("visible", "hidden") for point in extremes(piece))
+        """Bounding box (left, bottom, right, top) of visible and hidden lines; of none a point at the origin."""
+        points = [point for piece in self.of("visible", "hidden") for point in extremes(piece)]
+        return box_of(points or [(0.0, 0.0)])
 
 
 def extremes(piece: Piece) -> list[Point]:

@@ -10,7 +10,7 @@ from typing import Annotated, Final, Literal, Self
 from pydantic import Field, model_validator
 
 from maqueta.geometry.directions import Side
-from maqueta.geometry.frame import Frame, exact, orthonormal
+from maqueta.geometry.frame import ROUNDED, Frame, dot, exact, orthonormal
 from maqueta.phrases.phrase import phrase
 from maqueta.phrases.told import ToldError
 from maqueta.projection.attitude import Attitude, AxisTurn, Corner
@@ -110,6 +110,9 @@ class View(Strict):
         cut, clipped = self.cut is not None, self.clip is not None
         if clipped != (self.kind == "detail") or (cut != (self.kind == "section") and not (cut and clipped)):
             raise ToldError(phrase("cut-of-another-kind", kind=self.kind))
+        towards = self.look.frame[2] if isinstance(self.look, Aslant) else None
+        if self.cut is not None and towards is not None and abs(dot(self.cut.across, towards)) > ROUNDED:
+            raise ToldError(phrase("cut-across-not-square"))
         if self.parent is not None and self.kind == "pictorial":
             raise ToldError(phrase("pictorial-with-parent"))
         return self

@@ -127,12 +127,18 @@ class _Prism:
 def cut_open(shape: Shape, part: Part, cut: Cut) -> CutPart:
     """What a cut leaves of a part.
 
-    Raises CutError where the path misses the part or runs along a face of it, or where nothing would be left.
+    Raises CutError where the path misses the part or runs along a face of it, where nothing would be left, or where the
+    kernel cannot cut it.
     """
-    left, origins = _taken_away(shape, part, cut, _prism_of(part, cut))
-    if cut.form == "aligned":
-        left = _turned_into_plane(left, origins, cut, _reach(part, cut))
-    return _examined(left, origins, shape, part, cut)
+    try:
+        left, origins = _taken_away(shape, part, cut, _prism_of(part, cut))
+        if cut.form == "aligned":
+            left = _turned_into_plane(left, origins, cut, _reach(part, cut))
+        return _examined(left, origins, shape, part, cut)
+    except PartError:
+        raise
+    except Exception as error:  # the kernel raises its own exception types, none of them public
+        raise CutError(phrase("cut-fails")) from error
 
 
 def bare_cut(shape: Shape, part: Part, cut: Cut) -> Shape:
@@ -192,15 +198,14 @@ def _along_the_path(cut: Cut, reach: float, middle: Vector) -> _Prism:
     if not Polygon(corners).is_valid:
         raise CutError(phrase("cut-crosses-itself"))
     base = dot(middle, cut.across) - reach
-    space = [
-        (
-            x * along[0] + y * cut.towards[0] + base * cut.across[0],
-            x * along[1] + y * cut.towards[1] + base * cut.across[1],
-            x * along[2] + y * cut.towards[2] + base * cut.across[2],
-        )
-        for x, y in corners
-    ]
+    space = [_laid((along, cut.towards, cut.across), (x, y, base)) for x, y in corners]
     return _prism(space, cut.across, 2 * reach, len(flat) - 1)
+
+
+def _laid(directions: tuple[Vector, Vector, Vector], lengths: Vector) -> Vector:
+    """The point at some lengths along three directions."""
+    x, y, z = (sum(length * way[k] for length, way in zip(lengths, directions, strict=True)) for k in range(3))
+    return (x, y, z)
 
 
 def _drawn_out(start: tuple[float, float], end: tuple[float, float], by: float) -> tuple[float, float]:
@@ -213,10 +218,12 @@ def _drawn_out(start: tuple[float, float], end: tuple[float, float], by: float) 
 
 def _broken_out(cut: Cut, reach: float) -> _Prism:
     """What stands before an outline; its one cut face is the bottom, the outline a broken edge."""
-    flat = [(dot(point, cut.across), dot(point, cross(cut.towards, cut.across))) for point in cut.path]
+    along, depth = cross(cut.across, cut.towards), dot(cut.path[0], cut.towards)
+    flat = [(dot(point, along), dot(point, cut.across)) for point in cut.path]
     if not Polygon(flat).is_valid:
         raise CutError(phrase("cut-crosses-itself"))
-    bottom = BRepBuilderAPI_MakeFace(_outline(cut.path)).Face()
+    frame = (along, cut.across, cut.towards)
+    bottom = BRepBuilderAPI_MakeFace(_outline([_laid(frame, (x, y, depth)) for x, y in flat])).Face()
     return _Prism(BRepPrimAPI_MakePrism(bottom, gp_Vec(*(reach * t for t in cut.towards))).Shape(), ((bottom, 0),))
 
 
@@ -254,10 +261,10 @@ def _outline(corners: Sequence[Vector]) -> Any:
 
 def _slab(shape: Shape, part: Part, flank: int) -> Shape:
     """The body between a flank and the face behind it. Raises CutError where the face is no flank."""
-    face = part.faces[flank]
-    thickness = thickness_behind(part, flank)
+    thickness = thickness_behind(part, flank) if 0 <= flank < len(part.faces) else None
     if thickness is None:
         raise CutError(phrase("no-flank"))
+    face = part.faces[flank]
     own = TopoDS.Face(shapes_of(shape, TopAbs_FACE)[flank])
     return BRepPrimAPI_MakePrism(own, gp_Vec(*(-thickness * n for n in face.direction))).Shape()
 

@@ -54,7 +54,7 @@ cut-of-another-kind = { $kind ->
        *[other] only sections have a cut, only details a clip
     }
 cut-corners = a cutting path of the form “{ $form }” has from { $least } to { $most } corners
-cut-across-not-square = the direction a cutting line is seen from has length 1
+cut-across-not-square = the direction a cutting line is seen from has length 1 and is square to the reader’s
 clip-without-size = the region of a detail has a radius, or three corners and more
 shading-of-drawn-views = only a pictorial view that the program draws is shaded
 pictorial-with-parent = a pictorial view is folded out from no other
