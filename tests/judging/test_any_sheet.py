@@ -92,7 +92,7 @@ tasks = st.sampled_from(
 
 
 @given(documents(), tasks)
-@settings(max_examples=150)
+@settings(max_examples=110)
 def test_any_sheet_is_judged_drawn_and_reported(part: ProjectedPart, sheet: SheetDocument, task: Exercise) -> None:
     result = check(part, task, sheet)
     told = report(result)
