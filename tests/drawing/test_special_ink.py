@@ -12,7 +12,7 @@ from maqueta.drawing.ink import Arc, Filled, InkGroup, Stroke, Text
 from maqueta.drawing.pdf import pdf
 from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.drawing.sheet_sizes import sheet_sizes
-from maqueta.drawing.special_ink import hatch_items, ratio
+from maqueta.drawing.special_ink import hatch_items
 from maqueta.drawing.svg import svg
 from maqueta.geometry.line_set import CutRegion
 from maqueta.sheet.special import CuttingLine, Hatch
@@ -102,11 +102,6 @@ def test_a_detail_is_circled_and_labelled_with_its_scale() -> None:
     (circle,) = [item for item in circled.items if isinstance(item, Arc)]
     assert circle.radius == pytest.approx(6.0)
     assert [item.text for item in circled.items if isinstance(item, Text)] == ["B"]
-
-
-@pytest.mark.parametrize(("scale", "text"), [(1, "1:1"), (5, "5:1"), (2.5, "2.5:1"), (0.5, "1:2"), (0.05, "1:20")])
-def test_scales_are_written_as_ratios(scale: float, text: str) -> None:
-    assert ratio(scale) == text
 
 
 def test_special_views_go_into_every_file() -> None:

@@ -106,12 +106,15 @@ def test_the_steps_of_an_offset_cut_draw_no_line() -> None:
 
 
 def test_a_removed_section_is_the_cut_face_alone() -> None:
-    shape, part = made(block((60, 40, 30)), block((60, 10, 20), (0, 40, 0)))
+    """Neither the edges of what stands behind nor the outlines of what is round there."""
+    boss = {"kind": "boss", "at": (30, 25, 30), "out": "+z", "diameter": 16, "height": 12}
+    shape, part = made(block((60, 40, 30)), block((60, 10, 20), (0, 40, 0)), boss)
     whole = Cut("full", ((0, 5, 0), (60, 5, 0)), ACROSS, TOWARDS)
     look = Look(FRONT, Cut("removed", whole.path, ACROSS, TOWARDS))
     ((_, full), (_, alone)) = drawn(shape, part, [Look(FRONT, whole), look])
     assert lengths(alone, "visible") == pytest.approx(2 * (60 + 30))
     assert lengths(full, "hidden") > 0
+    assert lengths(full, "visible") > lengths(alone, "visible") + 2 * 12
     assert lengths(alone, "hidden") == 0
 
 

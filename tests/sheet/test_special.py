@@ -65,6 +65,13 @@ def test_a_clip_without_size_is_refused() -> None:
         SheetClip(corners=((0.0, 0.0), (1.0, 0.0)))
 
 
+@pytest.mark.parametrize("corners", [((0, 0), (9, 9), (9, 0), (0, 9)), ((0, 0), (4, 0), (8, 0))])
+def test_an_outline_without_an_inside_is_refused(corners: Any) -> None:
+    """One that crosses itself, and one that is a line; a radius beside it does not help."""
+    with pytest.raises(ValidationError, match="does not cross itself"):
+        SheetClip(corners=corners, radius=5)
+
+
 def test_lines_of_views_that_are_gone_are_refused() -> None:
     sheet = with_detail()
     with pytest.raises(ValidationError, match="not on the sheet"):

@@ -15,7 +15,8 @@ from numpy.typing import NDArray
 from maqueta.geometry.directions import Vector
 from maqueta.geometry.frame import Frame, dot
 from maqueta.solid.cut import Cut, CutForm
-from maqueta.solid.cutting import CutError, CutPart, cut_open
+from maqueta.solid.cutting import CutPart, cut_open
+from maqueta.solid.errors import CutError
 from maqueta.solid.examine import examine
 from tests.parts import block, hole, made
 from tests.projection.frames import spread_looks

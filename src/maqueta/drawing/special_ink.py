@@ -2,7 +2,7 @@
 
 import math
 from collections.abc import Iterable
-from fractions import Fraction
+from itertools import pairwise
 from typing import Final
 
 import numpy as np
@@ -14,6 +14,7 @@ from maqueta.drawing.ink import Arc, Item, Stroke, Text
 from maqueta.geometry.carrier import TURN, Point
 from maqueta.geometry.line_set import CutRegion
 from maqueta.sheet.placed import PlacedView
+from maqueta.sheet.scales import write_scale
 from maqueta.sheet.special import CircledRegion, CuttingLine, Hatch
 
 #: Letters of cutting lines and labels are 1.4 times as high as dimensions (ISO 128-3 and ISO 3098, from memory).
@@ -24,7 +25,7 @@ BEYOND, WIDE_END = 4.0, 6.0
 ARROW: Final = 9.0
 #: Labels stand so far over their view, mm (common practice, no source).
 OVER: Final = 5.0
-#: No region is hatched by more lines than this: what is closer is grey.
+#: A region of more lines than this is not hatched: no sheet of paper has room for them.
 _MOST_LINES: Final = 1000
 
 
@@ -88,80 +89,50 @@ def label_of(placed: PlacedView) -> str | None:
         return None
     if placed.view.kind == "section":
         return f"{letter}–{letter}"
-    return f"{letter} ({ratio(placed.view.scale)})" if placed.view.kind == "detail" else letter
-
-
-def ratio(scale: float) -> str:
-    """A scale as it is written: "5:1", "1:2".
-
-    >>> ratio(5.0), ratio(0.5), ratio(2.5)
-    ('5:1', '1:2', '2.5:1')
-    """
-    if scale >= 1:
-        return f"{scale:g}:1"
-    return f"1:{float(Fraction(1 / scale).limit_denominator(100)):g}"
+    return f"{letter} ({write_scale(placed.view.scale)})" if placed.view.kind == "detail" else letter
 
 
 def cutting_items(line: CuttingLine, placed: PlacedView) -> list[Item]:
     """A cutting line: narrow chain line, wide at its ends and bends, arrows and letters at both ends."""
     points = [placed.to_sheet(point) for point in line.path]
-    points[0] = _out(points[1], points[0])
-    points[-1] = _out(points[-2], points[-1])
-    items: list[Item] = [Stroke(tuple(points), "centre")]
-    for place, corner in enumerate(points):
-        for other in points[max(0, place - 1) : place] + points[place + 1 : place + 2]:
-            length = math.dist(corner, other)
-            if length > 0:
-                way = ((other[0] - corner[0]) / length, (other[1] - corner[1]) / length)
-                items.append(Stroke((corner, moved_along(corner, way, min(WIDE_END, length / 2))), "visible"))
-    for end, inner in ((points[0], points[1]), (points[-1], points[-2])):
-        items += _end_items(line, end, inner, forwards=end is points[0])
-    return items
-
-
-def _out(inner: Point, end: Point) -> Point:
-    length = math.dist(inner, end)
-    if length == 0:
-        return end
-    return moved_along(end, ((end[0] - inner[0]) / length, (end[1] - inner[1]) / length), BEYOND)
-
-
-def _end_items(line: CuttingLine, end: Point, inner: Point, forwards: bool) -> list[Item]:
-    """Arrow and letter at an end."""
-    length = math.dist(end, inner)
-    if length == 0:
+    points = [point for place, point in enumerate(points) if place == 0 or point != points[place - 1]]
+    if len(points) < 2:
         return []
-    way = ((inner[0] - end[0]) / length, (inner[1] - end[1]) / length)
-    if not forwards:
-        way = (-way[0], -way[1])
-    towards = (-way[1], way[0]) if line.arrows == "left" else (way[1], -way[0])
-    tip = moved_along(end, towards, ARROW)
-    items: list[Item] = [Stroke((end, tip), "dimension"), arrow(tip, towards)]
-    if line.letter is not None:
-        # The letter stands at the tip, beside the line and away from what is cut.
-        outwards = ((end[0] - inner[0]) / length, (end[1] - inner[1]) / length)
-        at = moved_along(moved_along(tip, outwards, LETTER * 0.7), towards, 0.0)
-        items.append(Text((at[0], at[1] - LETTER / 2), line.letter, LETTER))
+    ways = [_way(start, end) for start, end in pairwise(points)]
+    points[0], points[-1] = moved_along(points[0], ways[0], -BEYOND), moved_along(points[-1], ways[-1], BEYOND)
+    items: list[Item] = [Stroke(tuple(points), "centre")]
+    for (start, end), way in zip(pairwise(points), ways, strict=True):
+        wide = min(WIDE_END, math.dist(start, end) / 2)
+        items += [Stroke((start, moved_along(start, way, wide)), "visible")]
+        items += [Stroke((end, moved_along(end, way, -wide)), "visible")]
+    for end, way, outwards in ((points[0], ways[0], -1.0), (points[-1], ways[-1], 1.0)):
+        towards = (-way[1], way[0]) if line.arrows == "left" else (way[1], -way[0])
+        tip = moved_along(end, towards, ARROW)
+        items += [Stroke((end, tip), "dimension"), arrow(tip, towards)]
+        if line.letter is not None:
+            # Beside the tip, away from what is cut.
+            x, y = moved_along(tip, way, outwards * LETTER * 0.7)
+            items.append(Text((x, y - LETTER / 2), line.letter, LETTER))
     return items
+
+
+def _way(start: Point, end: Point) -> Point:
+    """The unit vector from one point to another."""
+    length = math.dist(start, end)
+    return ((end[0] - start[0]) / length, (end[1] - start[1]) / length)
 
 
 def circled_items(region: CircledRegion, placed: PlacedView) -> list[Item]:
     """A narrow circle or outline about a region, and its letter beside it."""
-    items: list[Item] = []
     clip = region.region.clip
     if clip.corners:
-        items += [Stroke(tuple(map(placed.to_sheet, piece.outline())), "dimension") for piece in clip.edge]
+        corners = [placed.to_sheet(corner) for corner in clip.corners]
+        items: list[Item] = [Stroke((*corners, corners[0]), "dimension")]
     else:
-        items.append(Arc(placed.to_sheet(clip.centre), clip.radius * placed.factor, 0.0, TURN, "dimension"))
+        centre, radius = placed.to_sheet(clip.centre), clip.radius * placed.factor
+        items = [Arc(centre, radius, 0.0, TURN, "dimension")]
+        corners = [moved_along(centre, (math.sqrt(0.5), math.sqrt(0.5)), radius)]
     if region.letter is not None:
-        right, top = max(p[0] for p in _hull(region, placed)), max(p[1] for p in _hull(region, placed))
+        right, top = max(x for x, _ in corners), max(y for _, y in corners)
         items.append(Text((right + LETTER / 2, top - LETTER / 2), region.letter, LETTER))
     return items
-
-
-def _hull(region: CircledRegion, placed: PlacedView) -> list[Point]:
-    clip = region.region.clip
-    if clip.corners:
-        return [placed.to_sheet(corner) for corner in clip.corners]
-    (x, y), reach = placed.to_sheet(clip.centre), clip.radius * placed.factor * math.sqrt(0.5)
-    return [(x + reach, y + reach)]

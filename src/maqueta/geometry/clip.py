@@ -131,7 +131,9 @@ def _kept_area(region: CutRegion, area: Polygon) -> list[CutRegion]:
     whole = Polygon(region.rings[0], region.rings[1:])
     if area.contains(whole):
         return [region]
-    parts = [part for part in shapely.get_parts(whole.intersection(area)) if isinstance(part, Polygon) and part.area]
+    # Chords of rings that touch may cross each other by a hair.
+    left = whole.buffer(0).intersection(area)
+    parts = [part for part in shapely.get_parts(left) if isinstance(part, Polygon) and part.area]
     return [CutRegion(_rings(part), float(part.area), region.body) for part in parts]
 
 

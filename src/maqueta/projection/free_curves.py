@@ -16,14 +16,12 @@ from OCP.BRepBuilderAPI import BRepBuilderAPI_Copy
 from OCP.GeomAbs import GeomAbs_C1, GeomAbs_CurveType
 from OCP.GeomConvert import GeomConvert_ApproxCurve
 from OCP.gp import gp_Pnt, gp_Vec
-from OCP.TopAbs import TopAbs_EDGE
-from OCP.TopoDS import TopoDS
 
 from maqueta.geometry.carrier import TURN, Carrier, Circle, Interval, Point, line_through, recognised
 from maqueta.geometry.flat_curves import EDGE_ON, Array
 from maqueta.geometry.line_set import RELATIVE_TOLERANCE, Piece
 from maqueta.projection.sight import Sight
-from maqueta.solid.kernel import Shape, shapes_of
+from maqueta.solid.kernel import Shape, edges_of
 from maqueta.solid.part import Face, Part
 
 #: Places along a free curve at which it is looked at.
@@ -45,8 +43,7 @@ class FreeCurves:
         self._part = part
         self._tolerance = RELATIVE_TOLERANCE * part.size
         free = [i for i, edge in enumerate(part.edges) if edge.kind == "other" and not edge.smooth and not edge.seam]
-        kernel_edges = [TopoDS.Edge(edge) for edge in shapes_of(shape, TopAbs_EDGE)] if free else []
-        kernel_edges = [edge for edge in kernel_edges if not BRep_Tool.Degenerated_s(edge)]
+        kernel_edges = edges_of(shape) if free else []
         self._curves = {index: BRepAdaptor_Curve(kernel_edges[index]) for index in free}
         #: Numbers of the edges that are free curves.
         self.edges = frozenset(free)
@@ -155,8 +152,8 @@ def simplified(shape: Shape, part: Part) -> Shape:
         return shape
     copy = BRepBuilderAPI_Copy(shape).Shape()
     builder = BRep_Builder()
-    for edge in map(TopoDS.Edge, shapes_of(copy, TopAbs_EDGE)):
-        if BRep_Tool.Degenerated_s(edge) or BRepAdaptor_Curve(edge).GetType() != GeomAbs_CurveType.GeomAbs_BSplineCurve:
+    for edge in edges_of(copy):
+        if BRepAdaptor_Curve(edge).GetType() != GeomAbs_CurveType.GeomAbs_BSplineCurve:
             continue
         allowed = _SIMPLER * part.size
         simpler = GeomConvert_ApproxCurve(BRep_Tool.Curve_s(edge, 0.0, 1.0), allowed, GeomAbs_C1, _MOST_SPANS, _DEGREE)

@@ -76,7 +76,7 @@ class KernelPieces:
             if not (found.outline and edges)
             and not (seam and found.kind == "smooth")
             and not (free and free.intersection(edges))
-            and not self._undrawn.issuperset(edges or (-1,))
+            and not (edges and self._undrawn.issuperset(edges))
         ]
         views = [drawn[row][0] for row in kept]
         seen = [frames[view] for view in views]

@@ -9,7 +9,7 @@ from maqueta.projection.hidden_lines import HiddenLines
 from maqueta.projection.look import Look
 from maqueta.projection.projected_part import ProjectedPart, upright
 from maqueta.projection.section_lines import SectionLines
-from maqueta.solid.cutting import CutError
+from maqueta.solid.errors import CutError
 from maqueta.solid.kernel import Shape
 from maqueta.solid.part import Part
 

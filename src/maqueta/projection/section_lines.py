@@ -26,7 +26,8 @@ class SectionLines:
         A line the cut has made has no edge behind it, only the faces it was cut from.
         """
         lines = self._lines.line_set(Look(look.frame))
-        kept = lines.of("visible") if self._face_alone else lines.pieces
+        # Of a face alone only what bounds it: no outline of what stands behind, which has no edge of the solid.
+        kept = [piece for piece in lines.of("visible") if piece.edges] if self._face_alone else lines.pieces
         pieces = sorted((_renamed(piece, self._opened) for piece in kept), key=piece_order)
         return LineSet(tuple(pieces), _regions(self._opened, look))
 

@@ -40,10 +40,12 @@ class Identity:
         return view_look(self.look) if isinstance(self.look, Square | Aslant) else None
 
     def on(self, view: View) -> View:
-        """A view looking at the part in this way."""
+        """A view looking at the part in this way: at the whole of it, whatever it was taken for before."""
         kind = kind_of(self.look)
         parent = view.parent if kind in FOLDED_FROM else None
-        return view.model_copy(update={"kind": kind, "look": self.look, "mirrored": self.mirrored, "parent": parent})
+        whole = {"cut": None, "clip": None, "letter": None, "hatch": None}
+        named = {"kind": kind, "look": self.look, "mirrored": self.mirrored, "parent": parent}
+        return view.model_copy(update=named | whole)
 
 
 #: What fits no view of the part.

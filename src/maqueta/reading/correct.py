@@ -82,10 +82,19 @@ def rebased(
         else mark
         for mark in sheet.marks
     )
+    cuts = tuple(
+        line.model_copy(update={"path": tuple(map(change, line.path))}) if line.view == view.id else line
+        for line in sheet.cutting_lines
+    )
+    circled = tuple(
+        own.model_copy(update={"region": own.region.moved(change)}) if own.view == view.id else own
+        for own in sheet.circled
+    )
     views = tuple(view if own.id == view.id else own for own in sheet.views)
     if view.kind not in FOLDED_FROM:
         views = let_go(views, view.id)
-    return sheet.model_copy(update={"views": views, "dimensions": dimensions, "marks": marks})
+    ink = {"dimensions": dimensions, "marks": marks, "cutting_lines": cuts, "circled": circled}
+    return sheet.model_copy(update={"views": views, **ink})
 
 
 def _moved(dimension: Dimension, change: Similarity, shift: Point) -> Dimension:

@@ -6,7 +6,9 @@ Lines that say so stand in the parent view: a cutting line with its arrows and l
 from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
+from shapely.geometry import Polygon
 
+from maqueta.geometry.carrier import Similarity
 from maqueta.geometry.clip import Clip
 from maqueta.geometry.directions import Vector
 from maqueta.geometry.frame import ROUNDED, dot, facing
@@ -75,7 +77,8 @@ class SheetClip(Strict):
 
     @model_validator(mode="after")
     def _spread(self) -> Self:
-        if not (self.radius > 0 or len(self.corners) >= 3):
+        # Two corners are none: an outline that crosses itself has no inside either.
+        if not (self.radius > 0 if not self.corners else len(self.corners) >= 3 and Polygon(self.corners).is_valid):
             raise ToldError(phrase("clip-without-size"))
         return self
 
@@ -83,6 +86,11 @@ class SheetClip(Strict):
     def clip(self) -> Clip:
         """The region."""
         return Clip(self.centre, self.radius, self.corners)
+
+    def moved(self, move: Similarity) -> "SheetClip":
+        """The region after a move of its plane."""
+        corners = tuple(move(corner) for corner in self.corners)
+        return SheetClip(centre=move(self.centre), radius=self.radius * move.scale, corners=corners)
 
 
 class Hatch(Strict):

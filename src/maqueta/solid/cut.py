@@ -41,10 +41,3 @@ class Cut:
     def face_alone(self) -> bool:
         """Whether the cut face is drawn without what stands behind it."""
         return self.form in ("removed", "revolved")
-
-    def moved_back(self, by: float) -> "Cut":
-        """The cut laid deeper into the part, away from the reader, by a length."""
-        path = tuple(
-            (x - by * a, y - by * b, z - by * c) for (x, y, z), (a, b, c) in ((p, self.towards) for p in self.path)
-        )
-        return Cut(self.form, path, self.across, self.towards, self.whole, self.solids)

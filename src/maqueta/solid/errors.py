@@ -8,6 +8,10 @@ class PartError(ToldError):
     """A part cannot be used; the reason is meant for the person who made it."""
 
 
+class CutError(PartError):
+    """A cut that leaves nothing to draw: it misses the part, or takes all of it."""
+
+
 class FeatureError(PartError):
     """One feature of a recipe cannot be built.
 

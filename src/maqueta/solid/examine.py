@@ -18,7 +18,7 @@ from maqueta.geometry.directions import Vector
 from maqueta.phrases.phrase import phrase
 from maqueta.solid.errors import PartError
 from maqueta.solid.features import recognise
-from maqueta.solid.kernel import Shape, box_of, count_solids, shapes_of
+from maqueta.solid.kernel import Shape, box_of, count_solids, edges_of, shapes_of
 from maqueta.solid.part import Edge, EdgeKind, Face, FaceKind, Part
 from maqueta.solid.unit import Unit
 
@@ -53,8 +53,7 @@ def examine(
     scale = _usable_size(low, high, unit)
     BRepLib.EncodeRegularity_s(shape, _SMOOTH_ANGLE)
     kernel_faces = [TopoDS.Face(face) for face in shapes_of(shape, TopAbs_FACE)]
-    kernel_edges = [TopoDS.Edge(edge) for edge in shapes_of(shape, TopAbs_EDGE)]
-    kernel_edges = [edge for edge in kernel_edges if not BRep_Tool.Degenerated_s(edge)]
+    kernel_edges = edges_of(shape)
     faces_of_edge: list[list[int]] = [[] for _ in kernel_edges]
     edges_of_face: list[tuple[int, ...]] = []
     places: dict[int, list[int]] = {}

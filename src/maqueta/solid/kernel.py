@@ -3,14 +3,16 @@
 from typing import Any
 
 from OCP.Bnd import Bnd_Box
+from OCP.BRep import BRep_Tool
 from OCP.BRepBndLib import BRepBndLib
 from OCP.BRepCheck import BRepCheck_Analyzer
 from OCP.BRepGProp import BRepGProp
 from OCP.GProp import GProp_GProps
 from OCP.Message import Message
 from OCP.ShapeUpgrade import ShapeUpgrade_UnifySameDomain
-from OCP.TopAbs import TopAbs_SOLID
+from OCP.TopAbs import TopAbs_EDGE, TopAbs_SOLID
 from OCP.TopExp import TopExp_Explorer
+from OCP.TopoDS import TopoDS
 
 from maqueta.geometry.directions import Vector
 
@@ -35,6 +37,12 @@ def shapes_of(shape: Shape, kind: Any) -> list[Shape]:
             found.append(current)
         explorer.Next()
     return found
+
+
+def edges_of(shape: Shape) -> list[Any]:
+    """All edges of a shape, each once, in the kernel's order, but those that are points, as at the tip of a cone."""
+    edges = (TopoDS.Edge(edge) for edge in shapes_of(shape, TopAbs_EDGE))
+    return [edge for edge in edges if not BRep_Tool.Degenerated_s(edge)]
 
 
 def count_solids(shape: Shape) -> int:

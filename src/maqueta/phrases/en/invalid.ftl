@@ -55,7 +55,7 @@ cut-of-another-kind = { $kind ->
     }
 cut-corners = a cutting path of the form “{ $form }” has from { $least } to { $most } corners
 cut-across-not-square = the direction a cutting line is seen from has length 1 and is square to the reader’s
-clip-without-size = the region of a detail has a radius, or three corners and more
+clip-without-size = the region of a detail has a radius, or an outline of three corners and more that does not cross itself
 shading-of-drawn-views = only a pictorial view that the program draws is shaded
 pictorial-with-parent = a pictorial view is folded out from no other
 

@@ -55,7 +55,7 @@ cut-of-another-kind = { $kind ->
     }
 cut-corners = una línea de corte de la forma «{ $form }» tiene de { $least } a { $most } vértices
 cut-across-not-square = la dirección desde la que se ve una línea de corte tiene longitud 1 y es perpendicular a la de quien mira
-clip-without-size = la región de un detalle tiene un radio, o tres vértices y más
+clip-without-size = la región de un detalle tiene un radio, o un contorno de tres vértices y más que no se cruza
 shading-of-drawn-views = solo se sombrea una perspectiva dibujada por el programa
 pictorial-with-parent = una vista en perspectiva no se abate desde ninguna otra
 

@@ -8,7 +8,7 @@ from maqueta.service.language import Sentence
 from maqueta.service.marking.understanding import Delivered, over_time
 from maqueta.service.messages import Time
 from maqueta.service.world import Instructor, InTransaction, Student
-from maqueta.store.classes import own_class, places_of
+from maqueta.store.classes import names_of, own_class, places_of
 from maqueta.store.exercises import exercises_of_class
 from maqueta.store.models import SchoolClass
 from maqueta.store.sheets import broken_rules
@@ -104,7 +104,7 @@ def of_class(class_id: int, instructor: Instructor, session: InTransaction) -> U
 
 
 def _delivered(session: Session, school_class: SchoolClass) -> list[Delivered]:
-    enrolled = {student.id for student, _ in places_of(session, school_class.id)}
+    enrolled = names_of(session, school_class.id)
     return [
         Delivered(sheet.id, sheet.student_id, sheet.exercise_id, sheet.state == "returned", _counted(rules))
         for sheet, rules in broken_rules(session, class_id=school_class.id)

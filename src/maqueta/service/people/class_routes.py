@@ -43,6 +43,7 @@ from maqueta.store.classes import (
     class_of_code,
     classes_of,
     enrol,
+    names_of,
     new_join_code,
     own_class,
     places_of,
@@ -128,7 +129,7 @@ def change(class_id: int, form: ClassChange, instructor: Instructor, session: In
         found.name = form.name
     if form.archived is not None:
         archive_class(_made(session, instructor, class_id), form.archived)
-    return _answer(found, len(places_of(session, found.id)), instructor)
+    return _answer(found, len(names_of(session, found.id)), instructor)
 
 
 @router.post("/{class_id}/students")
@@ -206,7 +207,7 @@ def preview(
 
 
 def _known(session: Session, found: SchoolClass, logins: list[str]) -> dict[str, Known]:
-    enrolled = {student.id for student, _ in places_of(session, found.id)}
+    enrolled = names_of(session, found.id)
     return {
         login: Known(account.name, account.role == "student" and account.active, account.id in enrolled)
         for login, account in accounts_called(session, logins).items()
