@@ -71,3 +71,24 @@ def test_a_section_and_its_detail_are_shown_and_taken_away(open_page: Open) -> N
     page.reload()
     expect(paper.get_by_text("X–X", exact=True)).to_be_visible()
     expect(paper.get_by_text("X", exact=True)).to_have_count(2)
+
+
+def test_every_stage_takes_a_sheet_with_special_views_and_its_lines_are_taken_away(open_page: Open) -> None:
+    """By the pointer and the key that takes away; nothing else goes, and it is so after a reload."""
+    page = open_page("maya.okonedo")
+    listed = page.evaluate("async () => (await fetch('/api/exercises')).json()")
+    exercise = next(e["id"] for e in listed if "Warp-beam bearing" in e["title"])
+    _drawn_by_request(page, exercise)
+    page.goto(f"/exercises/{exercise}/bench")
+    paper = sheet(page)
+    for name in ("Paper", "Front", "Views", "Lines", "Dimensions", "Title", "Looking over", "Hand in", "Lines"):
+        stage(page, name)
+        expect(paper.get_by_text("X–X", exact=True)).to_be_visible()
+    paper.get_by_text("X", exact=True).first.click(force=True)
+    page.keyboard.press("Delete")
+    expect(paper.get_by_text("X", exact=True)).to_have_count(0)
+    expect(paper.get_by_text("Y", exact=True)).to_have_count(1)
+    expect(page.get_by_text("Saved")).to_be_visible()
+    page.reload()
+    expect(paper.get_by_text("Y (2:1)", exact=True)).to_be_visible()
+    expect(paper.get_by_text("X", exact=True)).to_have_count(0)

@@ -5,9 +5,11 @@ import pytest
 from maqueta.judging.finding import Finding
 from maqueta.judging.report import check, report
 from maqueta.projection.project import drawn
+from maqueta.reading.correct import Said, corrected
+from maqueta.reading.delivered import expectation
 from maqueta.sheet.dimension import LinearDimension
 from maqueta.sheet.document import CentreLine, SheetDocument
-from maqueta.sheet.special import SheetCut
+from maqueta.sheet.special import CuttingLine, SheetCut
 from maqueta.sheet.view import Aslant
 from tests.judging.special_sheets import PART, SECTION, SHAPE, TASK, by_hand, projected, with_detail, with_section
 
@@ -101,3 +103,23 @@ def test_a_cut_that_misses_the_part_shows_nothing_and_breaks_nothing() -> None:
     sheet = with_section()
     found = check(part, TASK, sheet.model_copy(update={"views": (*sheet.views[:-1], lost)}))
     assert report(found)["views"][-1]["name"] == "section A"
+
+
+@pytest.mark.parametrize("said", ["none", "front"])
+def test_a_section_that_is_said_to_be_something_else_is_a_section_no_more(said: Said) -> None:
+    """What made it one goes with it, and lines and circles on it stay where they are on paper."""
+    sheet = with_detail()
+    outside = by_hand(sheet.model_copy(update={"views": sheet.views[:2]}), "v1").view("v1").lines
+    drafted = tuple(v.model_copy(update={"lines": outside}) if v.id == "s1" else v for v in sheet.views)
+    line = CuttingLine(id="c2", view="s1", path=((0.0, 15.0), (60.0, 15.0)), letter="C")
+    before = sheet.model_copy(update={"views": drafted, "cutting_lines": (line,)})
+    after = corrected(projected(), before, "s1", said, expectation(projected(), TASK))
+    # What a person says is kept: so it is read again.
+    again = SheetDocument.model_validate_json(after.model_dump_json())
+    view = again.view("s1")
+    assert view.kind == ("unrecognised" if said == "none" else "principal")
+    assert (view.cut, view.clip, view.letter, view.hatch) == (None, None, None, None)
+    ((x, y), _) = again.cutting_lines[0].path
+    assert (view.at[0] + view.scale * x, view.at[1] + view.scale * y) == pytest.approx((280.0, 95.0 + 15.0))
+    (x, y) = again.circled[0].region.centre
+    assert (view.at[0] + view.scale * x, view.at[1] + view.scale * y) == pytest.approx((280.0 + 30, 95.0 + 18))

@@ -54,8 +54,6 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
     role !== "construction" &&
     role !== "frame" &&
     role !== "title" &&
-    role !== "cutting-line" &&
-    role !== "circled" &&
     (role !== "view" || stage === "Views" || stage === "Front" || stage === "Lines");
 
   const isGivenView = (group: InkGroup): boolean =>
