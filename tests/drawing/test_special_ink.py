@@ -14,13 +14,12 @@ from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.drawing.sheet_sizes import sheet_sizes
 from maqueta.drawing.special_ink import hatch_items
 from maqueta.drawing.svg import svg
-from maqueta.geometry.line_set import CutRegion
-from maqueta.sheet.special import CuttingLine, Hatch
+from maqueta.sheet.special import CuttingLine
 from tests.judging.special_sheets import projected, with_detail, with_section
 
 SQUARE = ((0.0, 0.0), (40.0, 0.0), (40.0, 30.0), (0.0, 30.0))
 ISLAND = ((10.0, 10.0), (20.0, 10.0), (20.0, 20.0), (10.0, 20.0))
-RING = CutRegion((SQUARE, ISLAND), 1100.0)
+RING = (SQUARE, ISLAND)
 
 
 def group_of(name: str, role: str) -> InkGroup:
@@ -29,7 +28,7 @@ def group_of(name: str, role: str) -> InkGroup:
 
 @given(st.floats(-90, 90), st.floats(0.8, 9))
 def test_hatching_fills_the_region_evenly_and_leaves_islands(angle: float, spacing: float) -> None:
-    lines = [item for item in hatch_items([RING], Hatch(angle=angle, spacing=spacing)) if isinstance(item, Stroke)]
+    lines = [item for item in hatch_items([RING], angle, spacing) if isinstance(item, Stroke)]
     area = shapely.Polygon(SQUARE, [ISLAND])
     drawn = shapely.MultiLineString([line.points for line in lines])
     assert drawn.difference(area.buffer(1e-6)).length == pytest.approx(0.0, abs=1e-6)
@@ -43,10 +42,11 @@ def test_hatching_fills_the_region_evenly_and_leaves_islands(angle: float, spaci
 
 def test_hatching_goes_on_from_one_region_to_the_next() -> None:
     """Two halves of a region are hatched as the whole of it."""
-    whole = CutRegion((SQUARE,), 1200.0)
-    left = CutRegion((((0.0, 0.0), (17.0, 0.0), (17.0, 30.0), (0.0, 30.0)),), 510.0)
-    right = CutRegion((((17.0, 0.0), (40.0, 0.0), (40.0, 30.0), (17.0, 30.0)),), 690.0)
-    one, two = ([i for i in hatch_items(own, Hatch()) if isinstance(i, Stroke)] for own in ([whole], [left, right]))
+    left = (((0.0, 0.0), (17.0, 0.0), (17.0, 30.0), (0.0, 30.0)),)
+    right = (((17.0, 0.0), (40.0, 0.0), (40.0, 30.0), (17.0, 30.0)),)
+    one, two = (
+        [i for i in hatch_items(own, 45.0, 3.0) if isinstance(i, Stroke)] for own in ([(SQUARE,)], [left, right])
+    )
     assert sum(math.dist(*s.points) for s in one) == pytest.approx(sum(math.dist(*s.points) for s in two))
     apart = shapely.MultiLineString([s.points for s in two]).difference(
         shapely.MultiLineString([s.points for s in one]).buffer(1e-6)

@@ -8,7 +8,7 @@ from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.drafted import Pen, drafted_of
 from maqueta.sheet.placed import placed_views
-from maqueta.sheet.special import CircledRegion, CuttingLine, Hatch, SheetClip, SheetCut
+from maqueta.sheet.special import CircledRegion, CuttingLine, Hatch, HatchedArea, SheetClip, SheetCut
 from maqueta.sheet.view import Aslant, View
 from maqueta.task.exercise import Exercise
 from tests.parts import block, hole, made
@@ -66,5 +66,7 @@ def by_hand(sheet: SheetDocument, view: str, without: int = 0) -> SheetDocument:
     item = next(item for item in placed_views(projected(), sheet) if item.view.id == view)
     pieces = sorted((p for p in item.drawn if p.kind == "visible"), key=lambda piece: piece.length)
     lines = tuple(drafted_of(piece, Pen("visible")) for piece in pieces[without:])
-    views = tuple(v.model_copy(update={"lines": lines}) if v.id == view else v for v in sheet.views)
+    hatched = tuple(HatchedArea(rings=area.rings, angle=area.angle, spacing=area.spacing) for area in item.hatched)
+    own = {"lines": lines, "hatched": hatched}
+    views = tuple(v.model_copy(update=own) if v.id == view else v for v in sheet.views)
     return sheet.model_copy(update={"views": views})

@@ -77,7 +77,7 @@ def test_in_line_across_the_folding_line_nothing_is_wrong(part: ProjectedPart) -
 @pytest.mark.parametrize(("aside", "way"), [(3.0, ("way-up", "way-left")), (-3.0, ("way-down", "way-right"))])
 def test_out_of_line_says_how_far_and_which_way(part: ProjectedPart, aside: float, way: tuple[str, ...]) -> None:
     (finding,) = found(part, sheet(FRONT, aslant(aside=aside)))
-    assert (finding.rule, finding.views) == ("alignment.offset", ("v2", "v1"))
+    assert (finding.rule, finding.views) == ("auxiliary.fold", ("v2", "v1"))
     assert finding.parameters["offset"] == pytest.approx(3.0)
     assert finding.parameters["way"] == tuple(map(phrase, way))
     for start, end in finding.at:
@@ -179,7 +179,7 @@ def test_a_frame_written_with_few_digits_is_the_one_that_is_meant(part: Projecte
     rows = tuple(tuple(round(x, digits) for x in row) for row in LOOK.frame)
     view = aslant(aside=3.0).model_copy(update={"look": Aslant.model_validate({"frame": rows})})
     known = part if digits == 6 else part.with_looks(drawn(*solid(), sheet(FRONT, view).looks_aslant))
-    assert {f.rule for f in found(known, sheet(FRONT, view))} == {"alignment.offset"}
+    assert {f.rule for f in found(known, sheet(FRONT, view))} == {"auxiliary.fold"}
 
 
 def test_slanted_views_overlap_where_their_lines_do_not_where_their_boxes_do(part: ProjectedPart) -> None:

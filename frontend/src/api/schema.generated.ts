@@ -2358,7 +2358,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "section" | "detail" | "auxiliary" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
             /** Id */
             id: number;
             /** Words */
@@ -2380,7 +2380,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "section" | "detail" | "auxiliary" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
             /** Key */
             key: string;
             /** Words */
@@ -2537,6 +2537,18 @@ export interface components {
              * @enum {string}
              */
             up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+        };
+        /**
+         * AuxiliaryAsked
+         * @description An auxiliary view: any, or one that shows something.
+         */
+        AuxiliaryAsked: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "auxiliary";
+            shows?: components["schemas"]["Shown"] | null;
         };
         /**
          * BankedRemark
@@ -2911,7 +2923,7 @@ export interface components {
             /** Checks Left */
             checks_left: number | null;
             /** Criteria */
-            criteria: ("front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial")[];
+            criteria: ("front" | "angle" | "views" | "alignment" | "lines" | "section" | "detail" | "auxiliary" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial")[];
             /** Findings */
             findings: components["schemas"]["CheckedFinding"][];
         };
@@ -2924,7 +2936,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "section" | "detail" | "auxiliary" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
             message: string;
             /**
              * Severity
@@ -3132,7 +3144,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "section" | "detail" | "auxiliary" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
             /** Given */
             given: number | null;
             /** Of */
@@ -3147,9 +3159,9 @@ export interface components {
         };
         /**
          * CuttingLine
-         * @description A cutting line in a view: its corners in the plane of that view, and the letter at both of its ends.
+         * @description A cutting line in a view: its corners in the plane of that view, and the letter at its ends.
          *
-         *     `arrows` tells on which side of the way from the first corner to the last the arrows point.
+         *     `other` is the letter at its last corner where that is another one.
          */
         CuttingLine: {
             /**
@@ -3157,11 +3169,13 @@ export interface components {
              * @default left
              * @enum {string}
              */
-            arrows: "left" | "right";
+            arrows: "left" | "right" | "none";
             /** Id */
             id: string;
             /** Letter */
             letter?: string | null;
+            /** Other */
+            other?: string | null;
             /** Path */
             path: [
                 number,
@@ -3234,6 +3248,23 @@ export interface components {
             student: components["schemas"]["maqueta__service__deliveries__messages__StudentName"] | null;
             /** Why */
             why: string;
+        };
+        /**
+         * DetailAsked
+         * @description An enlarged detail that shows a point of the part.
+         */
+        DetailAsked: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "detail";
+            /** Of */
+            of?: [
+                number,
+                number,
+                number
+            ] | null;
         };
         /**
          * DifferenceAnswer
@@ -3588,6 +3619,11 @@ export interface components {
              */
             attempts: number;
             /**
+             * Bare Sections
+             * @default false
+             */
+            bare_sections: boolean;
+            /**
              * Captions
              * @default en
              * @enum {string}
@@ -3713,6 +3749,11 @@ export interface components {
              */
             snapping: "free" | "help" | "fixed";
             /**
+             * Special
+             * @default []
+             */
+            special: (components["schemas"]["SectionAsked"] | components["schemas"]["DetailAsked"] | components["schemas"]["AuxiliaryAsked"])[];
+            /**
              * @default {
              *       "alignment_mm": 0.5,
              *       "centring_mm": 10,
@@ -3758,6 +3799,22 @@ export interface components {
              * @default 0.3
              */
             tolerance_mm: number;
+            /**
+             * True Length
+             * @default []
+             */
+            true_length: [
+                [
+                    number,
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number,
+                    number
+                ]
+            ][];
             /**
              * Units
              * @default mm
@@ -4016,7 +4073,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "section" | "detail" | "auxiliary" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
             /** Decision */
             decision: ("upheld" | "waived") | null;
             /** Edges */
@@ -4310,6 +4367,29 @@ export interface components {
             spacing: number;
         };
         /**
+         * HatchedArea
+         * @description An area hatched by hand, in the plane of its view: `rings` along its edge, the outer one first.
+         *
+         *     `angle` of the lines in degrees, `spacing` in mm on paper; without a spacing it is filled.
+         */
+        HatchedArea: {
+            /**
+             * Angle
+             * @default 45
+             */
+            angle: number;
+            /** Rings */
+            rings: [
+                number,
+                number
+            ][][];
+            /**
+             * Spacing
+             * @default 3
+             */
+            spacing: number;
+        };
+        /**
          * Health
          * @description How the service and what it stands on are, in a word each.
          */
@@ -4446,7 +4526,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "frame" | "title" | "construction" | "view" | "dimension" | "mark" | "cutting-line" | "circled" | "note";
+            role: "frame" | "title" | "construction" | "view" | "dimension" | "mark" | "cutting-line" | "circled" | "sight-arrow" | "note";
         };
         /**
          * InkRequest
@@ -5719,7 +5799,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "section" | "detail" | "auxiliary" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
             examples: components["schemas"]["Examples"] | null;
             heading: string;
             /** Id */
@@ -6035,7 +6115,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "section" | "detail" | "auxiliary" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
             /** Found */
             found: number;
             heading: string;
@@ -6062,7 +6142,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "section" | "detail" | "auxiliary" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
             heading: string;
             /** Improved */
             improved: number[];
@@ -6157,6 +6237,31 @@ export interface components {
             before: components["schemas"]["Scheme"];
             /** Who */
             who: string | null;
+        };
+        /**
+         * SectionAsked
+         * @description A section, of a form and through points of the part's own space.
+         */
+        SectionAsked: {
+            /**
+             * Form
+             * @default any
+             */
+            form: ("full" | "half" | "offset" | "aligned" | "broken-out" | "removed" | "revolved") | "any";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "section";
+            /**
+             * Through
+             * @default []
+             */
+            through: [
+                number,
+                number,
+                number
+            ][];
         };
         /**
          * SharedDecision
@@ -6378,6 +6483,11 @@ export interface components {
              */
             paper: components["schemas"]["Paper"];
             /**
+             * Sight Arrows
+             * @default []
+             */
+            sight_arrows: components["schemas"]["SightArrow"][];
+            /**
              * Style
              * @default iso
              * @enum {string}
@@ -6482,6 +6592,25 @@ export interface components {
             total: number;
         };
         /**
+         * Shown
+         * @description What an auxiliary view shows: the face with an outward `normal` in true shape, or edges `along` a direction as
+         *     points, so that the angle between their faces is seen.
+         */
+        Shown: {
+            /** Along */
+            along?: [
+                number,
+                number,
+                number
+            ] | null;
+            /** Normal */
+            normal?: [
+                number,
+                number,
+                number
+            ] | null;
+        };
+        /**
          * SideDrawing
          * @description One side of a part as an exact line drawing, in the part's unit.
          */
@@ -6505,6 +6634,28 @@ export interface components {
              * @enum {string}
              */
             up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+        };
+        /**
+         * SightArrow
+         * @description An arrow in a view that says from where a labelled view looks at the part: its point, and which way it points.
+         */
+        SightArrow: {
+            /** Id */
+            id: string;
+            /** Letter */
+            letter?: string | null;
+            /** Tip */
+            tip: [
+                number,
+                number
+            ];
+            /** View */
+            view: string;
+            /** Way */
+            way: [
+                number,
+                number
+            ];
         };
         /**
          * Slot
@@ -6917,7 +7068,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "section" | "detail" | "auxiliary" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
             heading: string;
             /** Now Right */
             now_right: boolean;
@@ -6970,11 +7121,12 @@ export interface components {
          * @description One view; `at` is where the model's origin lands on the sheet.
          *
          *     A section has a `cut`, a detail a `clip`, and a cut where it enlarges a section; `letter` is what it is labelled
-         *     with, `hatch` how the program draws its cut faces.
+         *     with, `hatch` how the program draws its cut faces. `stated` is the scale written beside a detail, where it is not
+         *     the one it is drawn at; empty where none is written.
          *
-         *     A projected view has the part's own lines; a drafted one has its `lines`, drawn by hand or read from a file. A
-         *     drafted view that fits no view of the part is `unrecognised` and has no look; a `mirrored` one fits only as a
-         *     mirror image (about the upright through its `at`).
+         *     A projected view has the part's own lines; a drafted one has its `lines`, drawn by hand or read from a file, and
+         *     areas `hatched` so. A drafted view that fits no view of the part is `unrecognised` and has no look; a `mirrored` one
+         *     fits only as a mirror image (about the upright through its `at`).
          */
         View: {
             /** At */
@@ -6985,6 +7137,8 @@ export interface components {
             clip?: components["schemas"]["SheetClip"] | null;
             cut?: components["schemas"]["SheetCut"] | null;
             hatch?: components["schemas"]["Hatch"] | null;
+            /** Hatched */
+            hatched?: components["schemas"]["HatchedArea"][] | null;
             /**
              * Hidden
              * @default true
@@ -7023,6 +7177,8 @@ export interface components {
              * @default false
              */
             smooth: boolean;
+            /** Stated */
+            stated?: string | null;
         };
         /**
          * ViewDrawing
@@ -11093,7 +11249,7 @@ export interface operations {
             header?: never;
             path: {
                 sheet_id: number;
-                criterion: ("front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial") | "bonus";
+                criterion: ("front" | "angle" | "views" | "alignment" | "lines" | "section" | "detail" | "auxiliary" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial") | "bonus";
             };
             cookie?: never;
         };

@@ -14,7 +14,13 @@ export const CRITERIA: { id: Criterion; label: string }[] = [
   { id: "layout", label: said("Layout") },
   { id: "title", label: said("criterion|Title") },
   { id: "pictorial", label: said("Pictorial") },
+  { id: "section", label: said("Sections") },
+  { id: "detail", label: said("Details") },
+  { id: "auxiliary", label: said("Auxiliary views") },
 ];
+
+/** Criteria that are shown only where there is something to say of them: most sheets have no such views. */
+export const SPECIAL: readonly Criterion[] = ["section", "detail", "auxiliary"];
 
 export function criterionLabel(id: Criterion): string {
   const known = CRITERIA.find((c) => c.id === id);

@@ -2,7 +2,7 @@ import { Text, Title } from "@mantine/core";
 
 import { t } from "../frame/language";
 import type { Criterion, Wall } from "../api/types";
-import { CRITERIA } from "../frame/words";
+import { CRITERIA, SPECIAL } from "../frame/words";
 import classes from "./Wall.module.css";
 
 interface Props {
@@ -19,7 +19,9 @@ export function LensList({ wall, lens, onLens }: Props) {
     ).length;
   const rows = [
     { id: null, label: t("All"), count: wall.sheets.length },
-    ...CRITERIA.map((c) => ({ ...c, count: touched(c.id) })),
+    ...CRITERIA.map((c) => ({ ...c, count: touched(c.id) })).filter(
+      (c) => c.count > 0 || !SPECIAL.includes(c.id),
+    ),
   ];
   return (
     <nav className={`${classes.lenses} panel`} aria-label={t("Lens")}>

@@ -5,7 +5,7 @@ import { t } from "../frame/language";
 import type { Criterion, Finding, Paper, WallSheet } from "../api/types";
 import { IconButton } from "../frame/IconButton";
 import { FindingOverlay } from "../drawing/FindingOverlay";
-import { CRITERIA, criterionLabel, points, term } from "../frame/words";
+import { CRITERIA, SPECIAL, criterionLabel, points, term } from "../frame/words";
 import { type Chosen, isShown, standingOf } from "./pile";
 import classes from "./Wall.module.css";
 
@@ -92,6 +92,7 @@ function Strip({ findings }: { findings: Finding[] }) {
     <span className={classes.strip} aria-hidden>
       {CRITERIA.filter((c) => c.id !== "placement").map((c) => {
         const own = findings.filter((f) => f.criterion === c.id && f.decision !== "waived");
+        if (own.length === 0 && SPECIAL.includes(c.id)) return null;
         const worst = own.some((f) => f.severity === "error")
           ? "error"
           : own.some((f) => f.severity === "warning")

@@ -4,7 +4,7 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
 from typing import Any, Final
 
-from maqueta.demo import changed_lines, misplaced_sizes
+from maqueta.demo import changed_lines, misplaced_sizes, special_mistakes
 from maqueta.demo.mistakes import MISTAKES
 from maqueta.making.model_sheet import dimensioned
 from maqueta.projection.arrangement import neighbour
@@ -18,6 +18,7 @@ from maqueta.sheet.placed import placed_views
 from maqueta.sheet.view import FromCorner, View, square
 from maqueta.sizes.proposal import Datum
 from maqueta.task.dimensioning import DimensioningTask, FunctionalSize, HolesFrom
+from maqueta.task.special import AuxiliaryAsked, DetailAsked, SectionAsked, Shown
 
 Broken = Callable[[ProjectedPart, SheetDocument], SheetDocument]
 
@@ -264,6 +265,34 @@ def _called(name: str) -> Broken:
     return lambda _, sheet: sheet.model_copy(update={"name": name})
 
 
+def _special(broken: Broken, part: str, *asked: object) -> Example:
+    """An example of a sheet with a special view."""
+    task = {"views": ("front", "top"), "paper": "A2", "pictorial": "unwanted", "special": asked}
+    return Example(broken, task, None, part)
+
+
+_ANY_SECTION, _HALF = SectionAsked(kind="section"), SectionAsked(kind="section", form="half")
+_SLOPE = AuxiliaryAsked(kind="auxiliary", shows=Shown(normal=(36.0, 0.0, 40.0)))
+_CORNER = AuxiliaryAsked(kind="auxiliary", shows=Shown(normal=(0.460178993, -0.707106781, 0.536875492)))
+_RIB = SectionAsked(kind="section", through=((30.0, 25.0, 30.0),))
+_SPECIAL: Final[Mapping[str, Example]] = {
+    "section.missing": _special(special_mistakes.no_section, "bobbin-bush", _ANY_SECTION),
+    "section.cutting-line": _special(special_mistakes.line_aside, "bobbin-bush", _ANY_SECTION),
+    "section.label": _special(special_mistakes.section_without_letters, "bobbin-bush", _ANY_SECTION),
+    "section.hatching": _special(special_mistakes.not_hatched, "bobbin-bush", _ANY_SECTION),
+    "section.hatch-style": _special(special_mistakes.hatched_along, "bobbin-bush", _ANY_SECTION),
+    "section.hidden": _special(special_mistakes.hidden_left, "ribbed-bearing", _RIB),
+    "section.uncut": _special(special_mistakes.rib_cut, "ribbed-bearing", _RIB),
+    "section.boundary": _special(special_mistakes.no_centre_line, "brake-drum", _HALF),
+    "detail.region": _special(special_mistakes.no_circle, "spindle-pin", DetailAsked(kind="detail")),
+    "detail.label": _special(special_mistakes.detail_without_letter, "spindle-pin", DetailAsked(kind="detail")),
+    "detail.scale": _special(special_mistakes.other_scale_stated, "spindle-pin", DetailAsked(kind="detail")),
+    "auxiliary.missing": _special(special_mistakes.no_auxiliary, "slanted-seat", _SLOPE),
+    "auxiliary.direction": _special(special_mistakes.looked_at_askew, "slanted-seat", _SLOPE),
+    "auxiliary.fold": _special(special_mistakes.out_of_line, "slanted-seat", _SLOPE),
+    "auxiliary.chain": _special(special_mistakes.chain_begun_wrongly, "beam-casting", _CORNER),
+    "auxiliary.label": _special(special_mistakes.hangs_on_nothing, "slanted-seat", _SLOPE),
+}
 #: Examples by rule.
 EXAMPLES: Final[Mapping[str, Example]] = {
     "front.side": Example(MISTAKES["wrong front"]),
@@ -342,4 +371,5 @@ EXAMPLES: Final[Mapping[str, Example]] = {
     "views.repeated": Example(_as_it_is, {"views": None}, _front_and_top, "tension-wheel"),
     "views.insufficient": Example(_without("right"), {"views": None}),
     "dimensions.contour": Example(_place_beside),
+    **_SPECIAL,
 }

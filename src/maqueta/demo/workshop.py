@@ -12,7 +12,8 @@ from maqueta.task.exercise import Exercise
 
 _FOLDER: Final = Path(__file__).parent / "parts"
 
-#: The parts by level: plain steps and single holes; several features and round shapes; forms that meet and blend.
+#: The parts by level: plain steps and single holes; several features and round shapes; forms that meet and blend; what
+#: takes sections, details and auxiliary views.
 LEVELS: Final = {
     1: (
         "shuttle-rest",
@@ -43,6 +44,16 @@ LEVELS: Final = {
         "warp-lever",
         "beam-head",
         "comb-foot",
+    ),
+    4: (
+        "bobbin-bush",
+        "brake-drum",
+        "ribbed-bearing",
+        "heddle-plate",
+        "crank-flange",
+        "spindle-pin",
+        "slanted-seat",
+        "beam-casting",
     ),
 }
 PARTS: Final = tuple(slug for slugs in LEVELS.values() for slug in slugs)

@@ -10,7 +10,9 @@ from maqueta.drawing.pens import Pen
 from maqueta.geometry.box import Box, box_of
 from maqueta.geometry.carrier import Circle, Point
 
-Role = Literal["frame", "title", "construction", "view", "dimension", "mark", "cutting-line", "circled", "note"]
+Role = Literal[
+    "frame", "title", "construction", "view", "dimension", "mark", "cutting-line", "circled", "sight-arrow", "note"
+]
 Anchor = Literal["start", "middle", "end"]
 
 

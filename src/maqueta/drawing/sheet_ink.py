@@ -7,7 +7,14 @@ from maqueta.drawing.dimension_ink import dimension_items, leader_items
 from maqueta.drawing.ink import Arc, InkGroup, Item, Stroke, Text, group
 from maqueta.drawing.lettering import text_width
 from maqueta.drawing.pens import Pen
-from maqueta.drawing.special_ink import break_items, circled_items, cutting_items, label_items, section_items
+from maqueta.drawing.special_ink import (
+    break_items,
+    circled_items,
+    cutting_items,
+    label_items,
+    section_items,
+    sight_items,
+)
 from maqueta.drawing.title_ink import frame_group, title_group
 from maqueta.geometry.carrier import Circle, Point
 from maqueta.geometry.line_set import Piece
@@ -43,6 +50,7 @@ def sheet_ink(projected: ProjectedPart, sheet: SheetDocument, construction: bool
             group(region.id, "circled", circled_items(region, placed[region.view]), region.view)
             for region in sheet.circled
         ),
+        *(group(own.id, "sight-arrow", sight_items(own, placed[own.view]), own.view) for own in sheet.sight_arrows),
         *(
             group(d.id, "dimension", dimension_items(d, placed[d.view], sheet, projected.part.unit), d.view)
             for d in sheet.dimensions

@@ -10,12 +10,13 @@ import shapely
 from shapely.geometry import LineString, MultiLineString, Polygon
 
 from maqueta.drawing.arrows import arrow, moved_along
-from maqueta.drawing.ink import Arc, Item, Stroke, Text
+from maqueta.drawing.ink import Arc, Filled, Item, Stroke, Text
+from maqueta.geometry.box import Box, box_of
 from maqueta.geometry.carrier import TURN, Point
-from maqueta.geometry.line_set import CutRegion
+from maqueta.geometry.clip import Clip
 from maqueta.sheet.placed import PlacedView
 from maqueta.sheet.scales import write_scale
-from maqueta.sheet.special import CircledRegion, CuttingLine, Hatch
+from maqueta.sheet.special import CircledRegion, CuttingLine, Rings, SightArrow
 
 #: Letters of cutting lines and labels are 1.4 times as high as dimensions (ISO 128-3 and ISO 3098, from memory).
 LETTER: Final = 5.0
@@ -25,21 +26,25 @@ BEYOND, WIDE_END = 4.0, 6.0
 ARROW: Final = 9.0
 #: Labels stand so far over their view, mm (common practice, no source).
 OVER: Final = 5.0
+#: Hatching denser than this, mm, is filled.
+_DENSEST: Final = 0.3
 #: A region of more lines than this is not hatched: no sheet of paper has room for them.
 _MOST_LINES: Final = 1000
 
 
-def hatch_items(regions: Iterable[CutRegion], hatch: Hatch) -> list[Item]:
-    """Hatching of regions in the plane of the sheet: lines of one direction and spacing that go on from one to the
-    next, since they stand at whole multiples of the spacing from the sheet's origin."""
-    angle = math.radians(hatch.angle)
-    along, across = (math.cos(angle), math.sin(angle)), (-math.sin(angle), math.cos(angle))
+def hatch_items(areas: Iterable[Rings], angle: float, spacing: float) -> list[Item]:
+    """Hatching of areas in the plane of the sheet: lines of one direction (degrees) and spacing (mm).
+
+    They go on from one area to the next, since they stand at whole multiples of the spacing from the sheet's origin.
+    """
+    turn = math.radians(angle)
+    along, across = (math.cos(turn), math.sin(turn)), (-math.sin(turn), math.cos(turn))
     items: list[Item] = []
-    for region in regions:
-        area = Polygon(region.rings[0], region.rings[1:]).buffer(0)
-        points = np.array([point for ring in region.rings for point in ring])
+    for rings in areas:
+        area = Polygon(rings[0], rings[1:]).buffer(0)
+        points = np.array([point for ring in rings for point in ring])
         levels, reaches = points @ np.array(across), points @ np.array(along)
-        first, last = math.ceil(levels.min() / hatch.spacing), math.floor(levels.max() / hatch.spacing)
+        first, last = math.ceil(levels.min() / spacing), math.floor(levels.max() / spacing)
         if last - first > _MOST_LINES:
             continue
         low, high = float(reaches.min()) - 1.0, float(reaches.max()) + 1.0
@@ -48,7 +53,7 @@ def hatch_items(regions: Iterable[CutRegion], hatch: Hatch) -> list[Item]:
                 (low * along[0] + level * across[0], low * along[1] + level * across[1]),
                 (high * along[0] + level * across[0], high * along[1] + level * across[1]),
             ]
-            for level in (hatch.spacing * k for k in range(first, last + 1))
+            for level in (spacing * k for k in range(first, last + 1))
         ]
         for run in shapely.get_parts(MultiLineString(lines).intersection(area)):
             if isinstance(run, LineString) and run.length > 1e-6:
@@ -58,10 +63,15 @@ def hatch_items(regions: Iterable[CutRegion], hatch: Hatch) -> list[Item]:
 
 
 def section_items(placed: PlacedView) -> list[Item]:
-    """Hatching of a view that the program draws, where it is to be hatched."""
-    if placed.view.hatch is None or placed.view.lines is not None:
-        return []
-    return hatch_items((region.moved(placed.move) for region in placed.lines.regions), placed.view.hatch)
+    """Hatching of a view: by the program where it draws the view and is to hatch it, else by hand."""
+    items: list[Item] = []
+    for area in placed.hatched:
+        rings = area.moved(placed.move).rings
+        if area.spacing < _DENSEST and len(rings) == 1:
+            items.append(Filled(rings[0]))
+        else:
+            items += hatch_items([rings], area.angle, max(area.spacing, _DENSEST))
+    return items
 
 
 def break_items(placed: PlacedView) -> list[Item]:
@@ -76,10 +86,16 @@ def break_items(placed: PlacedView) -> list[Item]:
 
 def label_items(placed: PlacedView) -> list[Item]:
     """The label over a section or detail: "A–A", "B (5:1)"."""
-    text, box = label_of(placed), placed.box
+    text = label_of(placed)
     if text is None or not placed.drawn:
         return []
-    return [Text(((box[0] + box[2]) / 2, box[3] + OVER), text, LETTER)]
+    left, _, right, top = placed.box if placed.view.clip is None else _clip_box(placed, placed.view.clip.clip)
+    return [Text(((left + right) / 2, top + OVER), text, LETTER)]
+
+
+def _clip_box(placed: PlacedView, clip: Clip) -> Box:
+    """The box on the sheet of what is broken off."""
+    return box_of(placed.to_sheet(point) for piece in clip.edge for point in piece.outline())
 
 
 def label_of(placed: PlacedView) -> str | None:
@@ -89,7 +105,10 @@ def label_of(placed: PlacedView) -> str | None:
         return None
     if placed.view.kind == "section":
         return f"{letter}–{letter}"
-    return f"{letter} ({write_scale(placed.view.scale)})" if placed.view.kind == "detail" else letter
+    if placed.view.kind != "detail":
+        return letter
+    stated = placed.view.stated if placed.view.stated is not None else write_scale(placed.view.scale)
+    return f"{letter} ({stated})" if stated else letter
 
 
 def cutting_items(line: CuttingLine, placed: PlacedView) -> list[Item]:
@@ -105,14 +124,18 @@ def cutting_items(line: CuttingLine, placed: PlacedView) -> list[Item]:
         wide = min(WIDE_END, math.dist(start, end) / 2)
         items += [Stroke((start, moved_along(start, way, wide)), "visible")]
         items += [Stroke((end, moved_along(end, way, -wide)), "visible")]
-    for end, way, outwards in ((points[0], ways[0], -1.0), (points[-1], ways[-1], 1.0)):
-        towards = (-way[1], way[0]) if line.arrows == "left" else (way[1], -way[0])
+    for end, way, outwards, letter in (
+        (points[0], ways[0], -1.0, line.letter),
+        (points[-1], ways[-1], 1.0, line.other or line.letter),
+    ):
+        towards = (way[1], -way[0]) if line.arrows == "right" else (-way[1], way[0])
         tip = moved_along(end, towards, ARROW)
-        items += [Stroke((end, tip), "dimension"), arrow(tip, towards)]
-        if line.letter is not None:
+        if line.arrows != "none":
+            items += [Stroke((end, tip), "dimension"), arrow(tip, towards)]
+        if letter is not None:
             # Beside the tip, away from what is cut.
             x, y = moved_along(tip, way, outwards * LETTER * 0.7)
-            items.append(Text((x, y - LETTER / 2), line.letter, LETTER))
+            items.append(Text((x, y - LETTER / 2), letter, LETTER))
     return items
 
 
@@ -120,6 +143,18 @@ def _way(start: Point, end: Point) -> Point:
     """The unit vector from one point to another."""
     length = math.dist(start, end)
     return ((end[0] - start[0]) / length, (end[1] - start[1]) / length)
+
+
+def sight_items(own: SightArrow, placed: PlacedView) -> list[Item]:
+    """An arrow that says from where a labelled view looks, and its letter over its shaft."""
+    tip = placed.to_sheet(own.tip)
+    way = _way((0.0, 0.0), own.way)
+    tail = moved_along(tip, way, -ARROW)
+    items: list[Item] = [Stroke((tail, tip), "dimension"), arrow(tip, way)]
+    if own.letter is not None:
+        x, y = moved_along(tail, way, -LETTER)
+        items.append(Text((x, y - LETTER / 2), own.letter, LETTER))
+    return items
 
 
 def circled_items(region: CircledRegion, placed: PlacedView) -> list[Item]:

@@ -6,10 +6,11 @@ Adding a rule: an entry and a check in the module of its criterion, its sentence
 from collections.abc import Mapping
 from typing import Final
 
-from maqueta.judging.criteria import alignment, angle, front, layout, pictorial, scale, title, views
+from maqueta.judging.criteria import alignment, angle, auxiliary, detail, front, layout, pictorial, scale, title, views
 from maqueta.judging.criteria.dimensions.rules import RULES as DIMENSIONS
 from maqueta.judging.criteria.lines.rules import RULES as LINES
 from maqueta.judging.criteria.placement.rules import RULES as PLACEMENT
+from maqueta.judging.criteria.section.rules import RULES as SECTION
 from maqueta.judging.finding import Finding
 from maqueta.judging.rule import Rule, Wording
 
@@ -21,6 +22,9 @@ CATALOGUE: Final[Mapping[str, Rule]] = {
         views.RULES,
         alignment.RULES,
         LINES,
+        SECTION,
+        detail.RULES,
+        auxiliary.RULES,
         scale.RULES,
         DIMENSIONS,
         PLACEMENT,

@@ -7,6 +7,8 @@ from maqueta.geometry.rounding import tidy
 from maqueta.judging.catalogue import CATALOGUE, wording
 from maqueta.judging.criteria.alignment import check_alignment
 from maqueta.judging.criteria.angle import check_angle
+from maqueta.judging.criteria.auxiliary import check_auxiliary
+from maqueta.judging.criteria.detail import check_detail
 from maqueta.judging.criteria.dimensions.check import check_dimensions
 from maqueta.judging.criteria.dimensions.choice import check_choice
 from maqueta.judging.criteria.dimensions.tolerances import check_tolerances
@@ -18,6 +20,7 @@ from maqueta.judging.criteria.pictorial import check_pictorial
 from maqueta.judging.criteria.placement.check import check_placement
 from maqueta.judging.criteria.placement.lettering import check_lettering
 from maqueta.judging.criteria.scale import check_scale
+from maqueta.judging.criteria.section.check import check_section
 from maqueta.judging.criteria.title import check_title
 from maqueta.judging.criteria.views import check_views
 from maqueta.judging.dimension_survey import DimensionSurvey
@@ -62,6 +65,9 @@ def check(projected: ProjectedPart, exercise: Exercise, sheet: SheetDocument) ->
         check_views,
         check_alignment,
         check_lines,
+        check_section,
+        check_detail,
+        check_auxiliary,
         check_scale,
     ):
         findings += criterion(survey)

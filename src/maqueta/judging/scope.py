@@ -3,10 +3,11 @@
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 
+from maqueta.judging.criteria.auxiliary import check_auxiliary
 from maqueta.judging.dimension_survey import DimensionSurvey
 from maqueta.judging.survey import Survey
 from maqueta.phrases.phrase import Phrase, phrase
-from maqueta.task.criteria import Criterion
+from maqueta.task.criteria import SPECIAL, Criterion
 
 _NO_VIEW = phrase("scope-no-view")
 
@@ -43,4 +44,14 @@ def scope_of(survey: Survey, dimensions: DimensionSurvey) -> Scope:
         lacking["title"] = phrase("scope-title-empty")
     if exercise.pictorial == "required" and not survey.pictorial:
         lacking["pictorial"] = phrase("scope-no-pictorial")
+    asked, kinds = exercise.asked_specially, {item.view.kind for item in survey.placed}
+    for criterion in SPECIAL:
+        if criterion not in kinds and criterion not in asked:
+            unjudged[criterion] = phrase("scope-no-special-asked")
+        elif criterion not in kinds and criterion != "auxiliary":
+            lacking[criterion] = phrase("scope-no-special", kind=criterion)
+    # What an auxiliary view is asked for, any other may show.
+    unshown = any(finding.rule == "auxiliary.missing" for finding in check_auxiliary(survey))
+    if "auxiliary" in asked and "auxiliary" not in kinds and unshown:
+        lacking["auxiliary"] = phrase("scope-no-special", kind="auxiliary")
     return Scope(unjudged, lacking)

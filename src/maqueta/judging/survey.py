@@ -18,6 +18,7 @@ from maqueta.sheet.paper import Layout
 from maqueta.sheet.placed import PlacedView, placed_views
 from maqueta.sheet.view_graph import angle_across, fold
 from maqueta.task.exercise import Exercise
+from maqueta.task.fronts import accepted_fronts
 
 
 @dataclass(frozen=True)
@@ -50,8 +51,38 @@ class Survey:
 
     @cached_property
     def principal(self) -> tuple[PlacedView, ...]:
-        """The views that look squarely at the part."""
-        return tuple(item for item in self.placed if item.view.kind == "principal")
+        """The views that look squarely at the part; among them sections that stand in for one that is not there."""
+        plain = [item for item in self.placed if item.view.kind == "principal"]
+        standing_in = self._standing_in(plain)
+        return tuple(item for item in self.placed if item.view.kind == "principal" or item in standing_in)
+
+    @cached_property
+    def cut_front(self) -> PlacedView | None:
+        """The section that is the front view, where no other view can be it."""
+        plain = [item for item in self.placed if item.view.kind == "principal"]
+        sections = [item for item in self.sections if item.attitude is not None]
+        if not sections:
+            return None
+        accepted = accepted_fronts(self.projected, self.exercise)
+        if any(item.attitude in accepted for item in plain) or len(plain) >= len(self.exercise.view_names):
+            return None
+        return next((item for item in sections if item.attitude in accepted), None)
+
+    def _standing_in(self, plain: Sequence[PlacedView]) -> list[PlacedView]:
+        """Sections in the place of a principal view: the front cut open, and those without letters of their own."""
+        shown = {item.attitude.side for item in plain if item.attitude is not None}
+        front = self.cut_front
+        found = [front] if front is not None else []
+        for item in self.sections:
+            alone = item.attitude is not None and item.attitude.side not in shown
+            if alone and item.view.letter is None and item is not front:
+                found.append(item)
+        return found
+
+    @cached_property
+    def sections(self) -> tuple[PlacedView, ...]:
+        """The views that show the part cut open."""
+        return tuple(item for item in self.placed if item.view.kind == "section")
 
     @cached_property
     def orthographic(self) -> tuple[PlacedView, ...]:
@@ -86,7 +117,8 @@ class Survey:
 
     def hidden_wanted(self, item: PlacedView) -> bool:
         """Whether a view is to have its hidden lines: an auxiliary one or a detail all of them, if it has any."""
-        if item.view.kind in ("auxiliary", "detail"):
+        broken_out = item.view.cut is not None and item.view.cut.form == "broken-out"
+        if item.view.kind in ("auxiliary", "detail") or broken_out:
             return any(line.piece.kind == "hidden" for line in item.by_hand)
         return self.exercise.hidden_lines and item.view.kind == "principal"
 
@@ -99,6 +131,8 @@ class Survey:
     @cached_property
     def front(self) -> PlacedView | None:
         """The view taken as front: the one the sheet names, else the one the others are arranged around."""
+        if self.cut_front is not None:
+            return self.cut_front
         named = next((item for item in self.principal if item.view.id == self.sheet.front), None)
         if named is not None or not self.principal:
             return named
@@ -136,8 +170,10 @@ class Survey:
     def parent(self, item: PlacedView) -> PlacedView | None:
         """The view another is folded out from: the one it names, of a principal one that names none the front."""
         if item.view.parent is not None:
-            return self.by_id[item.view.parent]
-        return self.front if item.view.kind == "principal" and item is not self.front else None
+            parent = self.by_id[item.view.parent]
+            # The front view stands for itself, also where it is a section cut along a line of another view.
+            return None if item is self.cut_front else parent
+        return self.front if item in self.principal and item is not self.front else None
 
     def match(self, item: PlacedView) -> float:
         """How well the drawn lines of a view agree with the part, 0 to 1; a projected view always does."""
@@ -150,8 +186,8 @@ class Survey:
         """What each view is called, seen from the drawn front view; others by their kind."""
         names: dict[str, str] = {}
         for item in self.placed:
-            principal = item.view.attitude
-            names[item.view.id] = item.view.kind if principal is None else name_of(self.reference, principal.side)
+            own = item.attitude if item in self.principal else None
+            names[item.view.id] = item.view.kind if own is None else name_of(self.reference, own.side)
         return names
 
     def name(self, item: PlacedView) -> str:
@@ -213,7 +249,8 @@ class Survey:
                 found[item.view.id] = angle
         for item in self.orthographic:
             parent = self.parent(item)
-            if item.view.kind != "auxiliary" or parent is None or parent.look is None or item.look is None:
+            in_projection = item.view.kind == "auxiliary" and item.view.letter is None
+            if not in_projection or parent is None or parent.look is None or item.look is None:
                 continue
             towards = fold(parent.look, item.look)
             angle = angle_across(parent.reach(towards), item.reach(towards)) if towards is not None else None
@@ -224,6 +261,6 @@ class Survey:
 
 def attitude_of(item: PlacedView) -> Attitude:
     """The attitude of a principal view."""
-    attitude = item.view.attitude
+    attitude = item.attitude
     assert attitude is not None, "a pictorial view has no attitude"
     return attitude

@@ -1,10 +1,12 @@
 """A faultless sheet of a part, drawn by rule: views in line with equal gaps, centre lines, sizes from datum sides."""
 
 from maqueta.making.model_views import model_views
+from maqueta.making.special_views import special_looks, with_special_views
 from maqueta.making.starting_sheet import blank_sheet
 from maqueta.making.title_filled import Drafter as Drafter
 from maqueta.making.title_filled import title_values
 from maqueta.projection.attitude import Attitude
+from maqueta.projection.look import Look
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.dimension_words import write_length
 from maqueta.sheet.document import SheetDocument, TitleBlock
@@ -20,22 +22,29 @@ from maqueta.task.fronts import model_front
 def model_sheet(projected: ProjectedPart, exercise: Exercise, drafter: Drafter) -> SheetDocument:
     """A sheet of the exercise on which the checks find nothing.
 
-    A part whose sizes cannot be counted gets no dimensions.
+    A part whose sizes cannot be counted gets no dimensions. Raises UnseenLookError where special views are asked for
+    and the part has not been drawn in `model_looks`.
     """
     front = model_front(projected, exercise)
-    names = list(exercise.view_names)
     views, scale = model_views(projected, exercise)
     part = projected.part
     blank = blank_sheet(exercise)
     title = TitleBlock(fields=dict(title_values(part, blank, drafter, scale)), angle=exercise.angle)
     sheet = blank.model_copy(update={"views": tuple(views), "title": title})
-    placed = {item.view.id: item for item in placed_views(projected, sheet)}
-    principal = [placed[f"v{index + 1}"] for index in range(len(names))]
-    marks = list(proposed_marks(projected, principal)) if exercise.centre_lines else []
+    sheet = with_special_views(projected, exercise, sheet)
+    placed = placed_views(projected, sheet)
+    # Pictorial views show no axes; those of a detail go on outside of it.
+    marked = [item for item in placed if item.view.kind not in ("pictorial", "detail")]
+    marks = list(proposed_marks(projected, marked)) if exercise.centre_lines else []
     sheet = sheet.model_copy(update={"marks": tuple(marks)})
     if exercise.dimensioning.required and undimensioned(part) is None:
         return dimensioned(projected, sheet, front)
     return sheet
+
+
+def model_looks(projected: ProjectedPart, exercise: Exercise) -> tuple[Look, ...]:
+    """The looks in which a part has to be drawn for its model answer beside the usual ones."""
+    return special_looks(projected, exercise, model_views(projected, exercise)[0]) if exercise.special else ()
 
 
 def dimensioned(
@@ -50,8 +59,7 @@ def dimensioned(
     def write(value: float) -> str:
         return write_length(value, sheet, part.unit)
 
-    views = [
-        item for item in placed_views(projected, sheet) if item.view.kind == "principal" and not item.view.mirrored
-    ]
+    placed = placed_views(projected, sheet)
+    views = [item for item in placed if item.attitude is not None and not item.view.mirrored]
     proposed = propose(form_model(part), part, front, views, write, datum)
     return sheet.model_copy(update={"dimensions": in_rows(proposed, views, sheet.style == "asme")})

@@ -43,7 +43,7 @@ class Identity:
         """A view looking at the part in this way: at the whole of it, whatever it was taken for before."""
         kind = kind_of(self.look)
         parent = view.parent if kind in FOLDED_FROM else None
-        whole = {"cut": None, "clip": None, "letter": None, "hatch": None}
+        whole = {"cut": None, "clip": None, "letter": None, "hatch": None, "stated": None}
         named = {"kind": kind, "look": self.look, "mirrored": self.mirrored, "parent": parent}
         return view.model_copy(update=named | whole)
 

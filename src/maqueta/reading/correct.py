@@ -70,7 +70,8 @@ def rebased(
     ratio = item.factor / factor
     change = Similarity(ratio, 0.0, (item.view.at[0] - at[0]) / factor, (item.view.at[1] - at[1]) / factor)
     lines = tuple(drafted_of(piece_of(line).moved(change), pen_of(line)) for line in item.view.lines or ())
-    view = (identity or STRANGE).on(item.view.model_copy(update={"at": at, "scale": scale, "lines": lines}))
+    areas = {"hatched": tuple(area.moved(change) for area in item.view.hatched or ()) or None}
+    view = (identity or STRANGE).on(item.view.model_copy(update={"at": at, "scale": scale, "lines": lines} | areas))
     shift = (item.view.at[0] - at[0], item.view.at[1] - at[1])
     dimensions = tuple(_moved(d, change, shift) if d.view == view.id else d for d in sheet.dimensions)
     marks = tuple(
@@ -93,7 +94,16 @@ def rebased(
     views = tuple(view if own.id == view.id else own for own in sheet.views)
     if view.kind not in FOLDED_FROM:
         views = let_go(views, view.id)
-    ink = {"dimensions": dimensions, "marks": marks, "cutting_lines": cuts, "circled": circled}
+    arrows = tuple(
+        own.model_copy(update={"tip": change(own.tip)}) if own.view == view.id else own for own in sheet.sight_arrows
+    )
+    ink = {
+        "dimensions": dimensions,
+        "marks": marks,
+        "cutting_lines": cuts,
+        "circled": circled,
+        "sight_arrows": arrows,
+    }
     return sheet.model_copy(update={"views": views, **ink})
 
 

@@ -83,14 +83,14 @@ def pictorial(
     smaller = [float(each) for each in reversed(recommended(units)) if each < scale]
     for own in (scale, *smaller[:_STEPS_DOWN]):
         factor = own * unit
-        spot = _free_spot((factor * (right - left), factor * (top - bottom)), taken, area)
+        spot = free_spot((factor * (right - left), factor * (top - bottom)), taken, area)
         if spot is not None:
             at = (spot[0] - factor * left, spot[1] - factor * bottom)
             return (View(id="p1", kind="pictorial", look=FromCorner(corner=corner), at=at, scale=own, hidden=False),)
     return ()
 
 
-def _free_spot(size: tuple[float, float], taken: Sequence[Box], area: Box) -> Point | None:
+def free_spot(size: tuple[float, float], taken: Sequence[Box], area: Box) -> Point | None:
     """The lower left corner (mm) of room for a view of a size, clear of what is taken: in a corner of the area."""
     width, height = size
     for step in range(8):

@@ -52,7 +52,7 @@ def columns_meant(
     """
     named: dict[str, ViewName] = {}
     if front is not None and reference is not None:
-        named = {i.view.id: name_of(reference, i.view.attitude.side) for i in principal if i.view.attitude is not None}
+        named = {i.view.id: name_of(reference, i.attitude.side) for i in principal if i.attitude is not None}
     if front is None or not named or max(Counter(named.values()).values()) > 1:
         return Columns(_as_they_lie(principal, 0, 2), _as_they_lie(principal, 1, 3))
     stations = {item.view.id: _station(item, front, named[item.view.id], angle) for item in principal}

@@ -28,7 +28,7 @@ from maqueta.sheet.fields import (
 from maqueta.sheet.former import upgraded
 from maqueta.sheet.paper import Layout, PaperSize, layout
 from maqueta.sheet.sheet_form import SheetForm
-from maqueta.sheet.special import MOST_SPECIAL, CircledRegion, CuttingLine
+from maqueta.sheet.special import MOST_SPECIAL, CircledRegion, CuttingLine, SightArrow
 from maqueta.sheet.usual_form import usual_form
 from maqueta.sheet.view import MOST_LINES, Aslant, View
 from maqueta.sheet.view_graph import FOLDED_FROM, front_of
@@ -166,6 +166,7 @@ class SheetDocument(Strict):
     notes: Annotated[tuple[Note, ...], Field(max_length=MOST_NOTES)] = ()
     cutting_lines: Annotated[tuple[CuttingLine, ...], Field(max_length=MOST_SPECIAL)] = ()
     circled: Annotated[tuple[CircledRegion, ...], Field(max_length=MOST_SPECIAL)] = ()
+    sight_arrows: Annotated[tuple[SightArrow, ...], Field(max_length=MOST_SPECIAL)] = ()
     title: TitleBlock = TitleBlock()
     name: ShortText | None = None
 
@@ -188,11 +189,12 @@ class SheetDocument(Strict):
             ("note", [n.id for n in self.notes]),
             ("cutting-line", [line.id for line in self.cutting_lines]),
             ("circled-region", [region.id for region in self.circled]),
+            ("sight-arrow", [arrow.id for arrow in self.sight_arrows]),
         ):
             if len(set(names)) != len(names):
                 raise ToldError(phrase("same-id-twice", thing=kind))
         known = set(views)
-        for user in (*self.dimensions, *self.marks, *self.cutting_lines, *self.circled):
+        for user in (*self.dimensions, *self.marks, *self.cutting_lines, *self.circled, *self.sight_arrows):
             if user.view not in known:
                 raise ToldError(phrase("view-not-on-sheet", id=user.id, view=user.view))
         return self

@@ -11,11 +11,14 @@ from maqueta.geometry.carrier import Interval, Point, Similarity
 from maqueta.geometry.compare import DrawnPiece
 from maqueta.geometry.line_set import LineSet, Piece, extremes
 from maqueta.geometry.mirror import mirror_image
+from maqueta.projection.attitude import Attitude, attitude_of
 from maqueta.projection.look import Look
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.drafted import construction_of, pieces_of
+from maqueta.sheet.special import Hatching
 from maqueta.sheet.view import View
+from maqueta.solid.cut import FACE_ALONE
 from maqueta.solid.unit import MILLIMETRES
 
 
@@ -62,6 +65,27 @@ class PlacedView:
     def by_hand(self) -> tuple[DrawnPiece, ...]:
         """The lines of a drafted view; none of a projected one."""
         return pieces_of(self.view.lines or (), self.factor)
+
+    @cached_property
+    def hatched(self) -> tuple[Hatching, ...]:
+        """What is hatched, in the view's own plane: by hand, or by the program all that is cut."""
+        if self.view.lines is not None:
+            return tuple(area.hatching for area in self.view.hatched or ())
+        if self.view.hatch is None:
+            return ()
+        return tuple(
+            Hatching(region.rings, own.angle, own.spacing)
+            for region in self.lines.regions
+            for own in (self.view.hatch.of_body(region.body),)
+        )
+
+    @property
+    def attitude(self) -> Attitude | None:
+        """The side of the part a view shows, whole or cut open, and which way up; None of any other view."""
+        if self.view.kind == "section" and self.look is not None and self.view.cut is not None:
+            face_alone = self.view.cut.form in FACE_ALONE
+            return None if face_alone else attitude_of(Look(self.look.frame))
+        return self.view.attitude
 
     @cached_property
     def construction(self) -> tuple[Piece, ...]:

@@ -3,12 +3,15 @@
 Lines that say so stand in the parent view: a cutting line with its arrows and letters, a circle about a region.
 """
 
+import math
+from dataclasses import dataclass, replace
 from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
 from shapely.geometry import Polygon
+from shapely.geometry.base import BaseGeometry
 
-from maqueta.geometry.carrier import Similarity
+from maqueta.geometry.carrier import Point, Similarity
 from maqueta.geometry.clip import Clip
 from maqueta.geometry.directions import Vector
 from maqueta.geometry.frame import ROUNDED, dot, facing
@@ -20,12 +23,13 @@ from maqueta.strict import Strict
 
 #: The most corners of a cutting path or an outline, and the most cutting lines and circled regions of a sheet.
 MOST_CORNERS, MOST_SPECIAL = 60, 40
+#: The most hatched areas of a view, and the most points along the edge of one.
+MOST_AREAS, MOST_EDGE = 80, 400
+#: Rings along the edge of an area, the outer one first.
+Rings = tuple[tuple[Point, ...], ...]
 ModelPoint = tuple[ModelLength, ModelLength, ModelLength]
-Direction = tuple[
-    Annotated[float, Field(ge=-1.001, le=1.001)],
-    Annotated[float, Field(ge=-1.001, le=1.001)],
-    Annotated[float, Field(ge=-1.001, le=1.001)],
-]
+Share = Annotated[float, Field(ge=-1.001, le=1.001)]
+Direction = tuple[Share, Share, Share]
 #: One or two capitals; I, O and Q are seldom used, but not wrong.
 Letter = Annotated[str, Field(pattern=r"^[A-Z]{1,2}$")]
 #: Corners that a cutting path has by its form, at least and at most.
@@ -102,18 +106,92 @@ class Hatch(Strict):
     angle: Annotated[float, Field(ge=-180, le=180)] = 45.0
     spacing: Annotated[float, Field(ge=0.3, le=50)] = 3.0
 
+    def of_body(self, body: int) -> "Hatch":
+        """The hatching of one body of an assembly: the next is hatched the other way, further ones wider."""
+        if body == 0:
+            return self
+        turned = self.angle if body % 2 == 0 else -self.angle
+        return Hatch(angle=turned, spacing=min(self.spacing * (1 + 0.4 * (body // 2)), 50.0))
+
+
+@dataclass(frozen=True, slots=True)
+class Hatching:
+    """An area as it is hatched, by hand or by the program; without a `spacing` it is filled."""
+
+    rings: Rings
+    angle: float
+    spacing: float
+
+    @property
+    def region(self) -> BaseGeometry:
+        """The area; rings that touch may cross each other by a hair."""
+        return Polygon(self.rings[0], self.rings[1:]).buffer(0)
+
+    def moved(self, move: Similarity) -> "Hatching":
+        """The area after a move of its plane that does not turn it."""
+        return replace(self, rings=moved_rings(self.rings, move))
+
+
+def moved_rings(rings: Rings, move: Similarity) -> Rings:
+    """Rings of points after a move of their plane."""
+    return tuple(tuple(move(point) for point in ring) for ring in rings)
+
+
+class HatchedArea(Strict):
+    """An area hatched by hand, in the plane of its view: `rings` along its edge, the outer one first.
+
+    `angle` of the lines in degrees, `spacing` in mm on paper; without a spacing it is filled.
+    """
+
+    rings: Annotated[
+        tuple[Annotated[tuple[ViewPoint, ...], Field(min_length=3, max_length=MOST_EDGE)], ...],
+        Field(min_length=1, max_length=MOST_AREAS),
+    ]
+    angle: Annotated[float, Field(ge=-180, le=180)] = 45.0
+    spacing: Annotated[float, Field(ge=0, le=200)] = 3.0
+
+    @property
+    def hatching(self) -> "Hatching":
+        """What is hatched."""
+        return Hatching(self.rings, self.angle, self.spacing)
+
+    def moved(self, move: Similarity) -> "HatchedArea":
+        """The area after a move of its plane."""
+        return self.model_copy(update={"rings": moved_rings(self.rings, move)})
+
+
+#: On which side of the way from its first corner to its last the arrows of a cutting line point.
+Arrows = Literal["left", "right", "none"]
+
 
 class CuttingLine(Strict):
-    """A cutting line in a view: its corners in the plane of that view, and the letter at both of its ends.
+    """A cutting line in a view: its corners in the plane of that view, and the letter at its ends.
 
-    `arrows` tells on which side of the way from the first corner to the last the arrows point.
+    `other` is the letter at its last corner where that is another one.
     """
 
     id: Identifier
     view: Identifier
     path: Annotated[tuple[ViewPoint, ...], Field(min_length=2, max_length=MOST_CORNERS)]
-    arrows: Literal["left", "right"] = "left"
+    arrows: Arrows = "left"
     letter: Letter | None = None
+    other: Letter | None = None
+
+
+class SightArrow(Strict):
+    """An arrow in a view that says from where a labelled view looks at the part: its point, and which way it points."""
+
+    id: Identifier
+    view: Identifier
+    tip: ViewPoint
+    way: tuple[Share, Share]
+    letter: Letter | None = None
+
+    @model_validator(mode="after")
+    def _points_somewhere(self) -> Self:
+        if not 0.5 <= math.hypot(*self.way) <= 2:
+            raise ToldError(phrase("arrow-without-way"))
+        return self
 
 
 class CircledRegion(Strict):

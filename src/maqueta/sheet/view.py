@@ -17,8 +17,8 @@ from maqueta.projection.attitude import Attitude, AxisTurn, Corner
 from maqueta.projection.look import Look
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.drafted_line import Drafted
-from maqueta.sheet.fields import Identifier, SheetPoint
-from maqueta.sheet.special import Hatch, Letter, SheetClip, SheetCut
+from maqueta.sheet.fields import Identifier, SheetPoint, ShortText
+from maqueta.sheet.special import MOST_AREAS, Hatch, HatchedArea, Letter, SheetClip, SheetCut
 from maqueta.strict import Strict
 
 #: The most drafted lines of a sheet: far beyond any real one, so that none can exhaust the service.
@@ -73,11 +73,12 @@ class View(Strict):
     """One view; `at` is where the model's origin lands on the sheet.
 
     A section has a `cut`, a detail a `clip`, and a cut where it enlarges a section; `letter` is what it is labelled
-    with, `hatch` how the program draws its cut faces.
+    with, `hatch` how the program draws its cut faces. `stated` is the scale written beside a detail, where it is not
+    the one it is drawn at; empty where none is written.
 
-    A projected view has the part's own lines; a drafted one has its `lines`, drawn by hand or read from a file. A
-    drafted view that fits no view of the part is `unrecognised` and has no look; a `mirrored` one fits only as a
-    mirror image (about the upright through its `at`).
+    A projected view has the part's own lines; a drafted one has its `lines`, drawn by hand or read from a file, and
+    areas `hatched` so. A drafted view that fits no view of the part is `unrecognised` and has no look; a `mirrored` one
+    fits only as a mirror image (about the upright through its `at`).
     """
 
     id: Identifier
@@ -95,6 +96,8 @@ class View(Strict):
     clip: SheetClip | None = None
     letter: Letter | None = None
     hatch: Hatch | None = None
+    hatched: Annotated[tuple[HatchedArea, ...], Field(max_length=MOST_AREAS)] | None = None
+    stated: ShortText | None = None
 
     @model_validator(mode="after")
     def _of_its_kind(self) -> Self:
@@ -107,6 +110,8 @@ class View(Strict):
             raise ToldError(phrase("look-of-another-kind", kind=self.kind, wanted=wanted))
         if self.shading is not None and (self.kind != "pictorial" or self.lines is not None):
             raise ToldError(phrase("shading-of-drawn-views"))
+        if self.hatched and self.lines is None:
+            raise ToldError(phrase("hatched-by-program"))
         cut, clipped = self.cut is not None, self.clip is not None
         if clipped != (self.kind == "detail") or (cut != (self.kind == "section") and not (cut and clipped)):
             raise ToldError(phrase("cut-of-another-kind", kind=self.kind))

@@ -72,11 +72,12 @@ def propose(
     write: Callable[[float], str],
     datum: Datum = LOW_SIDES,
 ) -> tuple[Proposed, ...]:
-    """Dimensions for principal views that determine every size exactly once, as far as these views show them.
+    """Dimensions that determine every size exactly once, as far as these views of the six sides show them.
 
-    `write` writes a length of the part as the sheet does. Ids are d1, d2, …; places are left at the view's origin.
+    Views that are cut open count as well. `write` writes a length of the part as the sheet does. Ids are d1, d2, …;
+    places are left at the view's origin.
     """
-    chooser = _Chooser(form, part, front, tuple(v for v in views if v.view.kind == "principal"), write, datum)
+    chooser = _Chooser(form, part, front, tuple(v for v in views if v.attitude is not None), write, datum)
     return tuple(chooser.chosen())
 
 
@@ -338,7 +339,7 @@ class _Chooser:
 
 
 def _attitude(item: PlacedView) -> Attitude:
-    attitude = item.view.attitude
+    attitude = item.attitude
     assert attitude is not None
     return attitude
 

@@ -1,11 +1,13 @@
 """Cuts: which piece of a part is taken away so that its inside can be seen (ISO 128-3, ASME Y14.3, from memory)."""
 
 from dataclasses import dataclass
-from typing import Literal
+from typing import Final, Literal
 
 from maqueta.geometry.directions import Vector
 
 CutForm = Literal["full", "half", "offset", "aligned", "broken-out", "removed", "revolved"]
+#: Forms of which the cut face is drawn without what stands behind it.
+FACE_ALONE: Final[frozenset[CutForm]] = frozenset(("removed", "revolved"))
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,4 +42,4 @@ class Cut:
     @property
     def face_alone(self) -> bool:
         """Whether the cut face is drawn without what stands behind it."""
-        return self.form in ("removed", "revolved")
+        return self.form in FACE_ALONE

@@ -7,17 +7,34 @@ from pydantic import Field
 from maqueta.task.drafting import Kind
 
 Criterion = Literal[
-    "front", "angle", "views", "alignment", "lines", "scale", "dimensions", "placement", "layout", "title", "pictorial"
+    "front",
+    "angle",
+    "views",
+    "alignment",
+    "lines",
+    "section",
+    "detail",
+    "auxiliary",
+    "scale",
+    "dimensions",
+    "placement",
+    "layout",
+    "title",
+    "pictorial",
 ]
 CRITERIA: Final[tuple[Criterion, ...]] = get_args(Criterion)
 
-#: Points per criterion, thirty in all; placing of dimensions and pictorial view count where an exercise gives them any.
+#: Points per criterion, thirty in all; placing of dimensions, special and pictorial views count where an exercise gives
+#: them any.
 DEFAULT_POINTS: Final[dict[Criterion, float]] = {
     "front": 3,
     "angle": 3,
     "views": 3,
     "alignment": 3,
     "lines": 4,
+    "section": 0,
+    "detail": 0,
+    "auxiliary": 0,
     "scale": 3,
     "dimensions": 6,
     "placement": 0,
@@ -25,6 +42,10 @@ DEFAULT_POINTS: Final[dict[Criterion, float]] = {
     "title": 3,
     "pictorial": 0,
 }
+#: The criteria of special views: each judged where there is such a view, or one is asked for.
+SPECIAL: Final[tuple[Criterion, ...]] = ("section", "detail", "auxiliary")
+#: Points of a criterion of special views where an exercise asks for such.
+ASKED_POINTS: Final = 4.0
 #: Where the views are set out for the student, only what is left to draw counts.
 _GIVEN_POINTS: Final[dict[Kind, dict[Criterion, float]]] = {
     "third view": {"lines": 24, "alignment": 6},

@@ -17,12 +17,14 @@ from maqueta.sheet.fields import ShortText, TitleField
 from maqueta.sheet.paper import PaperSize
 from maqueta.sheet.scales import parse_scale
 from maqueta.sheet.sheet_form import SheetForm
+from maqueta.sheet.special import MOST_SPECIAL
 from maqueta.solid.unit import Unit
 from maqueta.strict import Strict
-from maqueta.task.criteria import Criterion, Points, usual_points
+from maqueta.task.criteria import ASKED_POINTS, Criterion, Points, usual_points
 from maqueta.task.dimensioning import DimensioningTask
 from maqueta.task.drafting import Drafting
 from maqueta.task.mark_scheme import MarkScheme
+from maqueta.task.special import AskedLength, SpecialAsked
 from maqueta.task.thresholds import Thresholds
 
 
@@ -78,6 +80,11 @@ class Exercise(Strict):
     captions: Language = "en"
     #: The views asked for; None leaves the choice to the drafter.
     views: tuple[ViewName, ...] | None = None
+    #: Sections, details and auxiliary views asked for beside them, and edges to be seen in true length.
+    special: Annotated[tuple[SpecialAsked, ...], Field(max_length=MOST_SPECIAL)] = ()
+    true_length: Annotated[tuple[AskedLength, ...], Field(max_length=MOST_SPECIAL)] = ()
+    #: Whether hidden lines left in a section are an error.
+    bare_sections: bool = False
     pictorial: Literal["required", "allowed", "unwanted"] = "allowed"
     #: Whether a pictorial view is to be shaded.
     shaded: bool = False
@@ -153,8 +160,17 @@ class Exercise(Strict):
         return Paper(size=self.paper, landscape=self.landscape, captions=self.captions, form=self.sheet_form)
 
     def points_of(self, criterion: Criterion) -> float:
-        """Points of a criterion: the exercise's own, or the usual ones for its kind."""
-        return self.points.get(criterion, usual_points(self.drafting.kind)[criterion])
+        """Points of a criterion: the exercise's own, or the usual ones for its kind and for what it asks."""
+        own = self.points.get(criterion)
+        if own is not None:
+            return own
+        return ASKED_POINTS if criterion in self.asked_specially else usual_points(self.drafting.kind)[criterion]
+
+    @property
+    def asked_specially(self) -> frozenset[Criterion]:
+        """The criteria of the special views that are asked for."""
+        kinds: set[Criterion] = {asked.kind for asked in self.special}
+        return frozenset(kinds | {"auxiliary"} if self.true_length else kinds)
 
     def checks_left(self, made: int) -> int | None:
         """How often a sheet that was checked so often may be checked again; None for as often as wanted."""

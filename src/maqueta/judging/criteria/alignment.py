@@ -1,14 +1,18 @@
 """Criterion alignment: neighbouring views exactly in line and not turned."""
 
+from collections.abc import Mapping
+from dataclasses import dataclass
 from typing import Final
 
 from maqueta.geometry.box import Box, middle_of, outline_of
 from maqueta.geometry.carrier import Point
+from maqueta.judging.cutting_survey import cutting_survey
 from maqueta.judging.finding import Finding, Parameter
 from maqueta.judging.rule import Rules, rule
 from maqueta.judging.survey import Survey, attitude_of
 from maqueta.judging.ways import way_on_sheet
 from maqueta.sheet.placed import PlacedView
+from maqueta.sheet.special import CuttingLine
 from maqueta.sheet.view_graph import shared
 
 RULES: Final = Rules(
@@ -22,11 +26,12 @@ RULES: Final = Rules(
 def check_alignment(survey: Survey) -> list[Finding]:
     """`alignment.offset` and `alignment.turned`. Views at an odd scale, or that may stand anywhere, are not judged."""
     findings = []
+    lines = cutting_survey(survey).lines
     for item in survey.orthographic:
         parent = survey.parent(item)
-        if parent is None or survey.off_scale(item) or _stands_anywhere(item):
+        if parent is None or survey.off_scale(item) or _judged_elsewhere(item, lines.get(item.view.id)):
             continue
-        principal = item.view.kind == "principal"
+        principal = item in survey.principal
         if principal and survey.principal_name(item) == "front":
             continue
         if principal and survey.is_turned(item):
@@ -36,9 +41,14 @@ def check_alignment(survey: Survey) -> list[Finding]:
     return findings
 
 
-def _stands_anywhere(item: PlacedView) -> bool:
-    """A detail, and a section with its letters, may stand anywhere on the sheet."""
-    return item.view.kind == "detail" or (item.view.kind == "section" and item.view.letter is not None)
+def _judged_elsewhere(item: PlacedView, line: CuttingLine | None) -> bool:
+    """A detail, and a section with its letters, may stand anywhere; auxiliary views have a criterion of their own.
+
+    Letters forgotten over a section are a matter of their own as well.
+    """
+    letters = (item.view.letter, line.letter if line is not None else None)
+    lettered = item.view.kind == "section" and any(letters)
+    return lettered or item.view.kind in ("detail", "auxiliary")
 
 
 def _turned(survey: Survey, item: PlacedView) -> Finding:
@@ -59,16 +69,41 @@ def _turned(survey: Survey, item: PlacedView) -> Finding:
 
 def _offset(survey: Survey, parent: PlacedView, item: PlacedView) -> list[Finding]:
     """In line across the folding line: along it, a view shows every point where its parent shows it."""
+    off = out_of_line(survey, parent, item)
+    if off is None:
+        return []
+    front = parent is survey.front
+    return [
+        RULES.found(
+            "alignment.offset",
+            views=(item.view.id, parent.view.id),
+            at=off.at,
+            parameters=off.parameters if front else {**off.parameters, "parent": survey.name(parent)},
+            variant="" if front else "parent",
+        )
+    ]
+
+
+@dataclass(frozen=True)
+class OutOfLine:
+    """How a view stands beside where its parent wants it, and the sight lines that show it."""
+
+    parameters: Mapping[str, Parameter]
+    at: tuple[tuple[Point, ...], ...]
+
+
+def out_of_line(survey: Survey, parent: PlacedView, item: PlacedView) -> OutOfLine | None:
+    """How far a view is out of line with its parent; None where it is in line, or nothing can be told."""
     along = _in_line(survey, parent, item)
     if along is None:
-        return []
+        return None
     dx, dy = item.view.at[0] - parent.view.at[0], item.view.at[1] - parent.view.at[1]
     if _only_boxes(survey, parent) or item.view.mirrored:
         dx, dy = (_middle(item, index) - _middle(parent, index) for index in (0, 1))
     offset = dx * along[0] + dy * along[1]
     allowed = survey.exercise.thresholds.alignment_mm
     if abs(offset) <= allowed:
-        return []
+        return None
     way = way_on_sheet((offset * along[0], offset * along[1]))
     parameters: dict[str, Parameter] = {
         "name": survey.name(item),
@@ -76,16 +111,7 @@ def _offset(survey: Survey, parent: PlacedView, item: PlacedView) -> list[Findin
         "way": way,
         "allowed": allowed,
     }
-    front = parent is survey.front
-    return [
-        RULES.found(
-            "alignment.offset",
-            views=(item.view.id, parent.view.id),
-            at=_sight_lines(parent, item, along),
-            parameters=parameters if front else parameters | {"parent": survey.name(parent)},
-            variant="" if front else "parent",
-        )
-    ]
+    return OutOfLine(parameters, _sight_lines(parent, item, along))
 
 
 def _in_line(survey: Survey, parent: PlacedView, item: PlacedView) -> Point | None:

@@ -9,6 +9,7 @@ from maqueta.judging.finding import Finding, Parameter
 from maqueta.judging.rule import Rules, rule
 from maqueta.judging.survey import Survey, attitude_of
 from maqueta.phrases.phrase import phrase
+from maqueta.projection.arrangement import name_of
 from maqueta.projection.attitude import usual
 from maqueta.projection.datum_sides import direction_of_axis
 from maqueta.projection.needed import repeats, tells
@@ -40,13 +41,24 @@ def check_views(survey: Survey) -> list[Finding]:
 
 
 def _missing(survey: Survey) -> list[Finding]:
-    present = set(survey.names.values())
+    present = set(survey.names.values()) | _shown_cut_open(survey)
     wanted: list[str] = list(survey.exercise.views or ())
     if survey.exercise.pictorial == "required":
         wanted.append("pictorial")
     if survey.front is None:
         wanted = wanted or ["front"]
-    return [RULES.found("views.missing", parameters={"name": name}) for name in wanted if name not in present]
+    missing = [name for name in wanted if name not in present]
+    details = sum(asked.kind == "detail" for asked in survey.exercise.special)
+    missing += ["detail"] * (details - sum(item.view.kind == "detail" for item in survey.placed))
+    return [RULES.found("views.missing", parameters={"name": name}) for name in missing]
+
+
+def _shown_cut_open(survey: Survey) -> set[str]:
+    """The views whose side a section shows, wherever it stands: it may take their place."""
+    if survey.front is None:
+        return set()
+    sides = (item.attitude.side for item in survey.sections if item.attitude is not None)
+    return {name_of(survey.reference, side) for side in sides}
 
 
 def _repeated(survey: Survey) -> list[Finding]:
@@ -73,8 +85,8 @@ def _surplus(survey: Survey) -> list[Finding]:
     unwanted = []
     for item in survey.placed:
         name = survey.name(item)
-        # Whether a section or a detail is wanted is a matter of its own.
-        if name in ("unrecognised", "section", "detail"):
+        # Whether a section or a detail is wanted is a matter of its own; so are auxiliary views where some are asked.
+        if name in ("unrecognised", "section", "detail") or name in survey.exercise.asked_specially:
             continue
         if name == "pictorial":
             surplus = survey.exercise.pictorial == "unwanted"

@@ -33,6 +33,7 @@ same-id-twice = { $thing ->
         [mark] two marks have the same id
         [cutting-line] two cutting lines have the same id
         [circled-region] two circled regions have the same id
+        [sight-arrow] two arrows have the same id
        *[note] two notes have the same id
     }
 view-not-on-sheet = “{ $id }” belongs to a view “{ $view }” that is not on the sheet
@@ -55,6 +56,10 @@ cut-of-another-kind = { $kind ->
     }
 cut-corners = a cutting path of the form “{ $form }” has from { $least } to { $most } corners
 cut-across-not-square = the direction a cutting line is seen from has length 1 and is square to the reader’s
+hatched-by-program = only a view drawn by hand has areas hatched by hand
+shown-one-direction = what an auxiliary view shows is told by a normal, or by a direction along edges
+direction-without-length = a direction has a length
+arrow-without-way = an arrow points somewhere
 clip-without-size = the region of a detail has a radius, or an outline of three corners and more that does not cross itself
 shading-of-drawn-views = only a pictorial view that the program draws is shaded
 pictorial-with-parent = a pictorial view is folded out from no other

@@ -467,6 +467,237 @@ layout-gaps = Unequal gaps
     .expected = { FIXED($even) } mm each
     .found = { $gaps } mm
 
+## Sections
+
+section-missing = A section is missing
+    .basis = ISO 128-3, ASME Y14.3 (Mem.)
+    .message = The exercise asks for { $what }; there is none.
+    .expected = { $what }
+    .found = none
+    .elsewhere = { CAPITAL($view) } passes { FIXED($off, 1) } mm beside the point that { $what } is asked to pass.
+    .elsewhere-expected = a cut through the point asked for
+    .elsewhere-found = { FIXED($off, 1) } mm off
+    .form = The exercise asks for { $what }; { $view } is { some-section }.
+    .form-expected = { $what }
+    .form-found = { some-section }
+    .line = { $letter ->
+        [none] A cutting line leads to no section.
+       *[other] The cutting line { $letter }–{ $letter } leads to no section.
+    }
+    .line-expected = the section it stands for
+    .line-found = none
+
+section-cutting-line = The cutting line does not tell where the section is
+    .basis = ISO 128-3, ASME Y14.3 (Mem.)
+    .message = No cutting line in another view tells where { $view } is cut.
+    .expected = a cutting line with arrows in the parent view
+    .found = none
+    .elsewhere = { $off ->
+        [0] The cutting line of { $view } lies in a view that does not show where it is cut.
+       *[other] The cutting line lies { FIXED($off, 1) } mm beside the plane that { $view } shows.
+    }
+    .elsewhere-expected = the line where the section is cut
+    .elsewhere-found = { $off ->
+        [0] a line in another view
+       *[other] { FIXED($off, 1) } mm off
+    }
+    .arrows = The arrows of the cutting line point the other way than { $view } is looked at.
+    .arrows-expected = arrows that point the way one looks
+    .arrows-found = the other way
+
+section-label = Letters of a section are missing or differ
+    .basis = ISO 128-3, ASME Y14.3 (Mem.)
+    .message = The cutting line has letters, the section has none over it.
+    .expected = the letters of the cutting line over the section
+    .found = none
+    .line = { CAPITAL($view) } has letters, its cutting line has none.
+    .line-expected = a letter at each end of the cutting line
+    .line-found = none
+    .both = With several sections on the sheet, { $view } and its cutting line need letters.
+    .both-expected = letters at the line and over the section
+    .both-found = none
+    .ends = One end of the cutting line is lettered { $first }, the other { $last }.
+    .ends-expected = the same letter at both ends
+    .ends-found = { $first } and { $last }
+    .differs = The cutting line is lettered { $first }, the section { $last }.
+    .differs-expected = { $first }–{ $first } over the section
+    .differs-found = { $last }–{ $last }
+    .twice = The letter { $letter } stands for more than one thing.
+    .twice-expected = a letter of its own for each
+    .twice-found = { $letter } more than once
+
+section-hatching = A cut face is not hatched, or hatching lies where nothing is cut
+    .basis = ISO 128-3, ASME Y14.3 (Mem.)
+    .message = { $count ->
+        [one] A cut face of { $view } is not hatched.
+       *[other] { $count } of { $all } cut faces of { $view } are not hatched.
+    }
+    .expected = all cut faces hatched
+    .found = { $count ->
+        [one] one bare
+       *[other] { $count } bare
+    }
+    .surplus = { CAPITAL($view) } is hatched where nothing is cut.
+    .surplus-expected = hatching on cut faces alone
+    .surplus-found = { $count ->
+        [one] one area too many
+       *[other] { $count } areas too many
+    }
+
+section-hatch-style = Hatching that misleads
+    .basis = ISO 128-3, ASME Y14.3 (Mem.)
+    .directions = One part is hatched in two directions.
+    .directions-expected = one direction for one part
+    .directions-found = two
+    .spacings = One part is hatched at two spacings in { $view }.
+    .spacings-expected = one spacing for one part
+    .spacings-found = two
+    .alike = Two parts that touch are hatched alike in { $view }.
+    .alike-expected = the other way for the neighbour
+    .alike-found = alike
+    .outline = The hatching of { $view } lies along its outline or square to it.
+    .outline-expected = 45° to the outline
+    .outline-found = along it or square to it
+    .dense = The hatching of { $view } is spaced { FIXED($spacing, 1) } mm.
+    .dense-expected = from 1 to 10 mm
+    .dense-found = { FIXED($spacing, 1) } mm
+
+section-uncut = Hatched although it is not cut lengthwise
+    .basis = ISO 128-3, ASME Y14.3 (Mem.)
+    .message = { $count ->
+        [one] A rib is hatched in { $view }
+       *[other] { $count } ribs are hatched in { $view }
+    } although the cut runs along it.
+    .expected = ribs and webs left whole
+    .found = hatched
+    .body = { $count ->
+        [one] A pin, bolt or shaft is hatched in { $view }
+       *[other] { $count } pins, bolts or shafts are hatched in { $view }
+    } although the cut runs along it.
+    .body-expected = pins, bolts and shafts left whole
+    .body-found = hatched
+
+section-hidden = Hidden lines left in a section
+    .basis = ISO 128-3, ASME Y14.3 (Mem.)
+    .message = { $count ->
+        [one] A hidden line is left in { $view }.
+       *[other] { $count } hidden lines are left in { $view }.
+    }
+    .expected = visible lines alone
+    .found = { $count ->
+        [one] one hidden line
+       *[other] { $count } hidden lines
+    }
+
+section-boundary = A line where the planes of a section change
+    .basis = ISO 128-3, ASME Y14.3 (Mem.)
+    .message = The halves of { $view } are parted by a visible line.
+    .expected = a centre line between the halves
+    .found = a visible line
+    .none = No centre line parts the halves of { $view }.
+    .none-expected = a centre line between the halves
+    .none-found = none
+    .step = { $count ->
+        [one] A step of the cutting line is drawn as an edge in { $view }.
+       *[other] { $count } steps of the cutting line are drawn as edges in { $view }.
+    }
+    .step-expected = no line at a step
+    .step-found = { $count ->
+        [one] one line
+       *[other] { $count } lines
+    }
+
+## Details
+
+detail-region = A detail and its circled region do not agree
+    .basis = ISO 128-3, ASME Y14.3 (Mem.)
+    .message = No circle in another view tells what { $view } enlarges.
+    .expected = a circle about the region, with the letter of the detail
+    .found = none
+    .other = { CAPITAL($view) } shows another region than the one circled.
+    .other-expected = what is circled
+    .other-found = another region
+    .asked = { CAPITAL($view) } does not show the place that is to be enlarged.
+    .asked-expected = the place asked for
+    .asked-found = another place
+
+detail-label = The label of a detail is not complete
+    .basis = ISO 128-3, ASME Y14.3 (Mem.)
+    .message = The detail has no letter.
+    .expected = letter and scale beside the detail
+    .found = no letter
+    .scale = No scale is written beside { $view }.
+    .scale-expected = letter and scale beside the detail
+    .scale-found = no scale
+    .parent = The circled region has no letter; its detail is { $letter }.
+    .parent-expected = { $letter } at the circle
+    .parent-found = none
+    .differs = The circled region is lettered { $first }, its detail { $letter }.
+    .differs-expected = one letter for both
+    .differs-found = { $first } and { $letter }
+
+detail-scale = The scale of a detail
+    .basis = ISO 5455, ISO 128-3 (Mem.)
+    .small = { CAPITAL($view) } is drawn { $drawn }, no larger than its parent view at { $parent }.
+    .small-expected = larger than { $parent }
+    .small-found = { $drawn }
+    .stated = Beside { $view } stands { $stated }; it is drawn { $drawn }.
+    .stated-expected = { $drawn }
+    .stated-found = { $stated }
+    .odd = { CAPITAL($view) } is drawn { $drawn }, which is no recommended scale.
+    .odd-expected = a recommended scale
+    .odd-found = { $drawn }
+
+## Auxiliary views
+
+auxiliary-missing = What was to be shown truly is nowhere
+    .basis = ISO 128-3, ASME Y14.3 (Mem.)
+    .message = { CAPITAL($what) } that the exercise asks for is nowhere in true shape.
+    .expected = a view square to the face
+    .found = none
+    .along = { CAPITAL($what) } that the exercise asks for is nowhere seen as a point.
+    .along-expected = a view along the edge
+    .along-found = none
+    .any = The exercise asks for an auxiliary view; there is none.
+    .any-expected = an auxiliary view
+    .any-found = none
+    .length = The edge { $edge } is nowhere in true length.
+    .length-expected = a view square to the edge
+    .length-found = none
+
+auxiliary-direction = An auxiliary view looked at askew
+    .basis = ISO 128-3, ASME Y14.3 (Mem.)
+    .message = { CAPITAL($view) } looks { FIXED($degrees, 1) }° askew at the face it is to show.
+    .expected = square to the face
+    .found = { FIXED($degrees, 1) }° off
+    .along = { CAPITAL($view) } looks { FIXED($degrees, 1) }° askew of the edge it is to show as a point.
+    .along-expected = along the edge
+    .along-found = { FIXED($degrees, 1) }° off
+
+auxiliary-fold = An auxiliary view out of line with its parent
+    .basis = ISO 128-3, ASME Y14.3 (Mem.)
+    .message = { CAPITAL($view) } stands { FIXED($offset, 1) } mm { $way } of where its folding line puts it beside the { parent-view }.
+    .expected = in line across the folding line, within { FIXED($allowed, 1) } mm
+    .found = { FIXED($offset, 1) } mm { $way }
+
+auxiliary-chain = A secondary view begun from the wrong primary one
+    .basis = ISO 128-3, ASME Y14.3 (Mem.)
+    .message = { CAPITAL($view) } cannot show the face truly: the view it is folded out from shows the face { FIXED($degrees, 1) }° away from an edge.
+    .expected = a primary view that shows the face as an edge
+    .found = { FIXED($degrees, 1) }° off
+    .along = { CAPITAL($view) } cannot show the edge as a point: the view it is folded out from shows the edge { FIXED($degrees, 1) }° away from its true length.
+    .along-expected = a primary view that shows the edge in true length
+    .along-found = { FIXED($degrees, 1) }° off
+
+auxiliary-label = An auxiliary view that hangs on nothing
+    .basis = ISO 128-3, ASME Y14.3 (Mem.)
+    .message = { CAPITAL($view) } is neither folded out from another view nor labelled.
+    .expected = in projection, or an arrow and a letter
+    .found = neither
+    .arrow = { CAPITAL($view) } has a letter, but no arrow with it tells from where it is seen.
+    .arrow-expected = an arrow with the letter in another view
+    .arrow-found = none
+
 ## Pictorial
 
 pictorial-corner = The pictorial view shows other sides than the views do

@@ -239,3 +239,67 @@ reasons-pictorial-hides = The pictorial view lets every feature be seen that som
 reasons-pictorial-shading = The pictorial view is shaded where the exercise asks for it.
     .why = Shades tell at a glance which faces lie alike.
     .mend = Switch shading on for the pictorial view.
+
+reasons-section-missing = Where the exercise asks for a section, it is there: of the form asked for and through the points named.
+    .why = What lies inside and shows only in hidden lines is read with doubt; cut open it is plain.
+    .mend = Draw the cutting line through the middle of what is inside, and set the section down.
+
+reasons-section-cutting-line = A cutting line in the parent view tells where a section is cut, and its arrows which way one looks.
+    .why = A section without its place could be anywhere in the part.
+    .mend = Draw the line where the section is cut, through the middle of what it shows; turn the arrows the way you look.
+
+reasons-section-label = One letter stands at both ends of a cutting line and over its section, and for nothing else.
+    .why = The letters are all that ties a section to its line when there is more than one.
+    .mend = Give line and section the same letter, another one for each section.
+
+reasons-section-hatching = Every cut face is hatched, and nothing else is.
+    .why = Hatching says: here is material, here the cut goes through.
+    .mend = Hatch what the plane passes through; leave holes, and what stands behind, bare.
+
+reasons-section-hatch-style = One part is hatched in one direction and spacing, at 45° to its outline, and its neighbour the other way.
+    .why = Areas hatched alike are read as one part; lines along the outline pass for edges.
+    .mend = Hatch at 45°, alike throughout a part, from 1 to 10 mm apart.
+
+reasons-section-uncut = Ribs, webs, shafts, bolts and pins are not cut lengthwise.
+    .why = A hatched rib looks like a solid wall, a hatched pin like a hole that is filled.
+    .mend = Leave it whole: draw its outline and do not hatch it.
+
+reasons-section-hidden = A section shows no hidden lines.
+    .why = It was drawn to be rid of them.
+    .mend = Switch hidden lines off in the section.
+
+reasons-section-boundary = Halves of a half section are parted by a centre line; steps of a cutting line draw no line.
+    .why = A visible line there says there is an edge, and there is none.
+    .mend = Draw the centre line between the halves; take away the lines at the steps.
+
+reasons-detail-region = A circle with a letter tells in another view what a detail enlarges.
+    .why = An enlargement of nobody knows what is of no use.
+    .mend = Circle what the detail shows, with its letter.
+
+reasons-detail-label = Letter and scale stand beside a detail, the same letter at its circle.
+    .why = The scale of the title block does not speak for it.
+    .mend = Write letter and scale beside it, such as B (5:1).
+
+reasons-detail-scale = A detail is enlarged, to a recommended scale, the one that is written beside it.
+    .why = Whoever lays a rule on it trusts the scale that is written there.
+    .mend = Take the next recommended scale at which its features are clear.
+
+reasons-auxiliary-missing = A slanted face that is to be known truly is looked at squarely in some view.
+    .why = Anything drawn aslant is shortened: shapes and lengths cannot be taken from it.
+    .mend = Fold a view out square to the edge the face shows as; where it shows as none, find that edge first.
+
+reasons-auxiliary-direction = An auxiliary view looks squarely at the face it shows.
+    .why = A few degrees off, and every length across is a little too short.
+    .mend = Lay the folding line along the edge that the face shows as.
+
+reasons-auxiliary-fold = An auxiliary view stands in line with its parent across the folding line.
+    .why = Points are carried over along these lines; out of line they cannot be followed.
+    .mend = Move it along the folding line until the sight lines meet.
+
+reasons-auxiliary-chain = A secondary view is folded out from a primary one that shows the face as an edge.
+    .why = Only square to an edge view does a face show truly.
+    .mend = Look along a line of the face that is in true length: there the face is an edge. Begin from that view.
+
+reasons-auxiliary-label = An auxiliary view is in projection, or an arrow and a letter tell from where it is seen.
+    .why = Otherwise no one knows which way it looks.
+    .mend = Fold it out, or draw an arrow with a letter beside the part and the letter over the view.

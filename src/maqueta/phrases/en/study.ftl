@@ -40,6 +40,12 @@ scope-not-checked = the sheet could not be checked yet
 scope-one-view = there is only one principal view on the sheet
 scope-no-dimensions-asked = the exercise asks for no dimensions
 scope-no-dimension = there is no dimension on the sheet
+scope-no-special-asked = no such view is asked for, and none is there
+scope-no-special = { $kind ->
+    [section] no section on the sheet
+    [detail] no detail on the sheet
+   *[auxiliary] no auxiliary view on the sheet
+}
 scope-no-pictorial = there is no pictorial view on the sheet
 scope-no-fields-asked = the exercise asks for no title-block fields
 scope-title-empty = the title block is empty

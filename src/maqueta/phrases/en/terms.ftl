@@ -49,6 +49,33 @@ some-shape = { $kind ->
     [counterbore] the counterbore
    *[countersink] the countersink
 }
+some-section = { $form ->
+    [full] a full section
+    [half] a half section
+    [offset] an offset section
+    [aligned] an aligned section
+    [broken-out] a broken-out section
+    [removed] a removed section
+    [revolved] a revolved section
+   *[any] a section
+}
+special-name = { $kind ->
+    [section] { $letter ->
+        [none] the section
+       *[other] section { $letter }–{ $letter }
+    }
+    [detail] { $letter ->
+        [none] the detail
+       *[other] detail { $letter }
+    }
+    [auxiliary] { $letter ->
+        [none] the auxiliary view
+       *[other] auxiliary view { $letter }
+    }
+   *[other] the view
+}
+shown-face = the face
+shown-edge = the edge
 shown-side = { $name ->
     [front] the front
     [rear] the back

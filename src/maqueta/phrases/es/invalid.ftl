@@ -33,6 +33,7 @@ same-id-twice = { $thing ->
         [mark] dos marcas tienen la misma clave
         [cutting-line] dos líneas de corte tienen el mismo id
         [circled-region] dos regiones señaladas tienen el mismo id
+        [sight-arrow] dos flechas tienen el mismo id
        *[note] dos notas tienen la misma clave
     }
 view-not-on-sheet = «{ $id }» pertenece a una vista «{ $view }» que no está en la lámina
@@ -55,6 +56,10 @@ cut-of-another-kind = { $kind ->
     }
 cut-corners = una línea de corte de la forma «{ $form }» tiene de { $least } a { $most } vértices
 cut-across-not-square = la dirección desde la que se ve una línea de corte tiene longitud 1 y es perpendicular a la de quien mira
+hatched-by-program = solo una vista trazada a mano tiene zonas rayadas a mano
+shown-one-direction = lo que muestra una vista auxiliar se indica con una normal o con una dirección a lo largo de aristas
+direction-without-length = una dirección tiene longitud
+arrow-without-way = una flecha apunta a alguna parte
 clip-without-size = la región de un detalle tiene un radio, o un contorno de tres vértices y más que no se cruza
 shading-of-drawn-views = solo se sombrea una perspectiva dibujada por el programa
 pictorial-with-parent = una vista en perspectiva no se abate desde ninguna otra

@@ -470,6 +470,237 @@ layout-gaps = Separaciones desiguales
     .expected = { FIXED($even) } mm cada una
     .found = { $gaps } mm
 
+## Cortes
+
+section-missing = Falta un corte
+    .basis = ISO 128-3, ASME Y14.3 (mem.)
+    .message = El ejercicio pide { $what }; no hay ninguno.
+    .expected = { $what }
+    .found = ninguno
+    .elsewhere = { CAPITAL($view) } pasa a { FIXED($off, 1) } mm del punto por el que se pide { $what }.
+    .elsewhere-expected = un corte por el punto pedido
+    .elsewhere-found = a { FIXED($off, 1) } mm
+    .form = El ejercicio pide { $what }; { $view } es { some-section }.
+    .form-expected = { $what }
+    .form-found = { some-section }
+    .line = { $letter ->
+        [none] Una línea de corte no lleva a ningún corte.
+       *[other] La línea de corte { $letter }–{ $letter } no lleva a ningún corte.
+    }
+    .line-expected = el corte que anuncia
+    .line-found = ninguno
+
+section-cutting-line = La línea de corte no dice dónde está el corte
+    .basis = ISO 128-3, ASME Y14.3 (mem.)
+    .message = Ninguna línea de corte en otra vista dice por dónde se corta { $view }.
+    .expected = una línea de corte con flechas en la vista de origen
+    .found = ninguna
+    .elsewhere = { $off ->
+        [0] La línea de corte de { $view } está en una vista que no muestra por dónde se corta.
+       *[other] La línea de corte está a { FIXED($off, 1) } mm del plano que muestra { $view }.
+    }
+    .elsewhere-expected = la línea por donde se corta
+    .elsewhere-found = { $off ->
+        [0] una línea en otra vista
+       *[other] a { FIXED($off, 1) } mm
+    }
+    .arrows = Las flechas de la línea de corte apuntan al revés de como se mira { $view }.
+    .arrows-expected = flechas en el sentido de la mirada
+    .arrows-found = al revés
+
+section-label = Faltan letras de un corte o difieren
+    .basis = ISO 128-3, ASME Y14.3 (mem.)
+    .message = La línea de corte tiene letras; el corte no tiene ninguna encima.
+    .expected = las letras de la línea de corte sobre el corte
+    .found = ninguna
+    .line = { CAPITAL($view) } tiene letras; su línea de corte, no.
+    .line-expected = una letra en cada extremo de la línea de corte
+    .line-found = ninguna
+    .both = Con varios cortes en la lámina, { $view } y su línea de corte necesitan letras.
+    .both-expected = letras en la línea y sobre el corte
+    .both-found = ninguna
+    .ends = Un extremo de la línea de corte lleva { $first }, el otro { $last }.
+    .ends-expected = la misma letra en ambos extremos
+    .ends-found = { $first } y { $last }
+    .differs = La línea de corte lleva { $first }; el corte, { $last }.
+    .differs-expected = { $first }–{ $first } sobre el corte
+    .differs-found = { $last }–{ $last }
+    .twice = La letra { $letter } designa más de una cosa.
+    .twice-expected = una letra para cada una
+    .twice-found = { $letter } más de una vez
+
+section-hatching = Una cara cortada sin rayar, o rayado donde nada se corta
+    .basis = ISO 128-3, ASME Y14.3 (mem.)
+    .message = { $count ->
+        [one] Una cara cortada de { $view } no está rayada.
+       *[other] { $count } de { $all } caras cortadas de { $view } no están rayadas.
+    }
+    .expected = todas las caras cortadas rayadas
+    .found = { $count ->
+        [one] una sin rayar
+       *[other] { $count } sin rayar
+    }
+    .surplus = Hay rayado en { $view } donde nada se corta.
+    .surplus-expected = rayado solo en caras cortadas
+    .surplus-found = { $count ->
+        [one] una zona de más
+       *[other] { $count } zonas de más
+    }
+
+section-hatch-style = Un rayado que confunde
+    .basis = ISO 128-3, ASME Y14.3 (mem.)
+    .directions = Una misma pieza está rayada en dos direcciones.
+    .directions-expected = una dirección por pieza
+    .directions-found = dos
+    .spacings = Una misma pieza está rayada con dos separaciones en { $view }.
+    .spacings-expected = una separación por pieza
+    .spacings-found = dos
+    .alike = Dos piezas que se tocan están rayadas igual en { $view }.
+    .alike-expected = al revés en la vecina
+    .alike-found = igual
+    .outline = El rayado de { $view } va a lo largo de su contorno o perpendicular a él.
+    .outline-expected = a 45° del contorno
+    .outline-found = a lo largo o perpendicular
+    .dense = El rayado de { $view } tiene { FIXED($spacing, 1) } mm de separación.
+    .dense-expected = de 1 a 10 mm
+    .dense-found = { FIXED($spacing, 1) } mm
+
+section-uncut = Rayado aunque no se corta a lo largo
+    .basis = ISO 128-3, ASME Y14.3 (mem.)
+    .message = { $count ->
+        [one] En { $view } hay un nervio rayado
+       *[other] En { $view } hay { $count } nervios rayados
+    } aunque el corte va a lo largo.
+    .expected = nervios y almas enteros
+    .found = rayados
+    .body = { $count ->
+        [one] En { $view } hay un pasador, perno o eje rayado
+       *[other] En { $view } hay { $count } pasadores, pernos o ejes rayados
+    } aunque el corte va a lo largo.
+    .body-expected = pasadores, pernos y ejes enteros
+    .body-found = rayados
+
+section-hidden = Líneas ocultas en un corte
+    .basis = ISO 128-3, ASME Y14.3 (mem.)
+    .message = { $count ->
+        [one] En { $view } queda una línea oculta.
+       *[other] En { $view } quedan { $count } líneas ocultas.
+    }
+    .expected = solo líneas vistas
+    .found = { $count ->
+        [one] una línea oculta
+       *[other] { $count } líneas ocultas
+    }
+
+section-boundary = Una línea donde cambian los planos de un corte
+    .basis = ISO 128-3, ASME Y14.3 (mem.)
+    .message = Las mitades de { $view } están separadas por una línea vista.
+    .expected = un eje entre las mitades
+    .found = una línea vista
+    .none = Ningún eje separa las mitades de { $view }.
+    .none-expected = un eje entre las mitades
+    .none-found = ninguno
+    .step = { $count ->
+        [one] Un quiebro de la línea de corte está dibujado como arista en { $view }.
+       *[other] { $count } quiebros de la línea de corte están dibujados como aristas en { $view }.
+    }
+    .step-expected = ninguna línea en el quiebro
+    .step-found = { $count ->
+        [one] una línea
+       *[other] { $count } líneas
+    }
+
+## Detalles
+
+detail-region = Un detalle y su región señalada no concuerdan
+    .basis = ISO 128-3, ASME Y14.3 (mem.)
+    .message = Ningún círculo en otra vista dice qué amplía { $view }.
+    .expected = un círculo en torno a la región, con la letra del detalle
+    .found = ninguno
+    .other = { CAPITAL($view) } muestra otra región que la señalada.
+    .other-expected = lo señalado
+    .other-found = otra región
+    .asked = { CAPITAL($view) } no muestra el lugar que hay que ampliar.
+    .asked-expected = el lugar pedido
+    .asked-found = otro lugar
+
+detail-label = El rótulo de un detalle está incompleto
+    .basis = ISO 128-3, ASME Y14.3 (mem.)
+    .message = El detalle no tiene letra.
+    .expected = letra y escala junto al detalle
+    .found = sin letra
+    .scale = Junto a { $view } no hay escala.
+    .scale-expected = letra y escala junto al detalle
+    .scale-found = sin escala
+    .parent = La región señalada no tiene letra; su detalle es { $letter }.
+    .parent-expected = { $letter } junto al círculo
+    .parent-found = ninguna
+    .differs = La región señalada lleva { $first }; su detalle, { $letter }.
+    .differs-expected = una letra para ambos
+    .differs-found = { $first } y { $letter }
+
+detail-scale = La escala de un detalle
+    .basis = ISO 5455, ISO 128-3 (mem.)
+    .small = { CAPITAL($view) } está a { $drawn }, no mayor que su vista de origen a { $parent }.
+    .small-expected = mayor que { $parent }
+    .small-found = { $drawn }
+    .stated = Junto a { $view } pone { $stated }; está dibujado a { $drawn }.
+    .stated-expected = { $drawn }
+    .stated-found = { $stated }
+    .odd = { CAPITAL($view) } está a { $drawn }, que no es una escala recomendada.
+    .odd-expected = una escala recomendada
+    .odd-found = { $drawn }
+
+## Vistas auxiliares
+
+auxiliary-missing = Lo que debía verse en verdadera magnitud no está
+    .basis = ISO 128-3, ASME Y14.3 (mem.)
+    .message = { CAPITAL($what) } que pide el ejercicio no aparece en verdadera forma en ninguna vista.
+    .expected = una vista perpendicular a la cara
+    .found = ninguna
+    .along = { CAPITAL($what) } que pide el ejercicio no se ve como punto en ninguna vista.
+    .along-expected = una vista a lo largo de la arista
+    .along-found = ninguna
+    .any = El ejercicio pide una vista auxiliar; no hay ninguna.
+    .any-expected = una vista auxiliar
+    .any-found = ninguna
+    .length = La arista { $edge } no aparece en verdadera longitud en ninguna vista.
+    .length-expected = una vista perpendicular a la arista
+    .length-found = ninguna
+
+auxiliary-direction = Una vista auxiliar que mira torcido
+    .basis = ISO 128-3, ASME Y14.3 (mem.)
+    .message = { CAPITAL($view) } mira con { FIXED($degrees, 1) }° de desvío a la cara que debe mostrar.
+    .expected = perpendicular a la cara
+    .found = { FIXED($degrees, 1) }° de desvío
+    .along = { CAPITAL($view) } mira con { FIXED($degrees, 1) }° de desvío a la arista que debe verse como punto.
+    .along-expected = a lo largo de la arista
+    .along-found = { FIXED($degrees, 1) }° de desvío
+
+auxiliary-fold = Una vista auxiliar desalineada de su origen
+    .basis = ISO 128-3, ASME Y14.3 (mem.)
+    .message = { CAPITAL($view) } está a { FIXED($offset, 1) } mm { $way } de donde la pone su línea de abatimiento junto a la { parent-view }.
+    .expected = en línea a través del abatimiento, dentro de { FIXED($allowed, 1) } mm
+    .found = { FIXED($offset, 1) } mm { $way }
+
+auxiliary-chain = Una vista secundaria que parte de una primaria errónea
+    .basis = ISO 128-3, ASME Y14.3 (mem.)
+    .message = { CAPITAL($view) } no puede mostrar la cara en verdadera forma: la vista de la que se abate muestra la cara a { FIXED($degrees, 1) }° de verse de canto.
+    .expected = una vista primaria que muestre la cara de canto
+    .found = a { FIXED($degrees, 1) }°
+    .along = { CAPITAL($view) } no puede mostrar la arista como punto: la vista de la que se abate la muestra a { FIXED($degrees, 1) }° de su verdadera longitud.
+    .along-expected = una vista primaria que muestre la arista en verdadera longitud
+    .along-found = a { FIXED($degrees, 1) }°
+
+auxiliary-label = Una vista auxiliar suelta
+    .basis = ISO 128-3, ASME Y14.3 (mem.)
+    .message = { CAPITAL($view) } ni se abate desde otra vista ni está rotulada.
+    .expected = en proyección, o una flecha y una letra
+    .found = ni una cosa ni otra
+    .arrow = { CAPITAL($view) } tiene letra, pero ninguna flecha con ella dice desde dónde se mira.
+    .arrow-expected = una flecha con la letra en otra vista
+    .arrow-found = ninguna
+
 ## Pictorial
 
 pictorial-corner = La perspectiva muestra otras caras que las vistas

@@ -239,3 +239,67 @@ reasons-pictorial-hides = La perspectiva deja ver cada forma que alguna esquina 
 reasons-pictorial-shading = La perspectiva se sombrea donde lo pide el ejercicio.
     .why = Las sombras dicen de un vistazo qué caras están igual.
     .mend = Enciende el sombreado de la perspectiva.
+
+reasons-section-missing = Donde el ejercicio pide un corte, lo hay: de la forma pedida y por los puntos indicados.
+    .why = Lo de dentro, que solo se ve en líneas ocultas, se lee con dudas; cortado es evidente.
+    .mend = Trace la línea de corte por el medio de lo interior y coloque el corte.
+
+reasons-section-cutting-line = Una línea de corte en la vista de origen dice por dónde se corta, y sus flechas hacia dónde se mira.
+    .why = Un corte sin su lugar podría estar en cualquier parte de la pieza.
+    .mend = Trace la línea por donde se corta, por el medio de lo que muestra; gire las flechas en el sentido de la mirada.
+
+reasons-section-label = Una misma letra está en ambos extremos de la línea de corte y sobre su corte, y no designa nada más.
+    .why = Las letras son lo único que une un corte a su línea cuando hay más de uno.
+    .mend = Dé a línea y corte la misma letra, y otra a cada corte.
+
+reasons-section-hatching = Toda cara cortada está rayada, y nada más lo está.
+    .why = El rayado dice: aquí hay material, por aquí pasa el corte.
+    .mend = Raye lo que atraviesa el plano; deje sin rayar agujeros y lo que queda detrás.
+
+reasons-section-hatch-style = Una pieza se raya en una sola dirección y separación, a 45° de su contorno, y su vecina al revés.
+    .why = Zonas rayadas igual se leen como una pieza; líneas a lo largo del contorno parecen aristas.
+    .mend = Raye a 45°, igual en toda la pieza, con 1 a 10 mm de separación.
+
+reasons-section-uncut = Nervios, almas, ejes, pernos y pasadores no se cortan a lo largo.
+    .why = Un nervio rayado parece una pared maciza; un pasador rayado, un agujero relleno.
+    .mend = Déjelo entero: dibuje su contorno y no lo raye.
+
+reasons-section-hidden = Un corte no muestra líneas ocultas.
+    .why = Se dibujó para librarse de ellas.
+    .mend = Quite las líneas ocultas del corte.
+
+reasons-section-boundary = Las mitades de un semicorte se separan con un eje; los quiebros de la línea de corte no dibujan línea.
+    .why = Una línea vista ahí dice que hay una arista, y no la hay.
+    .mend = Trace el eje entre las mitades; quite las líneas de los quiebros.
+
+reasons-detail-region = Un círculo con letra dice en otra vista qué amplía un detalle.
+    .why = Una ampliación de no se sabe qué no sirve.
+    .mend = Señale con un círculo y su letra lo que muestra el detalle.
+
+reasons-detail-label = Letra y escala están junto al detalle, y la misma letra junto a su círculo.
+    .why = La escala del cajetín no habla por él.
+    .mend = Escriba letra y escala a su lado, como B (5:1).
+
+reasons-detail-scale = Un detalle está ampliado, a una escala recomendada, la que lleva escrita.
+    .why = Quien mide sobre él se fía de la escala escrita.
+    .mend = Tome la siguiente escala recomendada a la que sus formas se vean claras.
+
+reasons-auxiliary-missing = Una cara inclinada que debe conocerse en verdad se mira de frente en alguna vista.
+    .why = Lo dibujado oblicuamente se acorta: no se le pueden tomar formas ni longitudes.
+    .mend = Abata una vista perpendicular a la arista en que se ve la cara; donde no se ve de canto, busque primero ese canto.
+
+reasons-auxiliary-direction = Una vista auxiliar mira de frente a la cara que muestra.
+    .why = Con unos grados de desvío, toda longitud a lo ancho sale algo corta.
+    .mend = Ponga la línea de abatimiento a lo largo de la arista en que se ve la cara.
+
+reasons-auxiliary-fold = Una vista auxiliar está en línea con su origen a través de la línea de abatimiento.
+    .why = Los puntos se llevan por esas líneas; fuera de línea no se pueden seguir.
+    .mend = Muévala a lo largo de la línea de abatimiento hasta que las líneas de mira coincidan.
+
+reasons-auxiliary-chain = Una vista secundaria se abate desde una primaria que muestra la cara de canto.
+    .why = Solo perpendicular a la vista de canto se ve una cara en verdadera forma.
+    .mend = Mire a lo largo de una recta de la cara en verdadera longitud: allí la cara se ve de canto. Parta de esa vista.
+
+reasons-auxiliary-label = Una vista auxiliar está en proyección, o una flecha y una letra dicen desde dónde se mira.
+    .why = Si no, nadie sabe hacia dónde mira.
+    .mend = Abátala, o trace una flecha con letra junto a la pieza y la letra sobre la vista.

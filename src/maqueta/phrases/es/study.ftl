@@ -40,6 +40,12 @@ scope-not-checked = la lámina todavía no se pudo comprobar
 scope-one-view = solo hay una vista principal en la lámina
 scope-no-dimensions-asked = el ejercicio no pide cotas
 scope-no-dimension = no hay ninguna cota en la lámina
+scope-no-special-asked = no se pide ninguna vista así, ni la hay
+scope-no-special = { $kind ->
+    [section] no hay ningún corte en la lámina
+    [detail] no hay ningún detalle en la lámina
+   *[auxiliary] no hay ninguna vista auxiliar en la lámina
+}
 scope-no-pictorial = no hay ninguna perspectiva en la lámina
 scope-no-fields-asked = el ejercicio no pide campos del cajetín
 scope-title-empty = el cajetín está vacío

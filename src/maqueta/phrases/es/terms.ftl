@@ -127,6 +127,33 @@ some-shape = { $kind ->
     [counterbore] la caja cilíndrica
    *[countersink] el avellanado
 }
+some-section = { $form ->
+    [full] un corte total
+    [half] un semicorte
+    [offset] un corte por planos paralelos
+    [aligned] un corte por planos concurrentes
+    [broken-out] un corte parcial
+    [removed] una sección desplazada
+    [revolved] una sección abatida
+   *[any] un corte
+}
+special-name = { $kind ->
+    [section] { $letter ->
+        [none] el corte
+       *[other] el corte { $letter }–{ $letter }
+    }
+    [detail] { $letter ->
+        [none] el detalle
+       *[other] el detalle { $letter }
+    }
+    [auxiliary] { $letter ->
+        [none] la vista auxiliar
+       *[other] la vista auxiliar { $letter }
+    }
+   *[other] la vista
+}
+shown-face = la cara
+shown-edge = la arista
 shown-side = { $name ->
     [front] la cara frontal
     [rear] la posterior

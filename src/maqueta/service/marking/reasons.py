@@ -1,6 +1,6 @@
 """The reasons of a rule: right and wrong drawn on a demo part by our own core."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from functools import lru_cache
 from typing import Final
 
@@ -11,11 +11,14 @@ from maqueta.drawing.shading import shaded
 from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.geometry.carrier import Point
 from maqueta.judging.report import check
-from maqueta.making.model_sheet import model_sheet
+from maqueta.making.model_sheet import model_looks, model_sheet
 from maqueta.making.title_filled import Drafter
+from maqueta.projection.look import Look
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.service.bench.answers import paper_answer
 from maqueta.service.bench.messages import PaperAnswer
+from maqueta.service.shelf.looks import Drawn
+from maqueta.sheet.document import SheetDocument
 from maqueta.solid.mesh import Mesh
 from maqueta.strict import Strict
 
@@ -40,15 +43,15 @@ class Examples(Strict):
 
 
 @lru_cache(maxsize=4)
-def _part(slug: str) -> tuple[ProjectedPart, Callable[[], Mesh]]:
-    """A demo part, drawn once by every process that is asked, and its triangles."""
+def _part(slug: str) -> tuple[ProjectedPart, Callable[[], Mesh], Callable[[Sequence[Look]], Drawn]]:
+    """A demo part, drawn once by every process that is asked, its triangles, and what draws it in other looks."""
     # The kernel takes long to load: only who draws solids does so.
-    from maqueta.projection.project import project
+    from maqueta.projection.project import drawn, project
     from maqueta.solid.source import part_of_recipe
     from maqueta.solid.triangulation import triangulated
 
     shape, part = part_of_recipe(demo_recipe(slug))
-    return project(shape, part), lambda: triangulated(shape, part)
+    return project(shape, part), lambda: triangulated(shape, part), lambda looks: drawn(shape, part, looks)
 
 
 @lru_cache(maxsize=100)
@@ -57,11 +60,15 @@ def drawn_examples(rule: str) -> Examples | None:
     example = EXAMPLES.get(rule)
     if example is None:
         return None
-    (part, triangles), task = _part(example.part), _EXERCISE.task.model_copy(update=dict(example.asked))
+    (whole, triangles, seen), task = _part(example.part), _EXERCISE.task.model_copy(update=dict(example.asked))
+    part = whole.with_looks(seen(model_looks(whole, task)))
     sheet = model_sheet(part, task, _DRAFTER)
 
     def drawn(changed: Broken | None) -> DrawnExample:
         document = changed(part, sheet) if changed is not None else sheet
+        return judged(whole.with_looks(seen(document.looks_aslant)), document)
+
+    def judged(part: ProjectedPart, document: SheetDocument) -> DrawnExample:
         found = [finding for finding in check(part, task, document).findings if finding.rule == rule]
         return DrawnExample(
             paper=paper_answer(document.paper.layout),

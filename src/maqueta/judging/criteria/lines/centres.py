@@ -8,6 +8,7 @@ from maqueta.geometry.line_set import Piece
 from maqueta.judging.criteria.lines.rules import RULES
 from maqueta.judging.finding import Finding
 from maqueta.judging.survey import Survey
+from maqueta.judging.undrawn import lies_on, undrawn_lines
 from maqueta.projection.axes_seen import centre_seen, feature_axis
 from maqueta.projection.look import Look
 from maqueta.sheet.document import CentreLine, CentreMark
@@ -20,6 +21,8 @@ def check_centres(survey: Survey, item: PlacedView, look: Look) -> list[Finding]
     tolerance = survey.exercise.tolerance_mm / item.factor
     part = survey.projected.part
     marks = [mark for mark in survey.sheet.marks if mark.view == item.view.id]
+    half = item.view.cut is not None and item.view.cut.form == "half"
+    parting = undrawn_lines(item) if half else ()
     unmarked: list[tuple[Point, float, Feature]] = []
     unlined: list[tuple[Point, Point, Feature]] = []
     for feature in part.features:
@@ -29,6 +32,9 @@ def check_centres(survey: Survey, item: PlacedView, look: Look) -> list[Finding]
                 unmarked.append((centre, feature.diameter / 2, feature))
         elif any(set(piece.faces) & set(feature.faces) for piece in _shown(item)):
             start, end = feature_axis(part, feature, look)
+            # The centre line between the halves of a half section is a matter of its own.
+            if lies_on((start, end), parting, tolerance):
+                continue
             if not _lined(marks, start, end, tolerance):
                 unlined.append((start, end, feature))
     findings = []

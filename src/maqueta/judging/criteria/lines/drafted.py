@@ -11,6 +11,7 @@ from maqueta.geometry.line_set import Piece
 from maqueta.judging.criteria.lines.rules import RULES
 from maqueta.judging.finding import Finding, Parameter
 from maqueta.judging.survey import Survey
+from maqueta.judging.undrawn import lies_on, undrawn_lines
 from maqueta.judging.ways import way_on_sheet
 from maqueta.sheet.drafted import piece_of
 from maqueta.sheet.placed import PlacedView
@@ -30,6 +31,11 @@ def check_drawn(survey: Survey, item: PlacedView, result: Comparison) -> list[Fi
         on_pictorial = [entry.piece for entry in item.by_hand if entry.piece.kind == "hidden"]
         extra = [piece for piece in extra if piece.kind != "hidden"]
         findings += _one("lines.hidden-on-pictorial", item, name, on_pictorial, "")
+    if item.view.kind == "section":
+        # Hidden lines left in a section, and lines where its planes change, are matters of their own.
+        undrawn, tolerance = undrawn_lines(item), survey.exercise.tolerance_mm / item.factor
+        extra = [piece for piece in extra if piece.kind != "hidden" and not lies_on(piece, undrawn, tolerance)]
+        hidden = []
     findings += _one("lines.missing-visible", item, name, visible)
     findings += _one("lines.missing-hidden", item, name, hidden)
     findings += _one("lines.extra", item, name, extra)

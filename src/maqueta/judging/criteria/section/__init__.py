@@ -1,0 +1,1 @@
+"""Criterion section: views that show the part cut open."""

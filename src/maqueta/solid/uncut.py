@@ -1,0 +1,200 @@
+"""What is not cut lengthwise: ribs and webs between parallel faces, pins and bolts.
+
+ISO 128-3 and ASME Y14.3, from memory.
+"""
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Final
+
+from maqueta.geometry.directions import Vector, parallel
+from maqueta.geometry.frame import cross, dot
+from maqueta.solid.cut import Cut
+from maqueta.solid.part import Edge, Face, Part
+
+#: A rib is at most so thick, as a share of the side of a square as large as its flank (common practice, no source).
+_THIN: Final = 0.5
+#: Sines and shares of a part's size smaller than this are nothing.
+_DUST: Final = 1e-6
+
+
+@dataclass(frozen=True, slots=True)
+class Rib:
+    """A rib, web or spoke: its two flanks, the first with the outward normal `across`, and how thick it is.
+
+    It reaches from `low` to `high` along `across`.
+    """
+
+    flanks: tuple[int, int]
+    across: Vector
+    low: float
+    high: float
+
+
+def ribs(part: Part) -> tuple[Rib, ...]:
+    """The ribs of a part, by their faces alone: two flanks a little way apart, each grown into the rest of the part on
+    two sides at least."""
+    flats = [number for number, face in enumerate(part.faces) if face.kind == "plane"]
+    grown = [number for number in flats if _sides_grown(part, number) >= 2]
+    found = []
+    for first in grown:
+        own = part.faces[first]
+        for second in grown:
+            other = part.faces[second]
+            thick = dot(own.point, own.direction) - dot(other.point, own.direction)
+            if first >= second or dot(own.direction, other.direction) > -1 + _DUST or thick <= _DUST * part.size:
+                continue
+            if thick > _THIN * math.sqrt(min(own.area, other.area)) or not _face_to_face(part, own, other):
+                continue
+            top = dot(own.point, own.direction)
+            found.append(Rib((first, second), own.direction, top - thick, top))
+    return tuple(found)
+
+
+def cut_lengthwise(part: Part, cut: Cut) -> tuple[Rib, ...]:
+    """The ribs of a part along which a cut runs: one of its planes lies between their flanks."""
+    levels = {round(dot(point, cut.towards), 9) for point in cut.path}
+    slack = 1e-3 * part.size
+
+    def runs_along(rib: Rib) -> bool:
+        if not parallel(rib.across, cut.towards):
+            return False
+        sign = 1.0 if dot(rib.across, cut.towards) > 0 else -1.0
+        return any(rib.low + slack < sign * level < rib.high - slack for level in levels)
+
+    return tuple(rib for rib in ribs(part) if runs_along(rib))
+
+
+def with_ribs_whole(part: Part, cut: Cut) -> Cut:
+    """A cut that leaves the ribs it runs along as they are."""
+    flanks = tuple(sorted(rib.flanks[0] for rib in cut_lengthwise(part, cut)))
+    return Cut(cut.form, cut.path, cut.across, cut.towards, flanks, cut.solids)
+
+
+def _sides_grown(part: Part, number: int) -> int:
+    """On how many sides a flat face ends at an inner corner of the part: at other faces, none parallel to another."""
+    face = part.faces[number]
+    outwards: list[Vector] = []
+    for name in face.edges:
+        edge = part.edges[name]
+        others = [other for other in edge.faces if other != number]
+        # All round a face there is no free side: it is the bottom of something, or the web of a wheel, and is cut.
+        if len(others) != 1 or edge.closed:
+            continue
+        middle, inwards = _inwards(part, number, edge)
+        if inwards is None or not _inner_corner(part.faces[others[0]], edge, middle, inwards):
+            continue
+        if all(dot(inwards, known) < 1 - 1e-3 for known in outwards):
+            outwards.append(inwards)
+    return len(outwards)
+
+
+def _inwards(part: Part, number: int, edge: Edge) -> tuple[Vector, Vector | None]:
+    """The middle of an edge, and the direction in a flat face that leads away from the edge into the face."""
+    middle = edge.samples[len(edge.samples) // 2] if len(edge.samples) > 2 else _between(edge.start, edge.end)
+    if edge.kind == "line":
+        along = _minus(edge.end, edge.start)
+    elif edge.kind == "circle":
+        along = cross(edge.axis, _minus(middle, edge.centre))
+    else:
+        return middle, None
+    across = cross(part.faces[number].direction, along)
+    length = math.sqrt(dot(across, across))
+    if length < _DUST * part.size:
+        return middle, None
+    unit = (across[0] / length, across[1] / length, across[2] / length)
+    rest = _centre_of_face(part, number)
+    return middle, unit if dot(_minus(rest, middle), unit) > 0 else (-unit[0], -unit[1], -unit[2])
+
+
+def _inner_corner(other: Face, edge: Edge, middle: Vector, inwards: Vector) -> bool:
+    """Whether material turns inwards at an edge: seen along a face, the other one faces it."""
+    if other.kind == "plane":
+        return dot(other.direction, inwards) > 0.01
+    if other.kind == "cylinder":
+        if edge.smooth:
+            # A fillet hollow towards the outside fills an inner corner.
+            return other.hollow
+        off = _minus(middle, other.point)
+        height = dot(off, other.direction)
+        outward = _minus(off, tuple(height * d for d in other.direction))
+        sign = -1.0 if other.hollow else 1.0
+        return sign * dot(outward, inwards) > 0.01 * other.radius
+    return other.kind == "torus" and edge.smooth and other.hollow
+
+
+def _face_to_face(part: Part, own: Face, other: Face) -> bool:
+    """Whether two parallel faces lie over each other: the middle of each within the other's reach."""
+    return _over(part, own, other) and _over(part, other, own)
+
+
+def _over(part: Part, own: Face, other: Face) -> bool:
+    points = [point for name in other.edges for point in part.edges[name].samples]
+    away = dot(_minus(other.point, own.point), own.direction)
+    middle = _mean([point for name in own.edges for point in part.edges[name].samples])
+    for axis in range(3):
+        if abs(own.direction[axis]) > 1 - _DUST:
+            continue
+        low, high = min(p[axis] for p in points), max(p[axis] for p in points)
+        here = middle[axis] + away * own.direction[axis]
+        if not low - _DUST * part.size <= here <= high + _DUST * part.size:
+            return False
+    return True
+
+
+def _centre_of_face(part: Part, number: int) -> Vector:
+    return _mean([point for name in part.faces[number].edges for point in part.edges[name].samples])
+
+
+def _mean(points: Sequence[Vector]) -> Vector:
+    count = max(len(points), 1)
+    return (sum(p[0] for p in points) / count, sum(p[1] for p in points) / count, sum(p[2] for p in points) / count)
+
+
+def _between(a: Vector, b: Vector) -> Vector:
+    return ((a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2)
+
+
+def _minus(a: Vector, b: Vector | tuple[float, ...]) -> Vector:
+    return (a[0] - b[0], a[1] - b[1], a[2] - b[2])
+
+
+def bodies(part: Part) -> tuple[frozenset[int], ...]:
+    """The faces of each body of a part, told by the edges they share; the order is that of their first faces."""
+    beside: list[set[int]] = [set() for _ in part.faces]
+    for edge in part.edges:
+        for face in edge.faces:
+            beside[face].update(edge.faces)
+    left, found = set(range(len(part.faces))), []
+    while left:
+        own, edge_of_it = set(), {min(left)}
+        while edge_of_it:
+            own |= edge_of_it
+            edge_of_it = set().union(*(beside[face] for face in edge_of_it)) - own
+        found.append(frozenset(own))
+        left -= own
+    return tuple(found)
+
+
+def pins(part: Part) -> tuple[int, ...]:
+    """The bodies of an assembly that are shafts, bolts or pins: solid, and round about one axis."""
+    found = bodies(part)
+    return tuple(place for place, faces in enumerate(found) if len(found) > 1 and _round(part, faces))
+
+
+def _round(part: Part, faces: frozenset[int]) -> bool:
+    own = [part.faces[number] for number in faces]
+    turned = [face for face in own if face.kind in ("cylinder", "cone", "torus", "sphere")]
+    if not turned or any(face.hollow for face in turned if face.kind == "cylinder"):
+        return False
+    axis, point = turned[0].direction, turned[0].point
+
+    def about_axis(face: Face) -> bool:
+        if face.kind == "plane":
+            return parallel(face.direction, axis)
+        off = cross(_minus(face.point, point), axis)
+        near = math.sqrt(dot(off, off)) <= 1e-5 * part.size
+        return near and (face.kind == "sphere" or parallel(face.direction, axis))
+
+    return all(about_axis(face) for face in own)
