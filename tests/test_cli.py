@@ -354,7 +354,7 @@ def test_a_view_from_anywhere_is_drawn_for_the_check(
     told = result["views"][-1]
     assert (told["kind"], told["parent"], told["name"], told["match"]) == ("auxiliary", "v1", "auxiliary", 1.0)
     assert told["box"][2] - told["box"][0] > 20
-    assert {f["rule"] for f in result["findings"]} >= {"alignment.offset", "views.surplus"}
+    assert {f["rule"] for f in result["findings"]} >= {"auxiliary.fold", "views.surplus"}
 
 
 class TestPartsKept:

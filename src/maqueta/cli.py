@@ -79,9 +79,16 @@ def _check(part: Path, sheet: Path, task: Path) -> dict[str, Any]:
         # A file written anew meanwhile is not what was drawn.
         if before is None and at is not None and kept_at(part) == at:
             keep(at, projected)
-        more = _about(part, kernel.begin(_seen_so, part, looks, seconds=KERNEL_SECONDS)) if looks else None
-        work = (sheet, projected, given, more)
-        return _about(sheet, eye.begin(_judged, *work, seconds=WAITED_SECONDS))
+        more: list[bytes] = []
+        while True:
+            if looks is not None:
+                more.append(_about(part, kernel.begin(_seen_so, part, looks, seconds=KERNEL_SECONDS)))
+            work = (sheet, projected, given, tuple(more))
+            result = _about(sheet, eye.begin(_judged, *work, seconds=WAITED_SECONDS))
+            if isinstance(result, dict):
+                return result
+            # What a special view shows is told once the part is drawn so.
+            looks = result
 
 
 def _about(path: Path, result: Callable[[], Result]) -> Result:
@@ -116,7 +123,7 @@ def _given(task: Path, sheet: Path) -> tuple[bytes, bytes | None]:
     return sheet_work.given(task, sheet)
 
 
-def _judged(sheet: Path, part: bytes, given: bytes, more: bytes | None) -> dict[str, Any]:
+def _judged(sheet: Path, part: bytes, given: bytes, more: Sequence[bytes]) -> dict[str, Any] | bytes:
     from maqueta.command import sheet_work
 
     return sheet_work.judged(sheet, part, given, more)

@@ -12,7 +12,6 @@ from maqueta.geometry.carrier import Circle, line_through
 from maqueta.geometry.line_set import Piece
 from maqueta.judging.report import check
 from maqueta.making.model_sheet import model_sheet
-from maqueta.phrases.phrase import phrase
 from maqueta.projection.attitude import ATTITUDES
 from maqueta.projection.project import project
 from maqueta.projection.projected_part import ProjectedPart
@@ -127,7 +126,7 @@ def test_loose_leader_at_a_circle_through_holes() -> None:
     assert [f.rule for f in check(part, task, read).findings if f.rule.startswith("dimensions.")] == []
 
 
-def test_hatching_is_told_as_not_read_and_small_triangles_are_arrowheads() -> None:
+def test_hatching_is_read_as_areas_and_small_triangles_are_arrowheads() -> None:
     document: Any = ezdxf.new()
     space = document.modelspace()
     space.add_line((0, 0), (200, 100))
@@ -138,7 +137,8 @@ def test_hatching_is_told_as_not_read_and_small_triangles_are_arrowheads() -> No
     target = io.StringIO()
     document.write(target)
     content: Content = read_dxf(target.getvalue().encode())
-    assert content.not_read == (phrase("unread-counted", what=phrase("unread-entity", kind="HATCH"), count=1),)
+    assert content.not_read == ()
+    assert [area.region.area for area in content.hatched] == [pytest.approx(2500.0)]
     assert len(content.filled) == 1
 
 

@@ -2,6 +2,7 @@
 
 import json
 import pickle
+from collections.abc import Sequence
 from pathlib import Path
 from typing import Any, Final, TypeVar
 
@@ -16,6 +17,7 @@ from maqueta.reading.content import Content
 from maqueta.reading.delivered import understood
 from maqueta.reading.dxf.file import LARGEST_FILE, read_dxf
 from maqueta.reading.errors import UnreadableSheetError
+from maqueta.reading.special.matching import LooksWantedError
 from maqueta.sheet.document import SheetDocument
 from maqueta.task.exercise import Exercise
 
@@ -44,16 +46,20 @@ def given(task: Path, sheet: Path) -> tuple[bytes, bytes | None]:
     raise InputError(f"{sheet}: a sheet is a document (.json) or a DXF file (.dxf)")
 
 
-def judged(path: Path, part: bytes, asked: bytes, more: bytes | None) -> dict[str, Any]:
-    """The report on a sheet, from what `part_work` and `given` made of the files. Raises InputError."""
+def judged(path: Path, part: bytes, asked: bytes, more: Sequence[bytes]) -> dict[str, Any] | bytes:
+    """The report on a sheet, from what `part_work` and `given` made of the files; or the looks in which the part has to
+    be drawn first, as bytes for `part_work.seen_so`. `more` is what that has drawn so far. Raises InputError.
+    """
     projected = from_json(part)
-    if more is not None:
-        projected = projected.with_looks(pickle.loads(more))
+    for drawn in more:
+        projected = projected.with_looks(pickle.loads(drawn))
     exercise, sheet = pickle.loads(asked)
     not_read: tuple[Phrase, ...] = ()
     if isinstance(sheet, Content):
         try:
-            read = understood(sheet, projected, exercise)
+            read = understood(sheet, projected, exercise, asks=True)
+        except LooksWantedError as wanted:
+            return pickle.dumps(wanted.looks)
         except UnreadableSheetError as error:
             raise InputError(f"{path}: {error}") from error
         sheet, not_read = read.document, read.not_read

@@ -16,7 +16,8 @@ from maqueta.geometry.mirror import mirror_image
 from maqueta.projection.attitude import ATTITUDES, AXIS_TURNS, CORNERS, Attitude
 from maqueta.projection.look import Look
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.sheet.view import Aslant, FromCorner, Square, View, ViewLook, kind_of, square, view_look
+from maqueta.sheet.special import SheetClip, SheetCut
+from maqueta.sheet.view import Aslant, FromCorner, Square, View, ViewKind, ViewLook, kind_of, square, view_look
 from maqueta.sheet.view_graph import FOLDED_FROM
 
 Rows = NDArray[np.float64]
@@ -28,6 +29,8 @@ class Identity:
 
     look: ViewLook | None
     mirrored: bool = False
+    cut: SheetCut | None = None
+    clip: SheetClip | None = None
 
     @property
     def attitude(self) -> Attitude | None:
@@ -37,15 +40,24 @@ class Identity:
     @property
     def orthographic(self) -> Look | None:
         """The look of a view that is not pictorial."""
-        return view_look(self.look) if isinstance(self.look, Square | Aslant) else None
+        if not isinstance(self.look, Square | Aslant):
+            return None
+        frame = view_look(self.look).frame
+        cut = self.cut.cut(frame[2]) if self.cut is not None else None
+        return Look(frame, cut, self.clip.clip if self.clip is not None else None)
+
+    @property
+    def kind(self) -> ViewKind:
+        """The kind of view it is."""
+        return "detail" if self.clip is not None else "section" if self.cut is not None else kind_of(self.look)
 
     def on(self, view: View) -> View:
         """A view looking at the part in this way: at the whole of it, whatever it was taken for before."""
-        kind = kind_of(self.look)
+        kind = self.kind
         parent = view.parent if kind in FOLDED_FROM else None
-        whole = {"cut": None, "clip": None, "letter": None, "hatch": None, "stated": None}
+        shown = {"cut": self.cut, "clip": self.clip, "letter": None, "hatch": None, "stated": None}
         named = {"kind": kind, "look": self.look, "mirrored": self.mirrored, "parent": parent}
-        return view.model_copy(update=named | whole)
+        return view.model_copy(update=named | shown)
 
 
 #: What fits no view of the part.
@@ -157,6 +169,11 @@ class _ByHash:
 def remembered(projected: ProjectedPart) -> _ByHash:
     """A part as a key for what is worked out from it once."""
     return _ByHash(projected)
+
+
+def candidate_of(identity: Identity, lines: LineSet) -> Candidate:
+    """One way to take a group, with the lines it would show."""
+    return _candidate([(identity, lines)])
 
 
 def _candidate(members: list[tuple[Identity, LineSet]]) -> Candidate:

@@ -7,6 +7,7 @@ from maqueta.geometry.box import Box
 from maqueta.geometry.carrier import Point
 from maqueta.geometry.line_set import Piece
 from maqueta.phrases.phrase import Phrase
+from maqueta.sheet.special import Hatching
 
 SizeKind = Literal["linear", "aligned", "diameter", "radius", "angle", "other"]
 
@@ -116,3 +117,4 @@ class Content:
     pointers: tuple[Pointer, ...]
     filled: tuple[tuple[Point, ...], ...]
     not_read: tuple[Phrase, ...]
+    hatched: tuple[Hatching, ...] = ()

@@ -1,22 +1,48 @@
 """A sheet delivered as a file, read with what its exercise asks."""
 
+from collections.abc import Callable, Sequence
+
+from maqueta.geometry.line_set import LineSet
+from maqueta.projection.look import Look
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.content import Content
 from maqueta.reading.dxf.file import read_dxf
 from maqueta.reading.expectation import Expectation
 from maqueta.reading.sheet import ReadSheet, read_sheet
+from maqueta.reading.special.matching import LooksWantedError
 from maqueta.task.exercise import Exercise
 from maqueta.task.fronts import accepted_fronts
 
+#: Draws a part in more looks.
+Draws = Callable[[Sequence[Look]], Sequence[tuple[Look, LineSet]]]
+
 
 def read_delivered(data: bytes, projected: ProjectedPart, exercise: Exercise) -> ReadSheet:
-    """Read a DXF sheet of an exercise. Raises UnreadableSheetError with one line for people."""
+    """Read a DXF sheet of an exercise, as far as the part is drawn. Raises UnreadableSheetError with one line."""
     return understood(read_dxf(data), projected, exercise)
 
 
-def understood(content: Content, projected: ProjectedPart, exercise: Exercise) -> ReadSheet:
-    """The sheet of an exercise that the content of a file makes. Raises UnreadableSheetError."""
-    return read_sheet(content, projected, expectation(projected, exercise))
+def read_drawing(
+    data: bytes, projected: ProjectedPart, exercise: Exercise, draws: Draws
+) -> tuple[ReadSheet, ProjectedPart]:
+    """Read a DXF sheet of an exercise whose part can be drawn in more looks: the sheet, and the part in what it shows.
+
+    Raises UnreadableSheetError with one line for people.
+    """
+    content = read_dxf(data)
+    while True:
+        try:
+            return understood(content, projected, exercise, asks=True), projected
+        except LooksWantedError as wanted:
+            projected = projected.with_looks(draws(wanted.looks))
+
+
+def understood(content: Content, projected: ProjectedPart, exercise: Exercise, asks: bool = False) -> ReadSheet:
+    """The sheet of an exercise that the content of a file makes. Raises UnreadableSheetError.
+
+    With `asks`, LooksWantedError where the part has to be drawn in more looks first.
+    """
+    return read_sheet(content, projected, expectation(projected, exercise), asks)
 
 
 def expectation(projected: ProjectedPart, exercise: Exercise) -> Expectation:
@@ -34,4 +60,5 @@ def expectation(projected: ProjectedPart, exercise: Exercise) -> Expectation:
         tolerance=exercise.tolerance_mm,
         style=exercise.style,
         decimals=exercise.decimals,
+        special=exercise.special,
     )

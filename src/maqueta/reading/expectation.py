@@ -8,6 +8,7 @@ from maqueta.sheet.document import Paper, Style
 from maqueta.sheet.paper import PaperSize
 from maqueta.sheet.sheet_form import SheetForm
 from maqueta.solid.unit import Unit
+from maqueta.task.special import SpecialAsked
 
 
 @dataclass(frozen=True)
@@ -27,6 +28,8 @@ class Expectation:
     tolerance: float
     style: Style
     decimals: int
+    #: Sections, details and auxiliary views the exercise asks for.
+    special: tuple[SpecialAsked, ...] = ()
 
     @property
     def form_paper(self) -> Paper:

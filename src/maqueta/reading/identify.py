@@ -160,10 +160,10 @@ def identify(
     if _too_many(projected, group):
         return []
     unit = MILLIMETRES[projected.part.unit]
-    found = _fits(principal_candidates(key), group, scales, unit, tolerance, hidden)
+    found = fits_of(principal_candidates(key), group, scales, unit, tolerance, hidden)
     if not found or found[0].disagreement > 0.2:
         enlarged = [scale * root for scale in scales for root in (1.0, _FULL_AXES)]
-        pictorial = _fits(pictorial_candidates(key), group, enlarged, unit, tolerance, False)
+        pictorial = fits_of(pictorial_candidates(key), group, enlarged, unit, tolerance, False)
         if pictorial and (not found or pictorial[0].disagreement < found[0].disagreement):
             return [fit for fit in pictorial if fit.disagreement <= STRANGER][:1]
     lines = len(group) if max(box[2] - box[0], box[3] - box[1]) >= _SMALLEST else 0
@@ -182,13 +182,13 @@ def identify_as(
     key, unit = remembered(projected), MILLIMETRES[projected.part.unit]
     if attitudes is None:
         likely = [scale * root for scale in scales for root in (1.0, _FULL_AXES)]
-        return next(iter(_fits(pictorial_candidates(key), group, likely, unit, tolerance, False)), None)
+        return next(iter(fits_of(pictorial_candidates(key), group, likely, unit, tolerance, False)), None)
 
     def meant(identity: Identity) -> bool:
         return identity.attitude in attitudes and not identity.mirrored
 
     candidates = [c for c in principal_candidates(key) if any(meant(identity) for identity, _ in c.identities)]
-    fits = _fits(candidates, group, scales, unit, tolerance, hidden=True)
+    fits = fits_of(candidates, group, scales, unit, tolerance, hidden=True)
     return next((fit for fit in fits if meant(fit.identity)), None)
 
 
@@ -246,7 +246,7 @@ def _too_few(group: Sequence[DrawnPiece]) -> bool:
     return len(group) < 3 and all(isinstance(item.piece.carrier, Line) for item in group)
 
 
-def _fits(
+def fits_of(
     candidates: Sequence[Candidate],
     group: Sequence[DrawnPiece],
     scales: Sequence[float],
@@ -254,6 +254,7 @@ def _fits(
     tolerance: float,
     hidden: bool,
 ) -> list[Fit]:
+    """All candidates a group could be taken for, best first, however bad; `unit` is mm per unit of the part."""
     pieces = tuple(item.piece for item in group)
     box = box_of(p for piece in pieces for p in extremes(piece))
     drawn = stations_of(pieces)

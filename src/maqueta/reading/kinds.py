@@ -10,11 +10,18 @@ from typing import Final, Literal
 from maqueta.reading.content import Stroke, Style
 
 #: "open": nothing says what it is; the geometry decides.
-Kind = Literal["visible", "hidden", "centre", "dimension", "text", "frame", "title", "construction", "hatch", "open"]
+Kind = Literal[
+    "visible", "hidden", "centre", "dimension", "text", "frame", "title", "construction", "hatch", "cutting", "open"
+]
 
 _APART: Final[tuple[tuple[Kind, str], ...]] = (
     ("construction", r"CONSTR|AUXILIAR|HILFSLIN|GUIDE|PROJECTION.?LINE|LINEAS?.?DE.?PROYEC|RAPPEL"),
-    ("hatch", r"HATCH|SCHRAFF|HACHUR|RAYAD"),
+    (
+        "cutting",
+        r"CUTTING|CUT.?(PLANE|LINE)|SECTION.?LINE|SCHNITT.?(LIN|VERLAUF|EBENE)|LINEAS?.?(DE.?)?CORTE|PLANOS?.?(DE.?)?CORTE|"
+        r"(TRACE|PLAN|LIGNE|TRAIT)S?.?(DE.?)?COUPE",
+    ),
+    ("hatch", r"HATCH|SCHRAFF|HACHUR|RAYAD|SOMBREAD"),
     (
         "dimension",
         r"\bDIMS?\b|DIMENS|\bCOTAS?\b|ACOTA|BEMASS|BEMASZ|\bMASSE?\b|MASSLIN|\bCOTES?\b|COTATION|LEADER|EXTENSION",

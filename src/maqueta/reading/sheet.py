@@ -1,7 +1,7 @@
 """From what a file holds to the sheet document: frame, title block, views, centre lines and sizes."""
 
 from collections import Counter
-from collections.abc import Sequence
+from collections.abc import Collection, Sequence
 from dataclasses import dataclass, replace
 from typing import Final
 
@@ -25,6 +25,9 @@ from maqueta.reading.loose_sizes import Loose, loose_sizes
 from maqueta.reading.notes import notes_of
 from maqueta.reading.settle import settle_open
 from maqueta.reading.sizes import tie_sizes
+from maqueta.reading.special.evidence import evidence
+from maqueta.reading.special.matching import Known, Matching, areas_of_groups, labels_of_groups
+from maqueta.reading.special.on_sheet import with_special
 from maqueta.reading.title import read_title, symbol_marks
 from maqueta.reading.untangled import untangled
 from maqueta.reading.view_groups import Group, box_of_strokes, view_groups, without_strays
@@ -61,8 +64,12 @@ class ReadSheet:
     not_read: tuple[Phrase, ...]
 
 
-def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation) -> ReadSheet:
-    """Read a sheet of a part. Raises UnreadableSheetError when there is nothing on it, or it fits on no paper."""
+def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation, asks: bool = False) -> ReadSheet:
+    """Read a sheet of a part. Raises UnreadableSheetError when there is nothing on it, or it fits on no paper.
+
+    With `asks`, LooksWantedError where the part has to be drawn in more looks to tell its special views; without,
+    those are not looked for beyond what is drawn.
+    """
     strokes = join_dashes(join_chords(content.strokes))
     box = box_of_strokes(strokes, range(len(strokes)))
     if max(box[2] - box[0], box[3] - box[1]) > FARTHEST:
@@ -77,6 +84,8 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
     else:
         title = read_title(content.words, [strokes[i] for i in sorted(aside)], frame.title)
     scales = _likely_scales(title, expected)
+    told_of = evidence(content, strokes, kinds, frame, aside)
+    kinds, content = told_of.kinds, told_of.content
     taken = [i for i, kind in enumerate(kinds) if kind in _GEOMETRY and i not in aside]
     if not taken:
         raise UnreadableSheetError(phrase("sheet-without-views"))
@@ -86,7 +95,22 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
     kinds, taken = settled.kinds, settled.taken
     groups = view_groups(strokes, kinds, taken, settled.either, projected, scales, expected)
     groups, beyond = _most(without_strays(groups, strokes), strokes)
-    fits, front = arrange([Standing(g.box, g.fits) for g in groups], expected.angle, expected.fronts, expected.views)
+    areas = areas_of_groups(groups, told_of.areas)
+    matching = Matching(
+        strokes=strokes,
+        kinds=kinds,
+        either=settled.either,
+        groups=groups,
+        marks=told_of.marks,
+        labels=labels_of_groups(groups, told_of.labels, areas),
+        areas=areas,
+        projected=projected,
+        expected=expected,
+        scales=scales,
+        asks=asks,
+    )
+    fits, front, special = _told_apart(matching, told_of.any)
+    groups = [replace(group, members=matching.members(place)) for place, group in enumerate(groups)]
     groups, kinds = told_by_place(groups, fits, strokes, kinds, settled, projected, expected.tolerance)
     views, left = _as_many_lines(_views(groups, fits, strokes, kinds, settled.either, projected))
     shift = _shift(frame)
@@ -98,6 +122,7 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
         views=with_front(views, views[front].id) if front is not None else tuple(views),
         title=title,
     )
+    document = with_special(document, matching, special, projected)
     placed = placed_views(projected, document)
     axes = [stroke for stroke, kind in zip(strokes, kinds, strict=True) if kind == "centre"]
     loose = _loose(content, strokes, kinds, settled.dropped, frame.title, placed, expected.units)
@@ -129,6 +154,25 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
         untied.append(phrase("form-not-on-sheet"))
     not_read = [*content.not_read, *settled.left_out, *untied, *too_many]
     return ReadSheet(_moved(document, shift), tuple(not_read))
+
+
+def _told_apart(matching: Matching, told: bool) -> tuple[list[Fit | None], int | None, dict[int, Known]]:
+    """One fit for every group, the place of the front view, and the special views among them.
+
+    Those are told once the others are: they hang on them. A group that is none after all is arranged with the rest.
+    """
+    groups, expected = matching.groups, matching.expected
+
+    def arranged(aside: Collection[int]) -> tuple[list[Fit | None], int | None]:
+        standing = [Standing(group.box, () if place in aside else group.fits) for place, group in enumerate(groups)]
+        return arrange(standing, expected.angle, expected.fronts, expected.views)
+
+    special = matching.special() if told or not all(group.fits for group in groups) else []
+    fits, front = arranged(special)
+    known = matching.matched(fits, special) if special else {}
+    if any(place not in known for place in special):
+        fits, front = arranged(known)
+    return [known[place].fit if place in known else fit for place, fit in enumerate(fits)], front, known
 
 
 def _most(groups: Sequence[Group], strokes: Sequence[Stroke]) -> tuple[list[Group], int]:

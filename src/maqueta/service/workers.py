@@ -7,7 +7,7 @@ from typing import Any, TypeVar
 from maqueta.confined import reason_of
 from maqueta.geometry.line_set import LineSet
 from maqueta.projection.look import Look
-from maqueta.service.deliveries.file_work import SheetWork, read_sheet_file
+from maqueta.service.deliveries.file_work import Drawn, SheetWork, read_sheet_file
 from maqueta.service.queue.work_queue import Hands, NotDoneError, Piece, Wanted, always
 from maqueta.service.settings import Settings
 from maqueta.service.sheet_forms.file_work import FormWork, read_form_file
@@ -69,10 +69,12 @@ class KernelWorkers:
         """A part's triangles as a file other programs read. Raises PartError with the reason why not."""
         return self._now(triangles_file, packed, unit, kind, name)
 
-    def read_sheet(self, data: bytes, part: StoredFile, task: Exercise, wanted: Wanted = always) -> SheetWork:
+    def read_sheet(
+        self, data: bytes, part: StoredFile, task: Exercise, looks: Drawn = (), wanted: Wanted = always
+    ) -> SheetWork:
         """Read a delivered sheet of a projected part. Never raises for anything the file does."""
         try:
-            return self._run(Piece("readers", read_sheet_file, (data, part, task), self._seconds), wanted)
+            return self._run(Piece("readers", read_sheet_file, (data, part, task, looks), self._seconds), wanted)
         except NotDoneError:
             raise
         except Exception as error:  # the worker's own exceptions arrive here, whatever they are

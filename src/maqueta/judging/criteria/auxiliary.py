@@ -7,9 +7,9 @@ from typing import Final
 from maqueta.geometry.box import outline_of
 from maqueta.geometry.directions import SIDES, Vector, parallel, vector
 from maqueta.geometry.frame import dot
-from maqueta.judging.criteria.alignment import out_of_line
 from maqueta.judging.cutting_survey import called
 from maqueta.judging.finding import Finding, Parameter
+from maqueta.judging.in_line import out_of_line
 from maqueta.judging.rule import Rules, rule
 from maqueta.judging.survey import Survey
 from maqueta.phrases.phrase import Phrase, phrase

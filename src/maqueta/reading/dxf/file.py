@@ -25,7 +25,9 @@ from maqueta.phrases.said import said
 from maqueta.reading.content import Content, Pointer, Size, Stroke, Style, Words, lettering_width
 from maqueta.reading.dxf.curves import carriers, point_of, usable
 from maqueta.reading.dxf.dimension import size_of
+from maqueta.reading.dxf.hatch import hatched_areas
 from maqueta.reading.errors import UnreadableSheetError
+from maqueta.sheet.special import Hatching, moved_rings
 
 LARGEST_FILE: Final = 48 * 1024 * 1024
 MOST_ENTITIES: Final = 40_000
@@ -38,6 +40,7 @@ _DEEPEST: Final = 12
 #: Copies of one block in rows and columns, and points of one curve, that are followed.
 _MOST_COPIES: Final = 400
 _MOST_POINTS: Final = 4000
+_MOST_AREAS: Final = 400
 _ENTITY: Final = re.compile(rb"\n[ \t]*0[ \t]*\r?\n[ \t]*[A-Z3][A-Z0-9_]+[ \t]*\r?(?=\n)")
 _MM_PER_UNIT: Final = {1: 25.4, 2: 304.8, 4: 1.0, 5: 10.0, 6: 1000.0}
 #: The longest paper in common use is 1189 mm (A0, ISO 216): a sheet smaller than this in file units is in inches.
@@ -133,6 +136,7 @@ class _Collector:
         self.sizes: list[Size] = []
         self.pointers: list[Pointer] = []
         self.filled: list[tuple[Point, ...]] = []
+        self.hatched: list[Hatching] = []
         self._unread: Counter[Phrase] = Counter()
         self._looks = 0
 
@@ -163,6 +167,8 @@ class _Collector:
         self.words += [w for w in moved.words if shown(w.at)]
         self.sizes += [s for s in moved.sizes if shown(s.first)]
         self.pointers += [p for p in moved.pointers if shown(p.points[0])]
+        self.filled += [shape for shape in moved.filled if shown(shape[0])]
+        self.hatched += [area for area in moved.hatched if shown(area.rings[0][0])]
         self._unread += inner._unread
 
     def content(self, unit: float) -> Content:
@@ -330,13 +336,17 @@ class _Collector:
                     self.pointers.append(Pointer(points, " ".join(note.split())))
 
     def _hatch(self, entity: Any) -> None:
-        """A small filled triangle is an arrowhead; other hatching is told as not read."""
+        """A small filled triangle is an arrowhead."""
         paths = list(entity.paths)
         corners = list(getattr(paths[0], "vertices", ())) if len(paths) == 1 else []
         if entity.dxf.get("solid_fill", 0) and len(corners) == 3:
             self.filled.append(tuple(point_of(corner) for corner in corners))
-        else:
+            return
+        areas = hatched_areas(entity)
+        self.hatched += areas
+        if not areas or len(self.hatched) > _MOST_AREAS:
             self._unread[phrase("unread-entity", kind="HATCH")] += 1
+            del self.hatched[_MOST_AREAS:]
 
     def _curve(self, entity: Any, kind: str, style: Style) -> None:
         if kind not in ("LINE", "CIRCLE", "ARC", "ELLIPSE", "LWPOLYLINE", "POLYLINE", "SPLINE"):
@@ -372,7 +382,11 @@ def _moved(source: "_Collector | Content", move: Similarity) -> Content:
     sizes = tuple(_moved_size(size, move) for size in source.sizes)
     pointers = tuple(replace(p, points=tuple(move(q) for q in p.points)) for p in source.pointers)
     filled = tuple(tuple(move(q) for q in shape) for shape in source.filled)
-    return Content(strokes, words, sizes, pointers, filled, ())
+    hatched = tuple(
+        Hatching(moved_rings(area.rings, move), area.angle + math.degrees(move.turn), area.spacing * scale)
+        for area in source.hatched
+    )
+    return Content(strokes, words, sizes, pointers, filled, (), hatched)
 
 
 def _moved_size(size: Size, move: Similarity) -> Size:

@@ -2,27 +2,40 @@
 
 from dataclasses import dataclass
 
+from maqueta.geometry.line_set import LineSet
 from maqueta.phrases.phrase import Phrase, phrase
-from maqueta.reading.delivered import read_delivered
+from maqueta.projection.look import Look
+from maqueta.reading.delivered import understood
+from maqueta.reading.dxf.file import read_dxf
 from maqueta.reading.errors import UnreadableSheetError
+from maqueta.reading.special.matching import LooksWantedError
 from maqueta.service.shelf.part_files import part_at
 from maqueta.store.files import StoredFile
 from maqueta.task.exercise import Exercise
 
+#: A part as it was drawn in some looks.
+Drawn = tuple[tuple[Look, LineSet], ...]
+
 
 @dataclass(frozen=True, slots=True)
 class SheetWork:
-    """A sheet as read (the document as JSON) and what could not be read, or the reason why there is none."""
+    """A sheet as read (the document as JSON) and what could not be read, or the reason why there is none.
+
+    `wanted` are looks in which the part has to be drawn before its special views can be told.
+    """
 
     document: str = ""
     not_read: tuple[Phrase, ...] = ()
     refused: Phrase | None = None
+    wanted: tuple[Look, ...] = ()
 
 
-def read_sheet_file(data: bytes, part: StoredFile, task: Exercise) -> SheetWork:
-    """Read a DXF sheet of a projected part for an exercise."""
+def read_sheet_file(data: bytes, part: StoredFile, task: Exercise, looks: Drawn = ()) -> SheetWork:
+    """Read a DXF sheet of a projected part, drawn in some looks more, for an exercise."""
     try:
-        read = read_delivered(data, part_at(part), task)
+        read = understood(read_dxf(data), part_at(part).with_looks(looks), task, asks=True)
+    except LooksWantedError as wanted:
+        return SheetWork(wanted=wanted.looks)
     except UnreadableSheetError as error:
         return SheetWork(refused=error.reason)
     except MemoryError:

@@ -15,6 +15,7 @@ from maqueta.service.desk_work import Desk
 from maqueta.service.exercises.answers import task_of
 from maqueta.service.exercises.variation import version_for
 from maqueta.service.marking.answers import scope_json
+from maqueta.service.shelf.looks import Drawn, in_looks
 from maqueta.service.uploaded import uploaded_dxf
 from maqueta.service.world import Instructor, InTransaction, Student, aside
 from maqueta.sheet.document import SheetDocument
@@ -28,9 +29,14 @@ router = APIRouter(prefix="/api/exercises")
 
 
 def _read(at: DeskPlace, desk: Desk, data: bytes) -> SheetWork:
-    """A file as read, while the place inside is somebody else's."""
-    with aside(at.world, at.session):
-        return at.world.kernel.read_sheet(data, desk.part, desk.task, at.wanted)
+    """A file as read, while the place inside is somebody else's; its part is drawn in all looks its views may have."""
+    looks: Drawn = ()
+    while True:
+        with aside(at.world, at.session):
+            work = at.world.kernel.read_sheet(data, desk.part, desk.task, looks, at.wanted)
+        if not work.wanted:
+            return work
+        looks += in_looks(at.world, at.session, desk.part, desk.source, work.wanted)
 
 
 def _document(work: SheetWork, file_name: str) -> SheetDocument:

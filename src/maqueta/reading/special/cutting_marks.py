@@ -1,0 +1,451 @@
+"""Cutting lines, circled regions and sight arrows of a file, told by their letters and arrows."""
+
+import math
+from collections import defaultdict
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from itertools import combinations, pairwise
+from typing import Final
+
+from maqueta.geometry.carrier import TURN, Circle, Line, Point
+from maqueta.reading.content import Pointer, Stroke
+from maqueta.reading.kinds import Kind
+from maqueta.reading.special.labels import Label, LoneLetter
+
+#: A letter stands this near to its arrow (mm) beside its own height, and ends of lines meet within this.
+_NEAR, _MEET = 12.0, 0.8
+#: Legs are square to arrows and to each other within this sine.
+_SQUARE: Final = 0.03
+#: Arrows of cutting lines are longer than this with their shaft, and no longer than that (mm).
+_LONGEST: Final = 30.0
+#: Wide strokes at ends and bends are no longer than this (mm).
+_WIDE_END: Final = 16.0
+#: A letter stands this near to its circle (mm).
+_BESIDE_CIRCLE: Final = 12.0
+
+
+@dataclass(frozen=True, slots=True)
+class Arrow:
+    """An arrow: its point, the unit vector it points along, where its shaft begins, and the strokes it is made of."""
+
+    tip: Point
+    way: Point
+    tail: Point
+    strokes: frozenset[int]
+
+
+@dataclass(frozen=True, slots=True)
+class CutMark:
+    """A cutting line on the sheet: corners in mm, which way one looks, the letters at its ends, its strokes."""
+
+    path: tuple[Point, ...]
+    sight: Point
+    letters: tuple[str | None, str | None]
+    strokes: frozenset[int]
+    words: tuple[int, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class CircleMark:
+    """A circled region on the sheet, its letter, and its stroke."""
+
+    centre: Point
+    radius: float
+    letter: str
+    stroke: int
+    word: int
+
+
+@dataclass(frozen=True, slots=True)
+class SightMark:
+    """An arrow with a letter that tells from where a view is seen."""
+
+    arrow: Arrow
+    letter: str
+    word: int
+
+
+@dataclass(frozen=True, slots=True)
+class SpecialMarks:
+    """Everything drawn in parent views about special ones."""
+
+    cuts: tuple[CutMark, ...] = ()
+    circles: tuple[CircleMark, ...] = ()
+    sights: tuple[SightMark, ...] = ()
+
+    @property
+    def strokes(self) -> frozenset[int]:
+        """The strokes they are made of."""
+        own = [*(mark.strokes for mark in self.cuts), *(mark.arrow.strokes for mark in self.sights)]
+        return frozenset[int]().union(*own, (mark.stroke for mark in self.circles))
+
+    @property
+    def words(self) -> frozenset[int]:
+        """The letters they are told by."""
+        own = [word for mark in self.cuts for word in mark.words]
+        lone = [*(mark.word for mark in self.circles), *(mark.word for mark in self.sights)]
+        return frozenset([*own, *lone])
+
+
+def special_marks(
+    strokes: Sequence[Stroke],
+    kinds: Sequence[Kind],
+    filled: Sequence[Sequence[Point]],
+    pointers: Sequence[Pointer],
+    labels: Sequence[Label],
+    letters: Sequence[LoneLetter],
+    aside: frozenset[int],
+    hatched: bool,
+) -> SpecialMarks:
+    """Find them. Letters without an arrow or a circle beside them are none of these; on a sheet that is `hatched`
+    cutting lines may have no letters.
+    """
+    lines = {i: s for i, s in enumerate(strokes) if isinstance(s.piece.carrier, Line) and i not in aside}
+    arrows = _arrows(lines, filled, pointers)
+    near = {letter.word: _nearest(letter, arrows) for letter in letters}
+    details = {label.letter for label in labels if label.kind == "detail"}
+    circles = _circles(strokes, kinds, [one for one in letters if one.letter in details], aside)
+    in_circles = {mark.word for mark in circles}
+    by_letter: dict[str, list[LoneLetter]] = defaultdict(list)
+    for one in letters:
+        if one.word not in in_circles and near[one.word] is not None:
+            by_letter[one.letter].append(one)
+    cuts: list[CutMark] = []
+    sights: list[SightMark] = []
+    used: set[int] = set()
+    for letter in sorted(by_letter):
+        for first, second in combinations(by_letter[letter], 2):
+            if first.word in used or second.word in used:
+                continue
+            mark = _cut_between(lines, kinds, (near[first.word], near[second.word]), (letter, letter), (first, second))
+            if mark is not None:
+                cuts.append(mark)
+                used |= {first.word, second.word}
+    rest = [one for own in by_letter.values() for one in own if one.word not in used]
+    for first, second in combinations(rest, 2):
+        # Letters that differ at the two ends of one line.
+        if first.word in used or second.word in used:
+            continue
+        mark = _cut_between(
+            lines, kinds, (near[first.word], near[second.word]), (first.letter, second.letter), (first, second), True
+        )
+        if mark is not None:
+            cuts.append(mark)
+            used |= {first.word, second.word}
+    sections = {label.letter for label in labels if label.kind == "section"}
+    for one in rest:
+        arrow = near[one.word]
+        if one.word in used or arrow is None:
+            continue
+        angled = _angled(lines, kinds, arrow, one)
+        if angled is not None and (one.letter in sections or angled.strokes):
+            cuts.append(angled)
+        elif one.letter not in sections and _stands_elsewhere(one, letters, labels, near):
+            sights.append(SightMark(arrow, one.letter, one.word))
+    if hatched:
+        cuts += _without_letters(lines, kinds, arrows, cuts)
+    return SpecialMarks(tuple(cuts), tuple(circles), tuple(sights))
+
+
+def _stands_elsewhere(
+    one: LoneLetter, letters: Sequence[LoneLetter], labels: Sequence[Label], near: Mapping[int, Arrow | None]
+) -> bool:
+    """Whether the letter of an arrow stands over a view as well."""
+    alone = any(other.letter == one.letter and near[other.word] is None for other in letters)
+    return alone or any(label.kind == "view" and label.letter == one.letter for label in labels)
+
+
+def _arrows(lines: dict[int, Stroke], filled: Sequence[Sequence[Point]], pointers: Sequence[Pointer]) -> list[Arrow]:
+    """Arrowheads with their shafts."""
+    found: list[Arrow] = []
+    for shape in filled:
+        corners = list(dict.fromkeys((round(x, 6), round(y, 6)) for x, y in shape))
+        if len(corners) != 3:
+            continue
+        sides = {k: math.dist(corners[(k + 1) % 3], corners[(k + 2) % 3]) for k in range(3)}
+        at = min(sides, key=lambda k: sides[k])
+        base = _between(corners[(at + 1) % 3], corners[(at + 2) % 3])
+        length = math.dist(corners[at], base)
+        if length < 0.5:
+            continue
+        way = ((corners[at][0] - base[0]) / length, (corners[at][1] - base[1]) / length)
+        found.append(_with_shaft(lines, corners[at], base, way))
+    for pointer in pointers:
+        if pointer.note or len(pointer.points) != 2 or math.dist(*pointer.points) < 0.5:
+            continue
+        tip, tail = pointer.points
+        length = math.dist(tip, tail)
+        found.append(Arrow(tip, ((tip[0] - tail[0]) / length, (tip[1] - tail[1]) / length), tail, frozenset()))
+    return found
+
+
+def _with_shaft(lines: dict[int, Stroke], tip: Point, base: Point, way: Point) -> Arrow:
+    """An arrowhead with the stroke behind it, if there is one."""
+    for i, stroke in lines.items():
+        ends = stroke.piece.ends
+        if stroke.piece.length > _LONGEST or not _along(ends, way):
+            continue
+        for near, far in (ends, ends[::-1]):
+            back = (far[0] - tip[0]) * way[0] + (far[1] - tip[1]) * way[1]
+            touches = min(math.dist(near, tip), math.dist(near, base)) <= _MEET
+            if touches and back < 0:
+                return Arrow(tip, way, far, frozenset((i,)))
+    return Arrow(tip, way, base, frozenset())
+
+
+def _between(a: Point, b: Point) -> Point:
+    return ((a[0] + b[0]) / 2, (a[1] + b[1]) / 2)
+
+
+def _along(ends: tuple[Point, ...], way: Point) -> bool:
+    (ax, ay), (bx, by) = ends
+    length = math.dist(*ends)
+    return length > 0 and abs((bx - ax) * way[1] - (by - ay) * way[0]) <= _SQUARE * length
+
+
+def _nearest(letter: LoneLetter, arrows: Sequence[Arrow]) -> Arrow | None:
+    """The arrow a letter stands at."""
+
+    def off(arrow: Arrow) -> float:
+        return min(math.dist(letter.at, p) for p in (arrow.tip, arrow.tail, _between(arrow.tip, arrow.tail)))
+
+    best = min(arrows, key=off, default=None)
+    return best if best is not None and off(best) <= _NEAR + letter.height else None
+
+
+def _cut_between(
+    lines: dict[int, Stroke],
+    kinds: Sequence[Kind],
+    ends: tuple[Arrow | None, Arrow | None],
+    letters: tuple[str, str],
+    words: tuple[LoneLetter, LoneLetter],
+    sure: bool = False,
+) -> CutMark | None:
+    """The cutting line between two arrows; None where they belong to no common one.
+
+    With `sure` its strokes have to be there: letters that differ say nothing by themselves.
+    """
+    first, second = ends
+    if first is None or second is None or first is second or math.dist(first.tip, second.tip) < 2.0:
+        return None
+    same = first.way[0] * second.way[0] + first.way[1] * second.way[1]
+    places = tuple(word.word for word in words)
+    best: tuple[float, tuple[Point, ...], frozenset[int]] | None = None
+    for start, end in ((first.tail, second.tail), (first.tip, second.tip)):
+        path = _path(lines, kinds, start, end, first.way, second.way) if same > 0.2 or abs(same) < 0.99 else None
+        if path is None:
+            continue
+        strokes = _strokes_on(lines, kinds, path)
+        covered = sum(lines[i].piece.length for i in strokes)
+        covered += 0.1 * sum(_runs_on(lines[i], path) for i in lines if kinds[i] == "centre")
+        if best is None or covered > best[0] + 1e-6:
+            best = (covered, path, strokes)
+    if best is None or (sure and best[0] == 0):
+        return None
+    return CutMark(best[1], first.way, letters, best[2] | first.strokes | second.strokes, places)
+
+
+def _path(
+    lines: dict[int, Stroke], kinds: Sequence[Kind], start: Point, end: Point, way: Point, other: Point
+) -> tuple[Point, ...] | None:
+    """The corners of a cutting line from one arrow to the other."""
+    dx, dy = end[0] - start[0], end[1] - start[1]
+    length = math.hypot(dx, dy)
+    if length < 2.0:
+        return None
+    turned = abs(way[0] * other[1] - way[1] * other[0])
+    if turned > _SQUARE:
+        # Two planes that meet: each leg is square to its arrow.
+        meeting = _meeting(start, (-way[1], way[0]), end, (-other[1], other[0]))
+        return (start, meeting, end) if meeting is not None else None
+    level = dx * way[0] + dy * way[1]
+    corners = _bends(lines, kinds, start, end, (-way[1], way[0]), way)
+    stepped = (start, *corners, end) if corners else None
+    if abs(level) > _MEET:
+        return stepped
+    straight = (start, end)
+    # A stepped line may come back to the level it began at.
+    return stepped if stepped and _inked(lines, kinds, stepped) > _inked(lines, kinds, straight) else straight
+
+
+def _inked(lines: dict[int, Stroke], kinds: Sequence[Kind], path: Sequence[Point]) -> float:
+    """How much is drawn along a path."""
+    return sum(_runs_on(stroke, path) for i, stroke in lines.items() if kinds[i] in ("centre", "cutting")) + sum(
+        lines[i].piece.length for i in _strokes_on(lines, kinds, path)
+    )
+
+
+def _meeting(a: Point, u: Point, b: Point, v: Point) -> Point | None:
+    across = u[0] * v[1] - u[1] * v[0]
+    if abs(across) < 1e-6:
+        return None
+    t = ((b[0] - a[0]) * v[1] - (b[1] - a[1]) * v[0]) / across
+    return (a[0] + t * u[0], a[1] + t * u[1])
+
+
+def _bends(
+    lines: dict[int, Stroke], kinds: Sequence[Kind], start: Point, end: Point, along: Point, way: Point
+) -> tuple[Point, ...] | None:
+    """The corners of a stepped line: where strokes along it meet strokes across, in their order; None where the steps
+    lead nowhere."""
+
+    def place(point: Point) -> tuple[float, float]:
+        return (
+            (point[0] - start[0]) * along[0] + (point[1] - start[1]) * along[1],
+            (point[0] - start[0]) * way[0] + (point[1] - start[1]) * way[1],
+        )
+
+    far, target = place(end)
+    sign = 1.0 if far > 0 else -1.0
+    legs = [place(p) for i, s in lines.items() if _along(s.piece.ends, along) for p in s.piece.ends if _drawn(kinds[i])]
+    steps = [
+        tuple(sorted((place(s.piece.ends[0]), place(s.piece.ends[1])), key=lambda p: p[1]))
+        for i, s in lines.items()
+        if _along(s.piece.ends, way) and _drawn(kinds[i])
+    ]
+
+    def meets(corner: tuple[float, float]) -> bool:
+        return any(math.dist(corner, leg) <= _MEET for leg in legs)
+
+    at: list[tuple[float, float]] = []
+    for low, high in steps:
+        for corner in (low, high):
+            inside = 0 < sign * corner[0] < sign * far
+            if inside and meets(corner) and all(math.dist(corner, known) > _MEET for known in at):
+                at.append(corner)
+    level, here = 0.0, 0.0
+    path: list[tuple[float, float]] = []
+    while len(path) < 40:
+        ahead = [c for c in at if sign * c[0] > sign * here - _MEET and abs(c[1] - level) <= _MEET]
+        pairs = [
+            (c, d)
+            for c in ahead
+            for d in at
+            if abs(d[0] - c[0]) <= _MEET and abs(d[1] - c[1]) > _MEET and (c not in path)
+        ]
+        if not pairs:
+            break
+        corner, step = min(pairs, key=lambda pair: sign * pair[0][0])
+        path += [corner, step]
+        here, level = step[0] + sign * 2 * _MEET, step[1]
+    if abs(level - target) > _MEET:
+        return None
+    return tuple((start[0] + x * along[0] + y * way[0], start[1] + x * along[1] + y * way[1]) for x, y in path) or None
+
+
+def _drawn(kind: Kind) -> bool:
+    return kind in ("visible", "open", "centre", "cutting", "dimension", "construction")
+
+
+def _angled(lines: dict[int, Stroke], kinds: Sequence[Kind], arrow: Arrow, letter: LoneLetter) -> CutMark | None:
+    """An L with one arrow: a leg square to it, and one along it; or a whole line with an arrow at one end."""
+    along = (-arrow.way[1], arrow.way[0])
+    for start in (arrow.tail, arrow.tip):
+        for i, stroke in lines.items():
+            ends = stroke.piece.ends
+            if not _drawn(kinds[i]) or not _along(ends, along):
+                continue
+            for near, far in (ends, ends[::-1]):
+                if math.dist(near, start) > _MEET:
+                    continue
+                for k, other in lines.items():
+                    if k == i or not _drawn(kinds[k]) or not _along(other.piece.ends, arrow.way):
+                        continue
+                    for joint, last in (other.piece.ends, other.piece.ends[::-1]):
+                        if math.dist(joint, far) <= _MEET and math.dist(last, far) > 2.0 and k not in arrow.strokes:
+                            path = (near, far, last)
+                            own = _strokes_on(lines, kinds, path) | arrow.strokes
+                            return CutMark(path, arrow.way, (letter.letter, letter.letter), own, (letter.word,))
+    return None
+
+
+def _without_letters(
+    lines: dict[int, Stroke], kinds: Sequence[Kind], arrows: Sequence[Arrow], cuts: Sequence[CutMark]
+) -> list[CutMark]:
+    """Chain lines or lines of a layer of their own, with an arrow square to them at both ends."""
+    taken = frozenset().union(*(mark.strokes for mark in cuts)) if cuts else frozenset()
+    found = []
+    for i, stroke in lines.items():
+        known = any(_runs_on(stroke, mark.path) for mark in cuts)
+        if i in taken or known or kinds[i] not in ("centre", "cutting"):
+            continue
+        start, end = stroke.piece.ends
+        length = math.dist(start, end)
+        if length < 5.0:
+            continue
+        along = ((end[0] - start[0]) / length, (end[1] - start[1]) / length)
+
+        def at(point: Point, way: Point = along) -> list[Arrow]:
+            return [
+                arrow
+                for arrow in arrows
+                if abs(arrow.way[0] * way[0] + arrow.way[1] * way[1]) <= _SQUARE
+                and min(math.dist(point, arrow.tail), math.dist(point, arrow.tip)) <= 1.5
+                and math.dist(arrow.tip, arrow.tail) >= 4.0
+            ]
+
+        pairs = [(a, b) for a in at(start) for b in at(end) if a.way[0] * b.way[0] + a.way[1] * b.way[1] > 0.9]
+        if pairs:
+            first, second = pairs[0]
+            own = _strokes_on(lines, kinds, (start, end)) | first.strokes | second.strokes | {i}
+            found.append(CutMark((start, end), first.way, (None, None), own, ()))
+    return found
+
+
+def _strokes_on(lines: dict[int, Stroke], kinds: Sequence[Kind], path: Sequence[Point]) -> frozenset[int]:
+    """The strokes of a cutting line: those of its own layer, and wide ones that begin at its ends and bends.
+
+    Its narrow chain line stays where it is: it is an axis as well.
+    """
+    own = set()
+    for i, stroke in lines.items():
+        if not _runs_on(stroke, path):
+            continue
+        begins = any(math.dist(p, q) <= _MEET for p in stroke.piece.ends for q in path)
+        short = stroke.piece.length <= _WIDE_END
+        if kinds[i] == "cutting" or (kinds[i] != "centre" and begins and (short or _whole(stroke, path))):
+            own.add(i)
+    return frozenset(own)
+
+
+def _whole(stroke: Stroke, path: Sequence[Point]) -> bool:
+    """Whether a stroke runs along a whole leg."""
+    return all(any(math.dist(p, q) <= _MEET for q in path) for p in stroke.piece.ends)
+
+
+def _runs_on(stroke: Stroke, path: Sequence[Point]) -> float:
+    """The length of a stroke that lies on a leg of a path; 0 where it does not."""
+    for a, b in pairwise(path):
+        length = math.dist(a, b)
+        if length == 0:
+            continue
+        way = ((b[0] - a[0]) / length, (b[1] - a[1]) / length)
+        spots = [((p[0] - a[0]) * way[0] + (p[1] - a[1]) * way[1], p) for p in stroke.piece.ends]
+        off = max(math.dist(p, (a[0] + t * way[0], a[1] + t * way[1])) for t, p in spots)
+        if off <= 0.3 and max(t for t, _ in spots) > -_MEET and min(t for t, _ in spots) < length + _MEET:
+            return stroke.piece.length
+    return 0.0
+
+
+def _circles(
+    strokes: Sequence[Stroke], kinds: Sequence[Kind], letters: Sequence[LoneLetter], aside: frozenset[int]
+) -> list[CircleMark]:
+    """Full circles with the letter of a detail beside them, each letter's nearest."""
+    found: list[CircleMark] = []
+    for one in letters:
+        near: list[tuple[float, int]] = []
+        for i, stroke in enumerate(strokes):
+            carrier = stroke.piece.carrier
+            whole = stroke.piece.interval[1] - stroke.piece.interval[0] > TURN - 1e-3
+            if i in aside or not isinstance(carrier, Circle) or not whole:
+                continue
+            off = math.dist(one.at, (carrier.x, carrier.y)) - carrier.radius
+            if -one.height < off <= _BESIDE_CIRCLE:
+                near.append((off, i))
+        if near:
+            _, i = min(near)
+            carrier = strokes[i].piece.carrier
+            assert isinstance(carrier, Circle), "only circles were looked at"
+            if all(mark.stroke != i for mark in found):
+                found.append(CircleMark((carrier.x, carrier.y), carrier.radius, one.letter, i, one.word))
+    return found

@@ -1,0 +1,359 @@
+"""Which groups of lines are special views, and of what: each tried with what its marks and labels say first."""
+
+import math
+from collections.abc import Callable, Iterable, Mapping, Sequence
+from dataclasses import dataclass, replace
+from typing import Final
+
+import shapely
+
+from maqueta.geometry.box import Box, apart, box_of, grown, within
+from maqueta.geometry.carrier import TURN, Circle, Similarity
+from maqueta.geometry.compare import DrawnPiece
+from maqueta.geometry.line_set import LineSet
+from maqueta.projection.look import Look
+from maqueta.projection.projected_part import ProjectedPart, UnseenLookError
+from maqueta.reading.candidates import Identity, candidate_of
+from maqueta.reading.content import Stroke
+from maqueta.reading.expectation import Expectation
+from maqueta.reading.identify import STRANGER, Fit, fits_of
+from maqueta.reading.kinds import Kind
+from maqueta.reading.special.cutting_marks import CutMark, SpecialMarks
+from maqueta.reading.special.labels import Label
+from maqueta.reading.special.shown import (
+    Meant,
+    auxiliary_of,
+    details_of,
+    sections_near_mark,
+    sections_of_mark,
+    sections_through_axes,
+)
+from maqueta.reading.view_groups import Group, drawn_piece
+from maqueta.sheet.scales import parse_scale
+from maqueta.sheet.special import Hatching
+from maqueta.sheet.view import FromCorner
+from maqueta.solid.unit import MILLIMETRES
+
+#: A label stands over or under its view within this (mm), a cutting line in its view or this far beyond it.
+_LABEL_NEAR, _BEYOND = 30.0, 25.0
+#: That of a detail stands over the circle it is broken off at; a view that is plainly another is so much farther off.
+_DETAIL_NEAR, _UNLIKELY = 60.0, 20.0
+#: A view that disagrees less than this is what it is taken for; what is likelier need not be looked for.
+_SURE: Final = 0.02
+#: A group without a mark or label that agrees so well with a whole view is no special one.
+_PLAIN: Final = 0.04
+#: So many looks are drawn for one sheet at most.
+MOST_LOOKS: Final = 160
+
+
+class LooksWantedError(Exception):
+    """A sheet that cannot be read before its part is drawn in more looks."""
+
+    def __init__(self, looks: Iterable[Look]) -> None:
+        super().__init__()
+        self.looks = tuple(dict.fromkeys(looks))
+
+
+@dataclass(frozen=True, slots=True)
+class Known:
+    """A group as a special view: how well it fits, the group it hangs on, the mark it belongs to, and its label."""
+
+    fit: Fit
+    parent: int | None
+    mark: int | None
+    label: Label | None
+
+
+@dataclass
+class Matching:
+    """A sheet's groups, and everything on it that says something of special views."""
+
+    strokes: Sequence[Stroke]
+    kinds: Sequence[Kind]
+    either: frozenset[int]
+    groups: Sequence[Group]
+    marks: SpecialMarks
+    labels: Mapping[int, Label]
+    areas: Mapping[int, Sequence[Hatching]]
+    projected: ProjectedPart
+    expected: Expectation
+    scales: Sequence[float]
+    #: Whether more looks can be asked for.
+    asks: bool
+
+    def special(self) -> list[int]:
+        """The groups that may be special views: hatched, labelled, or no view of the whole part."""
+        found = []
+        for place, group in enumerate(self.groups):
+            plain = bool(group.fits) and group.fits[0].disagreement <= _PLAIN
+            pictorial = bool(group.fits) and isinstance(group.fits[0].identity.look, FromCorner) and plain
+            if place in self.labels or place in self.areas or not (plain or pictorial):
+                found.append(place)
+        return found
+
+    def matched(self, fits: Sequence[Fit | None], special: Sequence[int]) -> dict[int, Known]:
+        """The special views among the groups that may be ones; `fits` are those of the others.
+
+        Raises LooksWantedError where the part has to be drawn in more looks first.
+        """
+        views = {place: fit for place, fit in enumerate(fits) if fit is not None and place not in special}
+        found: dict[int, Known] = {}
+        wanted: list[Look] = []
+        for place in special:
+            label = self.labels.get(place)
+            if label is not None and label.kind == "detail":
+                continue
+            known = self._best(place, self._stages(place, label, views), label, wanted)
+            if known is not None:
+                found[place] = known
+        if wanted:
+            raise LooksWantedError(wanted)
+        found |= self._second(found, views)
+        parents = views | {place: known.fit for place, known in found.items()}
+        for place in special:
+            if place not in found and (known := self._detail(place, parents)) is not None:
+                found[place] = known
+        return found
+
+    def _stages(self, place: int, label: Label | None, views: Mapping[int, Fit]) -> list[Callable[[], list[Meant]]]:
+        """What a group could be, the likeliest first; later ones are tried where nothing before agrees."""
+        part = self.projected.part
+        looks = [(k, fit.identity.orthographic) for k, fit in views.items()]
+        known = [(k, look) for k, look in looks if look is not None and look.cut is None]
+        hatched = place in self.areas or (label is not None and label.kind == "section")
+        marks = self._marks_for(label)
+        stages: list[Callable[[], list[Meant]]] = []
+        if hatched:
+            for near in (sections_of_mark, sections_near_mark):
+                stages.append(lambda near=near: self._of_marks(near, marks, views))  # type: ignore[misc]
+            through = [point for asked in self.expected.special if asked.kind == "section" for point in asked.through]
+            squarely = self._squarely(known)
+            if through:
+                stages.append(lambda: sections_through_axes(part, squarely, through))
+            stages.append(lambda: sections_through_axes(part, squarely, ()))
+        else:
+            stages.append(lambda: auxiliary_of(part, known))
+        return stages
+
+    def _squarely(self, known: Sequence[tuple[int, Look]]) -> list[Look]:
+        """The looks from the sides of the part that sections without a mark are tried in."""
+        front = self.expected.fronts[0]
+        own = [look for _, look in known]
+        return own if any(_same(look, front.look) for look in own) else [front.look, *own]
+
+    def _of_marks(
+        self,
+        meant: Callable[..., list[Meant]],
+        marks: Sequence[int],
+        views: Mapping[int, Fit],
+    ) -> list[Meant]:
+        found: list[Meant] = []
+        for number in marks:
+            parent = self.home(self.marks.cuts[number])
+            fit = views.get(parent) if parent is not None else None
+            options = [fit] if fit is not None else []
+            if fit is not None and parent is not None and len(views) == 1:
+                # Alone, a view may be turned in ways that look the same.
+                options += [own for own in self.groups[parent].fits if own.disagreement <= fit.disagreement + 1e-3]
+            for own in options[:6]:
+                look = own.identity.orthographic
+                if look is None or parent is None:
+                    continue
+                move = Similarity(own.scale * MILLIMETRES[self.projected.part.unit], 0.0, *own.at)
+                found += meant(self.projected.part, self.marks.cuts[number], number, parent, look, move)
+        return found
+
+    def _marks_for(self, label: Label | None) -> list[int]:
+        """The cutting lines a group may belong to: the one with its letter, else any."""
+        cuts = self.marks.cuts
+        own = [k for k, mark in enumerate(cuts) if label is not None and label.letter in mark.letters]
+        return own or list(range(len(cuts)))
+
+    def home(self, mark: CutMark) -> int | None:
+        """The group a cutting line lies in: the one whose box it runs through farthest."""
+        return self.nearest(box_of(mark.path))
+
+    def nearest(self, box: Box) -> int | None:
+        """The group whose box shares most with another."""
+        best: tuple[float, float, int] | None = None
+        for place, group in enumerate(self.groups):
+            if place in self.areas and len(self.groups) > 1 and not within(box, group.box, 1.0):
+                continue
+            left, bottom = max(box[0], group.box[0]), max(box[1], group.box[1])
+            right, top = min(box[2], group.box[2]), min(box[3], group.box[3])
+            reach = max(right - left, 0.0) + max(top - bottom, 0.0) if right >= left and top >= bottom else 0.0
+            far = apart(box, group.box)
+            if far <= _BEYOND and (best is None or (reach, -far) > best[:2]):
+                best = (reach, -far, place)
+        return best[2] if best is not None else None
+
+    def _pieces(self, place: int) -> list[DrawnPiece]:
+        members = self.members(place)
+        return [drawn_piece(self.strokes[i], self.kinds[i], i in self.either) for i in members]
+
+    def members(self, place: int) -> tuple[int, ...]:
+        """The strokes of a group, without the circle a detail is broken off at."""
+        group = self.groups[place]
+        label = self.labels.get(place)
+        if label is None or label.kind != "detail":
+            return group.members
+        kept = []
+        for i in group.members:
+            piece = self.strokes[i].piece
+            if isinstance(piece.carrier, Circle) and piece.interval[1] - piece.interval[0] > TURN - 0.3:
+                x, y, radius = piece.carrier.x, piece.carrier.y, piece.carrier.radius
+                around = (x - radius, y - radius, x + radius, y + radius)
+                if within(group.box, grown(around, 0.6)):
+                    continue
+            kept.append(i)
+        return tuple(kept)
+
+    def _lines(self, identity: Identity) -> LineSet:
+        look = identity.orthographic
+        assert look is not None, "special views look at the part"
+        return self.projected.line_set(look)
+
+    def _best(
+        self, place: int, stages: Sequence[Callable[[], list[Meant]]], label: Label | None, wanted: list[Look]
+    ) -> Known | None:
+        """The best way to take a group: stage by stage until one agrees."""
+        pieces = self._pieces(place)
+        scales = self._scales(label)
+        best: Known | None = None
+        for stage in stages:
+            unseen: list[Look] = []
+            for meant in stage():
+                try:
+                    lines = self._lines(meant.identity)
+                except UnseenLookError as error:
+                    unseen.append(error.look)
+                    continue
+                if not lines.pieces:
+                    continue
+                fit = next(iter(self._fits(meant, lines, pieces, scales)), None)
+                if fit is not None and (best is None or self._merit(fit) < self._merit(best.fit) - 1e-6):
+                    best = Known(fit, meant.parent, meant.mark, label)
+            if unseen and self.asks and len(self.projected.others) < MOST_LOOKS:
+                room = MOST_LOOKS - len(self.projected.others)
+                wanted += list(dict.fromkeys(unseen))[:room]
+                return None
+            if best is not None and best.fit.disagreement <= _SURE:
+                break
+        own = self.groups[place].fits
+        usual = own[0].disagreement if own and not isinstance(own[0].identity.look, FromCorner) else STRANGER
+        hatched = place in self.areas
+        if best is None or best.fit.disagreement > (STRANGER if hatched else min(STRANGER, usual)):
+            return None
+        return best
+
+    def _merit(self, fit: Fit) -> float:
+        """How badly a section fits; of those that fit alike, one that shows an accepted front goes first."""
+        look = fit.identity.orthographic
+        front = any(look is not None and _same(look, own.look) for own in self.expected.fronts)
+        return fit.disagreement - (5e-4 if front else 0.0)
+
+    def _fits(self, meant: Meant, lines: LineSet, pieces: Sequence[DrawnPiece], scales: Sequence[float]) -> list[Fit]:
+        unit = MILLIMETRES[self.projected.part.unit]
+        candidate = candidate_of(meant.identity, lines)
+        hidden = meant.identity.kind == "auxiliary" and any(item.piece.kind == "hidden" for item in pieces)
+        return fits_of([candidate], pieces, scales, unit, self.expected.tolerance, hidden)
+
+    def _scales(self, label: Label | None) -> list[float]:
+        own = parse_scale(label.scale) if label is not None and label.scale else None
+        return [own, *self.scales] if own is not None else list(self.scales)
+
+    def _second(self, found: Mapping[int, Known], views: Mapping[int, Fit]) -> dict[int, Known]:
+        """Auxiliary views that hang on one that is an auxiliary view itself."""
+        return {
+            place: replace(known, parent=parent)
+            for place, known in found.items()
+            if known.fit.identity.kind == "auxiliary" and known.parent is None
+            for parent in (self._primary(place, known, found),)
+        }
+
+    def _primary(self, place: int, known: Known, found: Mapping[int, Known]) -> int | None:
+        look = known.fit.identity.orthographic
+        for other, own in found.items():
+            parent = own.fit.identity.orthographic
+            if other == place or look is None or parent is None or own.fit.identity.kind != "auxiliary":
+                continue
+            if abs(sum(a * b for a, b in zip(look.towards, parent.towards, strict=True))) < 1e-6:
+                return other
+        return None
+
+    def _detail(self, place: int, parents: Mapping[int, Fit]) -> Known | None:
+        """A group as an enlarged region of another: the one circled with its letter, else any that is circled."""
+        label = self.labels.get(place)
+        circles = [k for k, own in enumerate(self.marks.circles) if label is None or own.letter == label.letter]
+        pieces, scales = self._pieces(place), self._scales(label)
+        best: Known | None = None
+        for number in circles or range(len(self.marks.circles)):
+            circle = self.marks.circles[number]
+            x, y, radius = *circle.centre, circle.radius
+            parent = self.nearest((x - radius, y - radius, x + radius, y + radius))
+            fit = parents.get(parent) if parent is not None else None
+            if fit is None or parent is None or parent == place:
+                continue
+            move = Similarity(fit.scale * MILLIMETRES[self.projected.part.unit], 0.0, *fit.at)
+            for meant in details_of(circle, number, parent, fit.identity, move):
+                lines = self._lines(meant.identity)
+                if not lines.pieces:
+                    continue
+                own = next(iter(self._fits(meant, lines, pieces, scales)), None)
+                if own is not None and (best is None or own.disagreement < best.fit.disagreement):
+                    best = Known(own, parent, number, label)
+        return best if best is not None and best.fit.disagreement <= STRANGER else None
+
+
+def _same(look: Look, other: Look) -> bool:
+    return all(math.dist(a, b) < 1e-6 for a, b in zip(look.frame, other.frame, strict=True))
+
+
+def areas_of_groups(groups: Sequence[Group], areas: Sequence[Hatching]) -> dict[int, list[Hatching]]:
+    """The hatched areas in each group."""
+    found: dict[int, list[Hatching]] = {}
+    for area in areas:
+        spot = area.region.representative_point()
+        home = next(
+            (
+                place
+                for place, group in sorted(enumerate(groups), key=lambda entry: _size(entry[1].box))
+                if shapely.box(*grown(group.box, 1.0)).contains(spot)
+            ),
+            None,
+        )
+        if home is not None:
+            found.setdefault(home, []).append(area)
+    return found
+
+
+def _size(box: Box) -> float:
+    return (box[2] - box[0]) * (box[3] - box[1])
+
+
+def labels_of_groups(
+    groups: Sequence[Group], labels: Sequence[Label], areas: Mapping[int, Sequence[Hatching]]
+) -> dict[int, Label]:
+    """The label of each group: the nearest over it or under it, on one that may be such a view."""
+
+    def off(label: Label, place: int) -> float:
+        group = groups[place]
+        plain = bool(group.fits) and group.fits[0].disagreement <= _PLAIN
+        likely = place in areas if label.kind == "section" and areas else not plain
+        return _off(label.box, group.box) + (0.0 if likely else _UNLIKELY)
+
+    found: dict[int, Label] = {}
+    pairs = sorted((off(label, place), k, place) for k, label in enumerate(labels) for place in range(len(groups)))
+    used: set[int] = set()
+    for far, k, place in pairs:
+        reach = _DETAIL_NEAR if labels[k].kind == "detail" else _LABEL_NEAR
+        if far <= reach and k not in used and place not in found:
+            found[place] = labels[k]
+            used.add(k)
+    return found
+
+
+def _off(label: Box, group: Box) -> float:
+    """How far a label stands from a view; beside the middle counts a little."""
+    aside = abs((label[0] + label[2]) / 2 - (group[0] + group[2]) / 2) / max(group[2] - group[0], 1.0)
+    return apart(label, group) + 5.0 * min(aside, 3.0)
