@@ -21,6 +21,8 @@ from maqueta.solid.unit import MILLIMETRES
 
 #: A style belongs to the views when at least this share of its ink lies on lines of the part.
 _MOSTLY: Final = 0.5
+#: The same for the first style of a sheet on which no line says that it is visible.
+_AT_LEAST: Final = 0.2
 #: It is that of hidden lines when this share of what lies on the part lies on hidden ones.
 _HIDDEN: Final = 0.7
 _MOST_GROUPS: Final = 16
@@ -69,7 +71,8 @@ def settle_open(
                 result[index] = sibling
             continue
         share, hidden = _on_the_part(strokes, kinds, certain or members, members, projected, scales, tolerance)
-        if share < _MOSTLY:
+        # Where nothing else is a view, most of the ink may be that of sections, details and auxiliary views.
+        if share < (_MOSTLY if certain else _AT_LEAST):
             dropped.update(members)
             left_out.append(phrase("unread-layer", layer=style.layer, count=len(members)))
             continue

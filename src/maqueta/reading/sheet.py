@@ -100,6 +100,7 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
         strokes=strokes,
         kinds=kinds,
         either=settled.either,
+        loose=settled.loose,
         groups=groups,
         marks=told_of.marks,
         labels=labels_of_groups(groups, told_of.labels, areas),
@@ -171,8 +172,16 @@ def _told_apart(matching: Matching, told: bool) -> tuple[list[Fit | None], int |
     fits, front = arranged(special)
     known = matching.matched(fits, special) if special else {}
     if any(place not in known for place in special):
+        before = fits
         fits, front = arranged(known)
-    return [known[place].fit if place in known else fit for place, fit in enumerate(fits)], front, known
+        if known and fits != before:
+            known = matching.matched(fits, tuple(known))
+    own = {place: each.fit for place, each in known.items()}
+    # A view that could be turned in several ways is turned as its section shows it.
+    own |= {
+        each.parent: each.hung_on for each in known.values() if each.parent is not None and each.hung_on is not None
+    }
+    return [own.get(place, fit) for place, fit in enumerate(fits)], front, known
 
 
 def _most(groups: Sequence[Group], strokes: Sequence[Stroke]) -> tuple[list[Group], int]:

@@ -8,6 +8,9 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from typing import Final
 
+import shapely
+from shapely.geometry import LineString
+
 from maqueta.geometry.box import Box, apart, box_of, within
 from maqueta.geometry.carrier import Line
 from maqueta.geometry.line_set import Piece, extremes
@@ -34,6 +37,8 @@ _IN_IT: Final = 0.4
 _IN_LINE, _IN_LINE_SHARE = 0.6, 0.5
 #: Lines outside the views that disagree with a further one on more than this are none.
 _LIKE_A_VIEW: Final = 0.3
+#: Lines that enclose at least so much (mm²) are no rests of dimensions.
+_ENCLOSED: Final = 60.0
 
 
 #: Whether a view may stand in a box.
@@ -106,15 +111,25 @@ def _more_views(
     scales: Sequence[float],
     tolerance: float,
 ) -> set[int]:
-    """Marks outside the views found that together could be another one: mirrored, at another scale, or spoilt."""
+    """Marks outside the views found that together could be another one: mirrored, at another scale, spoilt, or one that
+    shows something else, such as a detail; rests of dimensions enclose nothing.
+    """
     result: set[int] = set()
     for places in grouped([box_of(extremes(strokes[i].piece)) for i in outside]):
         members = [outside[k] for k in places]
         pieces = [drawn_piece(strokes[i], kinds[i], True) for i in members]
         fits = identify(projected, pieces, scales, tolerance, True)
-        if fits and fits[0].disagreement <= _LIKE_A_VIEW:
+        if (fits and fits[0].disagreement <= _LIKE_A_VIEW) or _encloses(strokes, members):
             result.update(members)
     return result
+
+
+def _encloses(strokes: Sequence[Stroke], members: Sequence[int]) -> bool:
+    """Whether lines enclose areas larger than lettering."""
+    drawn = [LineString(strokes[i].piece.outline()) for i in members]
+    lines = shapely.unary_union(drawn, grid_size=0.01)
+    areas = shapely.polygonize(list(shapely.get_parts(lines))).geoms
+    return float(sum(area.area for area in areas)) >= _ENCLOSED
 
 
 @dataclass(frozen=True)

@@ -34,7 +34,7 @@ def evidence(
     """Find it. A sheet that says nothing of special views is left as it is."""
     places = [place for place, word in enumerate(content.words) if not _of_the_sheet(word, frame)]
     words = [content.words[place] for place in places]
-    labels, letters = labels_of(words, [])
+    labels, letters = labels_of(words)
     hatched = bool(content.hatched) or any(kind == "hatch" for kind in kinds)
     if not (labels or letters or hatched):
         return Evidence(list(kinds), content)

@@ -23,14 +23,14 @@ _DETAIL: Final = (
 _VIEW: Final = r"(?:AUXILIARY )?VIEW(?: ON)?|ANSICHT|VISTA(?: AUXILIAR)?(?: POR)?|VUE(?: SUIVANT)?|FLECHA"
 _NUMBER: Final = r"\d+(?:[.,]\d+)?"
 _SCALE: Final = rf"(?:SCALE|ESCALA|ESC\.?|MASSSTAB|MASZSTAB|M|ECHELLE|ECH\.?)?\s*[:=]?\s*({_NUMBER}\s*:\s*{_NUMBER})"
-_PAIR: Final = r"([A-Z]{1,2})\s*[-–—−]\s*([A-Z]{1,2})"
-_LETTER: Final = re.compile(r"^([A-Z])$")
-_WITH_SCALE: Final = rf"(?:\s*\(?\s*{_SCALE}\s*\)?)?"
-_SECTION_LABEL: Final = re.compile(rf"^(?:(?:{_SECTION})\s*)?{_PAIR}{_WITH_SCALE}(?:\s+(?:{_SECTION}))?$")
-_DETAIL_LABEL: Final = re.compile(rf"^(?:(?:{_DETAIL})\s*)?([A-Z]){_WITH_SCALE}(?:\s*(?:{_DETAIL}))?$")
-_WORDED_DETAIL: Final = re.compile(rf"\b(?:{_DETAIL})\b")
-_VIEW_LABEL: Final = re.compile(rf"^(?:{_VIEW})\s*([A-Z]){_WITH_SCALE}$")
-_SCALE_ALONE: Final = re.compile(rf"^\(?\s*{_SCALE}\s*\)?$")
+_PAIR: Final = re.compile(r"^([A-Z]{1,2})\s*[-–—−]\s*([A-Z]{1,2})$")
+_LETTER: Final = re.compile(r"^[A-Z]$")
+_STATED: Final = re.compile(rf"\(?\s*\b{_SCALE}\s*\)?")
+_WORDS: Final[tuple[tuple[LabelKind, re.Pattern[str]], ...]] = (
+    ("section", re.compile(rf"\b(?:{_SECTION})(?=\s|$)")),
+    ("detail", re.compile(rf"\b(?:{_DETAIL})(?=\s|$)")),
+    ("view", re.compile(rf"\b(?:{_VIEW})(?=\s|$)")),
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -54,26 +54,48 @@ class LoneLetter:
     word: int
 
 
-def labels_of(words: Sequence[Words], aside: Sequence[Box]) -> tuple[list[Label], list[LoneLetter]]:
-    """Labels and lone letters among words; what stands in one of the boxes `aside` is none."""
+def labels_of(words: Sequence[Words]) -> tuple[list[Label], list[LoneLetter]]:
+    """Labels and lone letters among words."""
     labels: list[Label] = []
     letters: list[LoneLetter] = []
     scales: list[tuple[int, str]] = []
     for place, word in enumerate(words):
-        if any(word.stands_in(box) for box in aside):
-            continue
-        text = " ".join(plain(word.text).replace("''", "").split())
-        if (found := _SECTION_LABEL.match(text)) is not None:
-            labels.append(Label("section", found[1], found[3] or "", _box(word), (place,)))
-        elif (lone := _LETTER.match(text)) is not None:
-            letters.append(LoneLetter(lone[1], _middle(word), word.height, place))
-        elif (view := _VIEW_LABEL.match(text)) is not None:
-            labels.append(Label("view", view[1], view[2] or "", _box(word), (place,)))
-        elif (detail := _DETAIL_LABEL.match(text)) is not None and (detail[2] or _WORDED_DETAIL.search(text)):
-            labels.append(Label("detail", detail[1], detail[2] or "", _box(word), (place,)))
-        elif (scale := _SCALE_ALONE.match(text)) is not None and parse_scale(scale[1]) is not None:
-            scales.append((place, scale[1]))
+        said, letter, scale = _parsed(word.text)
+        if said is not None:
+            labels.append(Label(said, letter, scale, _box(word), (place,)))
+        elif letter:
+            letters.append(LoneLetter(letter, _middle(word), word.height, place))
+        elif scale:
+            scales.append((place, scale))
     return [_with_scale(label, words, scales) for label in labels], letters
+
+
+def _parsed(text: str) -> tuple[LabelKind | None, str, str]:
+    """What a text labels, with its letter and the scale it states: words, letters and scale in any order.
+
+    >>> _parsed("SECTION A–A"), _parsed("b detail 5:1"), _parsed("C"), _parsed("M 1:2"), _parsed("PART A IS BLUE")
+    (('section', 'A', ''), ('detail', 'B', '5:1'), (None, 'C', ''), (None, '', '1:2'), (None, '', ''))
+    """
+    rest = " ".join(plain(text).replace("'", "").split())
+    stated = _STATED.search(rest)
+    scale = stated[1] if stated is not None and parse_scale(stated[1]) is not None else ""
+    if stated is not None and scale:
+        rest = f"{rest[: stated.start()]} {rest[stated.end() :]}"
+    named: LabelKind | None = None
+    for kind, pattern in _WORDS:
+        found = pattern.search(rest)
+        if found is not None:
+            named, rest = kind, f"{rest[: found.start()]} {rest[found.end() :]}"
+            break
+    rest = rest.strip(" ()[]:.,")
+    pair = _PAIR.match(rest)
+    if pair is not None and named in (None, "section"):
+        return "section", pair[1], scale
+    if not _LETTER.match(rest):
+        return None, "", scale if not rest and named is None else ""
+    if named is None:
+        return ("detail", rest, scale) if scale else (None, rest, "")
+    return named, rest, scale
 
 
 def _with_scale(label: Label, words: Sequence[Words], scales: Sequence[tuple[int, str]]) -> Label:

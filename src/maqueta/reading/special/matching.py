@@ -14,6 +14,7 @@ from maqueta.geometry.line_set import LineSet
 from maqueta.projection.look import Look
 from maqueta.projection.projected_part import ProjectedPart, UnseenLookError
 from maqueta.reading.candidates import Identity, candidate_of
+from maqueta.reading.centre_strokes import runs_through_centre
 from maqueta.reading.content import Stroke
 from maqueta.reading.expectation import Expectation
 from maqueta.reading.identify import STRANGER, Fit, fits_of
@@ -41,7 +42,9 @@ _DETAIL_NEAR, _UNLIKELY = 60.0, 20.0
 #: A view that disagrees less than this is what it is taken for; what is likelier need not be looked for.
 _SURE: Final = 0.02
 #: A group without a mark or label that agrees so well with a whole view is no special one.
-_PLAIN: Final = 0.04
+_PLAIN: Final = 0.15
+#: Below this it may be axes that disagree.
+_AXES: Final = 0.4
 #: So many looks are drawn for one sheet at most.
 MOST_LOOKS: Final = 160
 
@@ -56,12 +59,16 @@ class LooksWantedError(Exception):
 
 @dataclass(frozen=True, slots=True)
 class Known:
-    """A group as a special view: how well it fits, the group it hangs on, the mark it belongs to, and its label."""
+    """A group as a special view: how well it fits, the group it hangs on, the mark it belongs to, and its label.
+
+    `hung_on` is how the other group has to be taken for it, where it could be taken in several ways.
+    """
 
     fit: Fit
     parent: int | None
     mark: int | None
     label: Label | None
+    hung_on: Fit | None = None
 
 
 @dataclass
@@ -71,6 +78,7 @@ class Matching:
     strokes: Sequence[Stroke]
     kinds: Sequence[Kind]
     either: frozenset[int]
+    loose: frozenset[int]
     groups: Sequence[Group]
     marks: SpecialMarks
     labels: Mapping[int, Label]
@@ -160,7 +168,8 @@ class Matching:
                 if look is None or parent is None:
                     continue
                 move = Similarity(own.scale * MILLIMETRES[self.projected.part.unit], 0.0, *own.at)
-                found += meant(self.projected.part, self.marks.cuts[number], number, parent, look, move)
+                told = meant(self.projected.part, self.marks.cuts[number], number, parent, look, move)
+                found += [replace(each, hung_on=own) for each in told]
         return found
 
     def _marks_for(self, label: Label | None) -> list[int]:
@@ -230,9 +239,9 @@ class Matching:
                     continue
                 if not lines.pieces:
                     continue
-                fit = next(iter(self._fits(meant, lines, pieces, scales)), None)
+                fit = self._fit(place, meant, lines, pieces, scales)
                 if fit is not None and (best is None or self._merit(fit) < self._merit(best.fit) - 1e-6):
-                    best = Known(fit, meant.parent, meant.mark, label)
+                    best = Known(fit, meant.parent, meant.mark, label, meant.hung_on)
             if unseen and self.asks and len(self.projected.others) < MOST_LOOKS:
                 room = MOST_LOOKS - len(self.projected.others)
                 wanted += list(dict.fromkeys(unseen))[:room]
@@ -245,6 +254,26 @@ class Matching:
         if best is None or best.fit.disagreement > (STRANGER if hatched else min(STRANGER, usual)):
             return None
         return best
+
+    def _fit(
+        self, place: int, meant: Meant, lines: LineSet, pieces: Sequence[DrawnPiece], scales: Sequence[float]
+    ) -> Fit | None:
+        """How a group fits what it may be; strokes of which nothing says what they are may be those of its axes."""
+        fit = next(iter(self._fits(meant, lines, pieces, scales)), None)
+        look = meant.identity.orthographic
+        if fit is None or look is None or not _SURE < fit.disagreement < _AXES:
+            return fit
+        move = Similarity(fit.scale * MILLIMETRES[self.projected.part.unit], 0.0, *fit.at)
+        kept = [
+            piece
+            for i, piece in zip(self.members(place), pieces, strict=True)
+            if i not in self.loose
+            or not runs_through_centre(piece.piece, self.projected.part, look, move, self.expected.tolerance)
+        ]
+        if len(kept) == len(pieces):
+            return fit
+        again = next(iter(self._fits(meant, lines, kept, scales)), None)
+        return again if again is not None and again.disagreement < fit.disagreement else fit
 
     def _merit(self, fit: Fit) -> float:
         """How badly a section fits; of those that fit alike, one that shows an accepted front goes first."""
@@ -299,7 +328,7 @@ class Matching:
                 lines = self._lines(meant.identity)
                 if not lines.pieces:
                     continue
-                own = next(iter(self._fits(meant, lines, pieces, scales)), None)
+                own = self._fit(place, meant, lines, pieces, scales)
                 if own is not None and (best is None or own.disagreement < best.fit.disagreement):
                     best = Known(own, parent, number, label)
         return best if best is not None and best.fit.disagreement <= STRANGER else None

@@ -16,6 +16,7 @@ from maqueta.geometry.frame import cross, dot, exact, unit
 from maqueta.phrases.told import ToldError
 from maqueta.projection.look import Look
 from maqueta.reading.candidates import Identity
+from maqueta.reading.identify import Fit
 from maqueta.reading.special.cutting_marks import CircleMark, CutMark
 from maqueta.sheet.set_down import form_of
 from maqueta.sheet.special import SheetClip, SheetCut
@@ -33,11 +34,15 @@ _ROUND: Final = 0.5
 
 @dataclass(frozen=True, slots=True)
 class Meant:
-    """One way to take a special group; `parent` is the place of the group it hangs on, `mark` its mark there."""
+    """One way to take a special group; `parent` is the place of the group it hangs on, `mark` its mark there.
+
+    `hung_on` is how that group is taken for it.
+    """
 
     identity: Identity
     parent: int | None = None
     mark: int | None = None
+    hung_on: Fit | None = None
 
 
 def sections_of_mark(part: Part, mark: CutMark, place: int, parent: int, look: Look, move: Similarity) -> list[Meant]:
