@@ -7,7 +7,7 @@ from itertools import pairwise
 from typing import Literal
 
 from maqueta.drawing.sheet_sizes import sheet_sizes
-from maqueta.drawing.special_ink import hatch_items
+from maqueta.drawing.special_ink import break_items, hatch_items
 from maqueta.geometry.carrier import Point
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.document import SheetDocument
@@ -62,6 +62,10 @@ class SpecialWriter(Writer):
         for item in placed.values():
             self._hatching(item)
             self._label(item)
+            if item.view.cut is not None and item.view.cut.form == "broken-out":
+                for free in break_items(item):
+                    points = [self.at(p) for p in free.points]  # type: ignore[union-attr]
+                    self.space.add_lwpolyline(points, dxfattribs=self.attributes("size"))
             if item.view.clip is not None:
                 x, y = item.to_sheet(item.view.clip.centre)
                 radius = item.view.clip.radius * item.factor

@@ -16,7 +16,7 @@ from maqueta.geometry.carrier import TURN, Point
 from maqueta.geometry.clip import Clip
 from maqueta.sheet.placed import PlacedView
 from maqueta.sheet.scales import write_scale
-from maqueta.sheet.special import CircledRegion, CuttingLine, Rings, SightArrow
+from maqueta.sheet.special import CircledRegion, CuttingLine, Rings, SheetCut, SightArrow
 
 #: Letters of cutting lines and labels are 1.4 times as high as dimensions (ISO 128-3 and ISO 3098, from memory).
 LETTER: Final = 5.0
@@ -75,13 +75,26 @@ def section_items(placed: PlacedView) -> list[Item]:
 
 
 def break_items(placed: PlacedView) -> list[Item]:
-    """The line at which a detail is broken off."""
+    """The line at which a detail is broken off, or along which a section is broken out of its view."""
+    if placed.view.lines is None and placed.view.cut is not None and placed.view.cut.form == "broken-out":
+        return _broken_out(placed, placed.view.cut)
     if placed.view.clip is None or placed.view.lines is not None:
         return []
     return [
         Stroke(tuple(placed.to_sheet(point) for point in piece.outline()), "dimension")
         for piece in placed.view.clip.clip.edge
     ]
+
+
+def _broken_out(placed: PlacedView, cut: SheetCut) -> list[Item]:
+    """The free line round what is broken out, where it runs over the view."""
+    assert placed.look is not None, "a section looks at the part"
+    corners = [placed.to_sheet(placed.look.seen(point)) for point in cut.path]
+    outline = shapely.unary_union([LineString(piece.moved(placed.move).outline()) for piece in placed.drawn])
+    inside = shapely.unary_union(list(shapely.polygonize(list(shapely.get_parts(shapely.node(outline)))).geoms))
+    ring = LineString([*corners, corners[0]]).intersection(inside.buffer(1e-6))
+    runs = (part for part in shapely.get_parts(shapely.line_merge(ring)) if isinstance(part, LineString))
+    return [Stroke(tuple((float(x), float(y)) for x, y in run.coords), "dimension") for run in runs if run.length > 0.5]
 
 
 def label_items(placed: PlacedView) -> list[Item]:

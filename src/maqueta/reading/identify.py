@@ -286,6 +286,22 @@ def fits_of(
     return list(best.values())
 
 
+def fits_at(
+    candidates: Sequence[Candidate],
+    group: Sequence[DrawnPiece],
+    scales: Sequence[float],
+    unit: float,
+    tolerance: float,
+) -> list[Fit]:
+    """Where a group may lie on candidates of which it shows a part alone, at some scales: the few likeliest places."""
+    pieces = tuple(item.piece for item in group)
+    box = box_of(p for piece in pieces for p in extremes(piece))
+    drawn = stations_of(pieces)
+    poses = [pose for c in candidates for scale in scales for pose in poses_at(c, scale, drawn, box, unit, tolerance)]
+    poses.sort(key=lambda pose: -pose.votes)
+    return [Fit(pose.candidate.identities[0][0], pose.scale, pose.at, 1.0) for pose in poses[:_COMPARED]]
+
+
 def _refined(
     rough: Sequence[tuple[Comparison, Pose]], group: Sequence[DrawnPiece], unit: float, tolerance: float, hidden: bool
 ) -> list[tuple[Comparison, Pose]]:

@@ -90,14 +90,15 @@ def _drawn_out(start: tuple[float, float], end: tuple[float, float], by: float) 
 
 
 def _broken_out(cut: Cut, reach: float) -> CuttingBody:
-    """What stands before an outline; its one cut face is the bottom, the outline a broken edge."""
+    """What stands before an outline; its bottom is the cut face, its sides are seen edge-on: a free line, no edge."""
     along, depth = cross(cut.across, cut.towards), dot(cut.path[0], cut.towards)
     flat = [(dot(point, along), dot(point, cut.across)) for point in cut.path]
     if not Polygon(flat).is_valid:
         raise CutError(phrase("cut-crosses-itself"))
     frame = (along, cut.across, cut.towards)
     bottom = BRepBuilderAPI_MakeFace(_outline([laid(frame, (x, y, depth)) for x, y in flat])).Face()
-    return CuttingBody(BRepPrimAPI_MakePrism(bottom, gp_Vec(*(reach * t for t in cut.towards))).Shape(), (bottom,))
+    body = BRepPrimAPI_MakePrism(bottom, gp_Vec(*(reach * t for t in cut.towards))).Shape()
+    return CuttingBody(body, tuple(shapes_of(body, TopAbs_FACE)))
 
 
 def _prism(corners: Sequence[Vector], way: Vector, length: float, legs: int) -> CuttingBody:

@@ -18,6 +18,8 @@ _NEAR, _MEET = 12.0, 0.8
 _SQUARE: Final = 0.03
 #: Arrows of cutting lines are longer than this with their shaft, and no longer than that (mm).
 _LONGEST: Final = 30.0
+#: Arrows of cutting lines without letters are at least this long (mm): those of dimensions have no shaft of their own.
+_LONG_ARROW: Final = 4.5
 #: Wide strokes at ends and bends are no longer than this (mm).
 _WIDE_END: Final = 16.0
 #: A letter stands this near to its circle (mm).
@@ -362,34 +364,65 @@ def _angled(lines: dict[int, Stroke], kinds: Sequence[Kind], arrow: Arrow, lette
 def _without_letters(
     lines: dict[int, Stroke], kinds: Sequence[Kind], arrows: Sequence[Arrow], cuts: Sequence[CutMark]
 ) -> list[CutMark]:
-    """Chain lines or lines of a layer of their own, with an arrow square to them at both ends."""
-    taken = frozenset().union(*(mark.strokes for mark in cuts)) if cuts else frozenset()
-    found = []
-    for i, stroke in lines.items():
-        known = any(_runs_on(stroke, mark.path) for mark in cuts)
-        if i in taken or known or kinds[i] not in ("centre", "cutting"):
+    """Lines across a view with two arrows that point the same way, square to them."""
+    taken = frozenset[int]().union(*(mark.strokes for mark in cuts))
+    ends = [end for mark in cuts for end in (mark.path[0], mark.path[-1])]
+    long = [
+        own
+        for own in arrows
+        if math.dist(own.tip, own.tail) >= _LONG_ARROW
+        and not own.strokes & taken
+        and all(min(math.dist(end, own.tip), math.dist(end, own.tail)) > _MEET for end in ends)
+    ]
+    found: list[CutMark] = []
+    for first, second in combinations(long, 2):
+        if first.way[0] * second.way[0] + first.way[1] * second.way[1] < 1 - _SQUARE:
             continue
-        start, end = stroke.piece.ends
-        length = math.dist(start, end)
-        if length < 5.0:
-            continue
-        along = ((end[0] - start[0]) / length, (end[1] - start[1]) / length)
-
-        def at(point: Point, way: Point = along) -> list[Arrow]:
-            return [
-                arrow
-                for arrow in arrows
-                if abs(arrow.way[0] * way[0] + arrow.way[1] * way[1]) <= _SQUARE
-                and min(math.dist(point, arrow.tail), math.dist(point, arrow.tip)) <= 1.5
-                and math.dist(arrow.tip, arrow.tail) >= 4.0
-            ]
-
-        pairs = [(a, b) for a in at(start) for b in at(end) if a.way[0] * b.way[0] + a.way[1] * b.way[1] > 0.9]
-        if pairs:
-            first, second = pairs[0]
-            own = _strokes_on(lines, kinds, (start, end)) | first.strokes | second.strokes | {i}
-            found.append(CutMark((start, end), first.way, (None, None), own, ()))
+        for start, end in ((first.tail, second.tail), (first.tip, second.tip)):
+            length = math.dist(start, end)
+            level = (end[0] - start[0]) * first.way[0] + (end[1] - start[1]) * first.way[1]
+            if length < 15.0 or abs(level) > _MEET:
+                continue
+            along = (-first.way[1], first.way[0])
+            begun = all(
+                any(
+                    kinds[i] in ("visible", "open", "centre", "cutting")
+                    and _along(stroke.piece.ends, along)
+                    and min(math.dist(p, spot) for p in stroke.piece.ends) <= 1.5
+                    for i, stroke in lines.items()
+                )
+                for spot in (start, end)
+            )
+            path = (start, end)
+            if begun and _crossed(lines, kinds, path) >= 2 and not any(_same_path(path, mark.path) for mark in found):
+                own = _strokes_on(lines, kinds, path) | first.strokes | second.strokes
+                found.append(CutMark(path, first.way, (None, None), own, ()))
     return found
+
+
+def _crossed(lines: dict[int, Stroke], kinds: Sequence[Kind], path: Sequence[Point]) -> int:
+    """How many lines of a view run across a path between its ends: a cutting line goes through what it cuts."""
+    (ax, ay), (bx, by) = path
+    length = math.dist(*path)
+    way = ((bx - ax) / length, (by - ay) / length)
+
+    def place(point: Point) -> tuple[float, float]:
+        dx, dy = point[0] - ax, point[1] - ay
+        return dx * way[0] + dy * way[1], -dx * way[1] + dy * way[0]
+
+    number = 0
+    for i, stroke in lines.items():
+        if kinds[i] not in ("visible", "open"):
+            continue
+        (s, p), (t, q) = (place(end) for end in stroke.piece.ends)
+        if p * q < 0 and min(abs(p), abs(q)) > _MEET:
+            at = s + (t - s) * p / (p - q)
+            number += 2.0 < at < length - 2.0
+    return number
+
+
+def _same_path(path: Sequence[Point], other: Sequence[Point]) -> bool:
+    return len(path) == len(other) and all(math.dist(a, b) <= _MEET for a, b in zip(path, other, strict=True))
 
 
 def _strokes_on(lines: dict[int, Stroke], kinds: Sequence[Kind], path: Sequence[Point]) -> frozenset[int]:

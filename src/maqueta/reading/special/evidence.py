@@ -35,12 +35,12 @@ def evidence(
     places = [place for place, word in enumerate(content.words) if not _of_the_sheet(word, frame)]
     words = [content.words[place] for place in places]
     labels, letters = labels_of(words)
-    hatched = bool(content.hatched) or any(kind == "hatch" for kind in kinds)
+    told = any(label.kind == "section" for label in labels) or len(letters) >= 2
+    areas, used = loose_hatching(strokes, kinds, aside, told)
+    hatched = bool(content.hatched or areas)
     if not (labels or letters or hatched):
         return Evidence(list(kinds), content)
-    marks = special_marks(strokes, kinds, content.filled, content.pointers, labels, letters, aside, hatched)
-    told = bool(marks.cuts) or any(label.kind == "section" for label in labels)
-    areas, used = loose_hatching(strokes, kinds, aside | marks.strokes, told)
+    marks = special_marks(strokes, kinds, content.filled, content.pointers, labels, letters, aside | used, hatched)
     labels += [
         Label("view", one.letter, "", (*one.at, *one.at), (one.word,))
         for one in letters

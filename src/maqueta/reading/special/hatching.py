@@ -16,6 +16,8 @@ from maqueta.sheet.special import MOST_EDGE, Hatching, Rings
 
 #: Strokes of one hatching: so many at least on one sheet, apart by so much at most (mm), directions as near as this.
 _FEWEST, _FARTHEST, _ALIKE = 4, 12.0, math.radians(0.6)
+#: So many where nothing else tells of a section: of thin lines, and of any.
+_MANY_THIN, _MANY = 7, 12
 #: Spacings are even within this share of the usual one.
 _EVEN: Final = 0.25
 #: Corners of an area are left out where they stand out by less than this (mm).
@@ -30,7 +32,7 @@ def loose_hatching(
     """Areas that loose strokes hatch, and these strokes.
 
     On layers for hatching every straight stroke is one; elsewhere slanted strokes are where many stand evenly side by
-    side, on a sheet that has `told` of a section.
+    side, fewer on a sheet that has `told` of a section.
     """
     families: dict[tuple[Style, int], list[int]] = defaultdict(list)
     named = {i for i, kind in enumerate(kinds) if kind == "hatch" and i not in aside}
@@ -40,12 +42,14 @@ def loose_hatching(
         angle = stroke.piece.carrier.angle
         slanted = min(abs(math.remainder(angle, math.pi / 2)), math.pi) > math.radians(8)
         plain = kinds[i] in ("visible", "open", "dimension") and not stroke.style.pattern
-        if i in named or (told and plain and slanted):
+        if i in named or (plain and slanted):
             families[(stroke.style, round(angle / _ALIKE))].append(i)
     areas: list[Hatching] = []
     used: set[int] = set(named)
     for (_, _), members in sorted(families.items(), key=lambda entry: entry[1][0]):
-        for run in _evenly_spaced(strokes, members, sure=bool(named.intersection(members))):
+        thin = kinds[members[0]] == "dimension"
+        fewest = _FEWEST if told else _MANY_THIN if thin else _MANY
+        for run in _evenly_spaced(strokes, members, bool(named.intersection(members)), fewest):
             found = _areas(strokes, run)
             if found:
                 areas += found
@@ -53,9 +57,9 @@ def loose_hatching(
     return areas, frozenset(used)
 
 
-def _evenly_spaced(strokes: Sequence[Stroke], members: Sequence[int], sure: bool) -> list[list[int]]:
+def _evenly_spaced(strokes: Sequence[Stroke], members: Sequence[int], sure: bool, fewest: int) -> list[list[int]]:
     """Runs of parallel strokes that stand side by side at even steps."""
-    if len(members) < (1 if sure else _FEWEST):
+    if len(members) < (1 if sure else fewest):
         return []
     lines = {i: strokes[i].piece.carrier for i in members}
     order = sorted(members, key=lambda i: _offset(lines[i]))
@@ -69,7 +73,7 @@ def _evenly_spaced(strokes: Sequence[Stroke], members: Sequence[int], sure: bool
     if usual > _FARTHEST:
         return []
     even = sum(abs(step / usual - round(step / usual)) <= _EVEN for step in steps)
-    return [list(order)] if even >= 0.8 * len(steps) and len(steps) >= _FEWEST - 1 else []
+    return [list(order)] if even >= 0.8 * len(steps) and len(steps) >= fewest - 1 else []
 
 
 def _offset(line: object) -> float:

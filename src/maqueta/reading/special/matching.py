@@ -6,19 +6,21 @@ from dataclasses import dataclass, replace
 from typing import Final
 
 import shapely
+from shapely.geometry import Polygon
 
 from maqueta.geometry.box import Box, apart, box_of, grown, within
 from maqueta.geometry.carrier import TURN, Circle, Similarity
 from maqueta.geometry.compare import DrawnPiece
-from maqueta.geometry.line_set import LineSet
+from maqueta.geometry.line_set import LineSet, extremes
 from maqueta.projection.look import Look
 from maqueta.projection.projected_part import ProjectedPart, UnseenLookError
 from maqueta.reading.candidates import Identity, candidate_of
 from maqueta.reading.centre_strokes import runs_through_centre
 from maqueta.reading.content import Stroke
 from maqueta.reading.expectation import Expectation
-from maqueta.reading.identify import STRANGER, Fit, fits_of
+from maqueta.reading.identify import STRANGER, Fit, compared, fits_at, fits_of
 from maqueta.reading.kinds import Kind
+from maqueta.reading.special.broken_out import broken_out_of, free_lines
 from maqueta.reading.special.cutting_marks import CutMark, SpecialMarks
 from maqueta.reading.special.labels import Label
 from maqueta.reading.special.shown import (
@@ -31,8 +33,8 @@ from maqueta.reading.special.shown import (
 )
 from maqueta.reading.view_groups import Group, drawn_piece
 from maqueta.sheet.scales import parse_scale
-from maqueta.sheet.special import Hatching
-from maqueta.sheet.view import FromCorner
+from maqueta.sheet.special import Hatching, SheetClip
+from maqueta.sheet.view import Aslant, FromCorner
 from maqueta.solid.unit import MILLIMETRES
 
 #: A label stands over or under its view within this (mm), a cutting line in its view or this far beyond it.
@@ -45,6 +47,12 @@ _SURE: Final = 0.02
 _PLAIN: Final = 0.15
 #: Below this it may be axes that disagree.
 _AXES: Final = 0.4
+#: Kinds of line that a broken-out section may be bounded by: it is narrow, and free.
+_MAY_BOUND: Final = ("visible", "open", "dimension", "construction")
+#: What is hatched counts so much beside the lines.
+_HATCHED: Final = 0.1
+#: What is hatched meets the lines of its view within this (mm).
+_MEETS: Final = 1.5
 #: So many looks are drawn for one sheet at most.
 MOST_LOOKS: Final = 160
 
@@ -131,6 +139,8 @@ class Matching:
         hatched = place in self.areas or (label is not None and label.kind == "section")
         marks = self._marks_for(label)
         stages: list[Callable[[], list[Meant]]] = []
+        if hatched and not marks:
+            stages.append(lambda: self._broken_out(place))
         if hatched:
             for near in (sections_of_mark, sections_near_mark):
                 stages.append(lambda near=near: self._of_marks(near, marks, views))  # type: ignore[misc]
@@ -142,6 +152,34 @@ class Matching:
         else:
             stages.append(lambda: auxiliary_of(part, known))
         return stages
+
+    def _broken_out(self, place: int) -> list[Meant]:
+        """A group as a view of which a region is broken out."""
+        fit = next((own for own in self.groups[place].fits if own.identity.attitude is not None), None)
+        look = fit.identity.orthographic if fit is not None else None
+        bound = self.free(place)
+        if fit is None or look is None or not bound or place not in self.areas:
+            return []
+        move = Similarity(fit.scale * MILLIMETRES[self.projected.part.unit], 0.0, *fit.at)
+        pieces = [self.strokes[i].piece for i in self.groups[place].members if i not in bound]
+        free = [self.strokes[i].piece for i in sorted(bound)]
+        return broken_out_of(self.projected.part, look, move, pieces, free, self.areas[place])
+
+    def free(self, place: int) -> frozenset[int]:
+        """The strokes in a group's box that may bound what is broken out of it, whatever line they are drawn with."""
+        group = self.groups[place]
+        fit = next((own for own in group.fits if own.identity.attitude is not None), None)
+        look = fit.identity.orthographic if fit is not None else None
+        if fit is None or look is None or place not in self.areas:
+            return frozenset()
+        move = Similarity(fit.scale * MILLIMETRES[self.projected.part.unit], 0.0, *fit.at)
+        drawn = self.projected.line_set(look).moved(move).of("visible", "hidden")
+        inside = [
+            (i, stroke.piece)
+            for i, stroke in enumerate(self.strokes)
+            if self.kinds[i] in _MAY_BOUND and within(box_of(extremes(stroke.piece)), group.box, 1.0)
+        ]
+        return frozenset(free_lines(inside, drawn))
 
     def _squarely(self, known: Sequence[tuple[int, Look]]) -> list[Look]:
         """The looks from the sides of the part that sections without a mark are tried in."""
@@ -201,9 +239,12 @@ class Matching:
         return [drawn_piece(self.strokes[i], self.kinds[i], i in self.either) for i in members]
 
     def members(self, place: int) -> tuple[int, ...]:
-        """The strokes of a group, without the circle a detail is broken off at."""
+        """The strokes of a group, without the line a detail is broken off at, or a section is broken out along."""
         group = self.groups[place]
         label = self.labels.get(place)
+        if label is None and place in self.areas and not self.marks.cuts:
+            bound = self.free(place)
+            return tuple(i for i in group.members if i not in bound)
         if label is None or label.kind != "detail":
             return group.members
         kept = []
@@ -229,6 +270,7 @@ class Matching:
         pieces = self._pieces(place)
         scales = self._scales(label)
         best: Known | None = None
+        merit = math.inf
         for stage in stages:
             unseen: list[Look] = []
             for meant in stage():
@@ -240,16 +282,17 @@ class Matching:
                 if not lines.pieces:
                     continue
                 fit = self._fit(place, meant, lines, pieces, scales)
-                if fit is not None and (best is None or self._merit(fit) < self._merit(best.fit) - 1e-6):
-                    best = Known(fit, meant.parent, meant.mark, label, meant.hung_on)
+                own = self._merit(place, fit, lines) if fit is not None else math.inf
+                if fit is not None and own < merit - 1e-6:
+                    best, merit = Known(fit, meant.parent, meant.mark, label, meant.hung_on), own
             if unseen and self.asks and len(self.projected.others) < MOST_LOOKS:
                 room = MOST_LOOKS - len(self.projected.others)
                 wanted += list(dict.fromkeys(unseen))[:room]
                 return None
-            if best is not None and best.fit.disagreement <= _SURE:
+            if best is not None and best.fit.disagreement <= _SURE and merit <= _SURE + _HATCHED / 2:
                 break
-        own = self.groups[place].fits
-        usual = own[0].disagreement if own and not isinstance(own[0].identity.look, FromCorner) else STRANGER
+        plain = self.groups[place].fits
+        usual = plain[0].disagreement if plain and not isinstance(plain[0].identity.look, FromCorner) else STRANGER
         hatched = place in self.areas
         if best is None or best.fit.disagreement > (STRANGER if hatched else min(STRANGER, usual)):
             return None
@@ -275,11 +318,24 @@ class Matching:
         again = next(iter(self._fits(meant, lines, kept, scales)), None)
         return again if again is not None and again.disagreement < fit.disagreement else fit
 
-    def _merit(self, fit: Fit) -> float:
-        """How badly a section fits; of those that fit alike, one that shows an accepted front goes first."""
+    def _merit(self, place: int, fit: Fit, lines: LineSet) -> float:
+        """How badly a section fits: its lines, and what is hatched beside what would be cut.
+
+        Of those that fit alike, one that shows an accepted front goes first.
+        """
         look = fit.identity.orthographic
         front = any(look is not None and _same(look, own.look) for own in self.expected.fronts)
-        return fit.disagreement - (5e-4 if front else 0.0)
+        return fit.disagreement + _HATCHED * self._unlike(place, fit, lines) - (5e-4 if front else 0.0)
+
+    def _unlike(self, place: int, fit: Fit, lines: LineSet) -> float:
+        """How much of what is hatched or cut is not both, from 0 to 1; 0 where nothing is hatched."""
+        if place not in self.areas:
+            return 0.0
+        move = Similarity(fit.scale * MILLIMETRES[self.projected.part.unit], 0.0, *fit.at)
+        drawn = shapely.unary_union([area.region for area in self.areas[place]])
+        moved = [region.moved(move) for region in lines.regions]
+        cut = shapely.unary_union([Polygon(own.rings[0], own.rings[1:]).buffer(0) for own in moved])
+        return 1.0 - float(drawn.intersection(cut).area / max(drawn.union(cut).area, 1e-9))
 
     def _fits(self, meant: Meant, lines: LineSet, pieces: Sequence[DrawnPiece], scales: Sequence[float]) -> list[Fit]:
         unit = MILLIMETRES[self.projected.part.unit]
@@ -331,7 +387,45 @@ class Matching:
                 own = self._fit(place, meant, lines, pieces, scales)
                 if own is not None and (best is None or own.disagreement < best.fit.disagreement):
                     best = Known(own, parent, number, label)
+        if best is not None and best.fit.disagreement <= STRANGER:
+            return best
+        return self._cut_out(place, label, parents) if label is not None else None
+
+    def _cut_out(self, place: int, label: Label, parents: Mapping[int, Fit]) -> Known | None:
+        """A labelled group that no circle belongs to, as whatever region of a view has its lines."""
+        pieces, unit = self._pieces(place), MILLIMETRES[self.projected.part.unit]
+        best: Known | None = None
+        for parent, fit in parents.items():
+            look = fit.identity.orthographic
+            if look is None or parent == place:
+                continue
+            whole = candidate_of(fit.identity, self._lines(fit.identity))
+            larger = [scale for scale in self._scales(label) if scale > fit.scale] or [2 * fit.scale, 5 * fit.scale]
+            for own in fits_at([whole], pieces, larger, unit, self.expected.tolerance):
+                factor = own.scale * unit
+                x, y, radius = self._edge(place)
+                centre = ((x - own.at[0]) / factor, (y - own.at[1]) / factor)
+                clip = SheetClip(centre=centre, radius=radius / factor)
+                identity = Identity(Aslant(frame=look.frame), cut=fit.identity.cut, clip=clip)
+                shown = candidate_of(identity, self._lines(identity))
+                result = compared(shown, factor, own.at, pieces, self.expected.tolerance, hidden=False)
+                if best is None or result.disagreement < best.fit.disagreement:
+                    best = Known(Fit(identity, own.scale, own.at, result.disagreement), parent, None, label)
         return best if best is not None and best.fit.disagreement <= STRANGER else None
+
+    def _edge(self, place: int) -> tuple[float, float, float]:
+        """The circle a detail is broken off at: centre and radius in mm; one round its ink where none is drawn."""
+        left, bottom, right, top = self.groups[place].box
+        across = math.hypot(right - left, top - bottom)
+        for stroke in self.strokes:
+            carrier = stroke.piece.carrier
+            if not isinstance(carrier, Circle) or stroke.piece.interval[1] - stroke.piece.interval[0] < TURN - 0.3:
+                continue
+            x, y, radius = carrier.x, carrier.y, carrier.radius
+            around = (x - radius, y - radius, x + radius, y + radius)
+            if within(self.groups[place].box, grown(around, 0.6)) and radius <= across:
+                return x, y, radius
+        return (left + right) / 2, (bottom + top) / 2, max(across / 2, 1e-6)
 
 
 def _same(look: Look, other: Look) -> bool:
@@ -343,14 +437,13 @@ def areas_of_groups(groups: Sequence[Group], areas: Sequence[Hatching]) -> dict[
     found: dict[int, list[Hatching]] = {}
     for area in areas:
         spot = area.region.representative_point()
-        home = next(
-            (
-                place
-                for place, group in sorted(enumerate(groups), key=lambda entry: _size(entry[1].box))
-                if shapely.box(*grown(group.box, 1.0)).contains(spot)
-            ),
-            None,
-        )
+        by_size = sorted(enumerate(groups), key=lambda entry: _size(entry[1].box))
+        home = next((place for place, own in by_size if shapely.box(*grown(own.box, 1.0)).contains(spot)), None)
+        if home is None and groups:
+            # Of a detail, most of what is hatched may lie beside its few lines.
+            reach = area.region.bounds
+            near = min(range(len(groups)), key=lambda place: apart(reach, groups[place].box))
+            home = near if apart(reach, groups[near].box) <= _MEETS else None
         if home is not None:
             found.setdefault(home, []).append(area)
     return found

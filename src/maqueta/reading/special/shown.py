@@ -71,7 +71,7 @@ def sections_near_mark(part: Part, mark: CutMark, place: int, parent: int, look:
                 last = (bend[0] + part.size * towards[0], bend[1] + part.size * towards[1])
                 half = _cut(part, "half", (start, bend, last), look, towards)
                 found += [Meant(identity, parent, place) for identity in half]
-    shifts = sorted({round(level, 6) for level in _levels_along(part, look.way(sight))}, key=abs)
+    shifts = sorted({round(level, 6) for level in levels_along(part, look.way(sight))}, key=abs)
     here = path[0][0] * sight[0] + path[0][1] * sight[1]
     for sign in (1.0, -1.0):
         towards = (-sign * sight[0], -sign * sight[1])
@@ -91,7 +91,7 @@ def sections_through_axes(part: Part, looks: Sequence[Look], through: Iterable[V
     points = list(through)
     found: list[Meant] = []
     for look in looks:
-        levels = sorted({round(dot(point, look.towards), 6) for point in points}) or _levels_along(part, look.towards)
+        levels = sorted({round(dot(point, look.towards), 6) for point in points}) or levels_along(part, look.towards)
         for level in levels[:_MOST_LEVELS]:
             middle = _middle(part)
             at = _lifted(middle, look.towards, level)
@@ -102,7 +102,7 @@ def sections_through_axes(part: Part, looks: Sequence[Look], through: Iterable[V
                 Meant(Identity(Aslant(frame=look.frame), cut=own)) for own in _with_ribs(part, full, look.towards)
             ]
             for side, across, way in ((ends, look.up, look.right), (upper, look.right, look.up)):
-                for place in _levels_along(part, way)[:3]:
+                for place in levels_along(part, way)[:3]:
                     bend = _lifted(_lifted(at, way, place), look.towards, level)
                     last = _v(tuple(b + part.size * t for b, t in zip(bend, look.towards, strict=True)))
                     for start in side:
@@ -200,11 +200,11 @@ def _bends(part: Part, look: Look, path: Sequence[Point]) -> list[Point]:
     way = ((bx - ax) / length, (by - ay) / length)
     here = ax * way[0] + ay * way[1]
     return [
-        (ax + (level - here) * way[0], ay + (level - here) * way[1]) for level in _levels_along(part, look.way(way))[:4]
+        (ax + (level - here) * way[0], ay + (level - here) * way[1]) for level in levels_along(part, look.way(way))[:4]
     ]
 
 
-def _levels_along(part: Part, way: Vector) -> list[float]:
+def levels_along(part: Part, way: Vector) -> list[float]:
     """Where axes and middles of a part lie along a direction: the middle of all first."""
     levels = [dot(_middle(part), way)]
     for feature in sorted(part.features, key=lambda f: -f.diameter):

@@ -1,5 +1,6 @@
 """Criterion section: views that show the part cut open."""
 
+from maqueta.geometry.compare import lying_on
 from maqueta.judging.criteria.section.boundary import check_boundary
 from maqueta.judging.criteria.section.cutting_lines import check_cutting_lines
 from maqueta.judging.criteria.section.hatching import check_hatching
@@ -31,8 +32,8 @@ def _hidden(survey: Survey, item: PlacedView) -> list[Finding]:
     hidden = [piece for piece in item.drawn if piece.kind == "hidden"]
     if item.view.id in survey.compared:
         # A visible line drawn as a hidden one is of the wrong kind, no hidden line left.
-        extra = survey.compared[item.view.id].extra
-        hidden = [piece for piece in extra if piece.kind == "hidden"]
+        covered = lying_on(hidden, item.lines.of("visible"), survey.exercise.tolerance_mm / item.factor)
+        hidden = [piece for piece, own in zip(hidden, covered, strict=True) if own < piece.length / 2]
     if not hidden:
         return []
     return [
