@@ -5009,6 +5009,11 @@ export interface components {
              */
             solids: number;
             /**
+             * Special
+             * @default []
+             */
+            special: components["schemas"]["SpecialReason"][];
+            /**
              * Standings
              * @default []
              */
@@ -6744,6 +6749,17 @@ export interface components {
             ];
             /** Written */
             written: string;
+        };
+        /**
+         * SpecialReason
+         * @description A special view a part needs, as an exercise asks for it, and why.
+         */
+        SpecialReason: {
+            /** Asked */
+            asked: components["schemas"]["SectionAsked"] | components["schemas"]["DetailAsked"] | components["schemas"]["AuxiliaryAsked"];
+            /** Faces */
+            faces: number[];
+            why: string;
         };
         /**
          * Square

@@ -16,6 +16,7 @@ import { CourseFields } from "./CourseFields";
 import classes from "./Exercises.module.css";
 import { KindFields } from "./KindFields";
 import { isGivenKind } from "./kinds";
+import { SpecialViews } from "./SpecialViews";
 import { StartingSheet } from "./StartingSheet";
 import { TaskFields } from "./TaskFields";
 import { TrialTable } from "./TrialTable";
@@ -160,6 +161,11 @@ function EditForm({ exercise, blank }: { exercise: Exercise; blank: BlankTask })
           model={exercise.model}
           accepted={task.front.accept}
           onChange={(accept) => setTask({ ...task, front: { ...task.front, accept } })}
+        />
+        <SpecialViews
+          model={exercise.model}
+          asked={task.special}
+          onChange={(special) => setTask({ ...task, special })}
         />
         {isGivenKind(task.drafting.kind) && (
           <StartingSheet part={exercise.part} task={task} onChange={setTask} />

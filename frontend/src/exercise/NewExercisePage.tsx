@@ -18,6 +18,7 @@ import classes from "./Exercises.module.css";
 import { CourseFields } from "./CourseFields";
 import { KindFields } from "./KindFields";
 import { isGivenKind } from "./kinds";
+import { SpecialViews } from "./SpecialViews";
 import { StartingSheet } from "./StartingSheet";
 import { TaskFields } from "./TaskFields";
 
@@ -220,6 +221,11 @@ function NewExerciseForm({ blank }: { blank: BlankTask }) {
                   drafting: { ...task.drafting, changes: [] },
                 })
               }
+            />
+            <SpecialViews
+              model={chosen.model}
+              asked={task.special}
+              onChange={(special) => setTask({ ...task, special })}
             />
             {chosen && isGivenKind(task.drafting.kind) && (
               <StartingSheet part={chosen.id} task={task} onChange={setTask} />

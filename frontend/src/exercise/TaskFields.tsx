@@ -21,6 +21,13 @@ import { TitleFields } from "./TitleFields";
 
 const SCALES = ["1:10", "1:5", "1:2", "1:1", "2:1", "5:1", "10:1"];
 const VIEWS: NonNullable<Task["views"]> = ["front", "top", "right", "left", "bottom", "rear"];
+/** Points of the criterion of a special view that is asked for, unless the exercise says otherwise. */
+const ASKED_POINTS = 4;
+
+function askedFor(task: Task, criterion: Criterion): boolean {
+  return task.special.some((asked) => asked.kind === criterion);
+}
+
 interface Props {
   task: Task;
   /** The usual points of its kind. */
@@ -30,7 +37,8 @@ interface Props {
 
 /** What is asked of the drawing. */
 export function TaskFields({ task, usual, onChange }: Props) {
-  const pointsOf = (criterion: Criterion) => task.points[criterion] ?? usual[criterion] ?? 0;
+  const pointsOf = (criterion: Criterion) =>
+    task.points[criterion] ?? (askedFor(task, criterion) ? ASKED_POINTS : (usual[criterion] ?? 0));
   const set = (change: Partial<Task>) => onChange({ ...task, ...change });
   return (
     <Stack>

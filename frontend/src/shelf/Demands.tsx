@@ -50,6 +50,20 @@ export function Demands({ part, detail, onFaces, edges }: Props) {
           </List.Item>
         ))}
       </List>
+      <List size="sm">
+        {detail.special.map((view) => (
+          <List.Item
+            key={view.why}
+            tabIndex={0}
+            onPointerEnter={() => onFaces(view.faces)}
+            onPointerLeave={() => onFaces(undefined)}
+            onFocus={() => onFaces(view.faces)}
+            onBlur={() => onFaces(undefined)}
+          >
+            {view.why}
+          </List.Item>
+        ))}
+      </List>
       <Title order={3} size="h5">
         {t("Dimensions")}
       </Title>

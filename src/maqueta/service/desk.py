@@ -93,7 +93,11 @@ class DeskPlace:
         """A desk with what a sheet needs: what views show that are neither square to the part nor pictorial, and the
         triangles where it is shaded."""
         seen = in_looks(self.world, self.session, desk.part, desk.source, looks) if looks else ()
-        return replace(desk, looks=seen, triangles=desk.triangles if shaded else None)
+        return replace(desk, looks=(*desk.looks, *seen), triangles=desk.triangles if shaded else None)
+
+    def seen_so(self, desk: Desk, looks: Sequence[Look]) -> Desk:
+        """A desk with its part drawn in more looks. Raises HTTPException 422 where it cannot be drawn."""
+        return replace(desk, looks=(*desk.looks, *in_looks(self.world, self.session, desk.part, desk.source, looks)))
 
     def tell(self, work: Callable[..., Result], *arguments: object) -> Result:
         """What is told of a part alone; a large one takes longer than any sheet.

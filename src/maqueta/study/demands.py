@@ -1,23 +1,32 @@
 """What the drawing of a part demands: all an instructor reads before setting an exercise."""
 
 from dataclasses import dataclass
+from typing import Final
 
+from maqueta.geometry.directions import Vector
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.projection.arrangement import ViewName, neighbour, where_belongs
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.needed import ViewNeed, view_need
+from maqueta.projection.needed_special import (
+    NeededAuxiliary,
+    NeededDetail,
+    NeededSection,
+    SpecialNeed,
+    special_need,
+)
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.projection.ranking import Ranked, extent, rank
 from maqueta.sheet.arranged import ROOM
 from maqueta.sheet.paper import SIDES_MM, PaperSize, layout
-from maqueta.sheet.scales import write_scale
+from maqueta.sheet.scales import parse_scale, write_scale
 from maqueta.sheet.spacing import GapSum, proposed_scale
 from maqueta.sizes.count import SizeCount, count, diameters
 from maqueta.sizes.form.model import beyond, form_model
 from maqueta.solid.formed import Form, Pattern, Symmetry, forms, patterns, symmetry
 from maqueta.solid.part import Feature, Part
 from maqueta.solid.standing import Standing, standings
-from maqueta.solid.unit import MILLIMETRES
+from maqueta.solid.unit import MILLIMETRES, Unit
 
 
 @dataclass(frozen=True, slots=True)
@@ -39,6 +48,7 @@ class Demands:
 
     ranking: tuple[Ranked, ...]
     need: ViewNeed
+    special: SpecialNeed
     forms: tuple[Form, ...]
     patterns: tuple[Pattern, ...]
     symmetry: Symmetry
@@ -62,6 +72,11 @@ def demands(projected: ProjectedPart) -> Demands:
     return Demands(
         ranking=ranking,
         need=need,
+        special=special_need(
+            projected,
+            {name: neighbour(front, name) for name in need.needed},
+            _usual_scale(part, front, need.needed) * MILLIMETRES[part.unit],
+        ),
         forms=forms(part),
         patterns=patterns(part.features, part.size),
         symmetry=symmetry(part),
@@ -73,6 +88,32 @@ def demands(projected: ProjectedPart) -> Demands:
         reason=reason,
         scales=scale_proposals(part, front, need.needed),
     )
+
+
+#: The papers on which it is told what is too small to be read: those most exercises are set on.
+_USUAL_PAPER: Final[dict[Unit, PaperSize]] = {"mm": "A3", "inch": "ANSI B"}
+
+
+def _usual_scale(part: Part, front: Attitude, views: tuple[ViewName, ...]) -> float:
+    """The scale proposed on the usual paper of a unit; 1 where none fits."""
+    own = next(p for p in scale_proposals(part, front, views) if p.paper == _USUAL_PAPER[part.unit])
+    return (parse_scale(own.scale) if own.scale else None) or 1.0
+
+
+def special_phrase(part: Part, own: NeededSection | NeededAuxiliary | NeededDetail) -> Phrase:
+    """A special view that a part needs, and why."""
+    match own:
+        case NeededSection():
+            points = [_written_point(point) for point in own.through]
+            return phrase("need-section", form=own.form, points=" – ".join(points), count=len(own.faces))
+        case NeededAuxiliary():
+            return phrase("need-auxiliary", oblique="yes" if own.oblique else "no")
+        case NeededDetail():
+            return phrase("need-detail", size=_written(own.size), point=_written_point(own.of))
+
+
+def _written_point(point: Vector) -> str:
+    return "(" + ", ".join(_written(x) for x in point) + ")"
 
 
 def scale_proposals(part: Part, front: Attitude, views: tuple[ViewName, ...]) -> tuple[ScaleProposal, ...]:

@@ -17,6 +17,15 @@ worst-natural = The part does not stand as it does in use.
 
 ## Views needed
 
+need-section = { some-section } is needed through { $points }: { $count ->
+        [one] a level inside shows
+       *[other] { $count } levels inside show
+    } only in hidden lines, and sizes would be taken from them
+need-auxiliary = { $oblique ->
+    [yes] a secondary auxiliary view is needed: an oblique face with a shape of its own shows truly in none
+   *[no] an auxiliary view is needed: a slanted face with a shape of its own shows truly in none
+}
+need-detail = a detail is needed at { $point }: something there is only { $size } wide
 need-twin = left out: it shows the same lines as the { view-name }
 need-front = chosen as front
 need-front-shows = chosen as front: it shows { $shown } truly

@@ -17,6 +17,15 @@ worst-natural = La pieza no está como en su uso.
 
 ## Vistas necesarias
 
+need-section = hace falta { some-section } por { $points }: { $count ->
+        [one] un nivel interior se ve
+       *[other] { $count } niveles interiores se ven
+    } solo en líneas ocultas, y las cotas saldrían de ellas
+need-auxiliary = { $oblique ->
+    [yes] hace falta una vista auxiliar secundaria: una cara oblicua con forma propia no se ve en verdadera magnitud en ninguna
+   *[no] hace falta una vista auxiliar: una cara inclinada con forma propia no se ve en verdadera magnitud en ninguna
+}
+need-detail = hace falta un detalle en { $point }: algo ahí mide solo { $size }
 need-twin = sobra: muestra las mismas líneas que la { view-name }
 need-front = elegida como frente
 need-front-shows = elegida como frente: muestra { $shown } en verdadera forma

@@ -7,7 +7,7 @@ from maqueta.phrases.phrase import phrase
 from maqueta.service.bench.drawings import DrawingKind, drawing_response
 from maqueta.service.bench.messages import DraftAnswer, SaveRequest
 from maqueta.service.bench.readers_eye_messages import ProposalRequest
-from maqueta.service.bench.work import answered, dimensions_proposed, drawn
+from maqueta.service.bench.work import answer_looks, answered, dimensions_proposed, drawn
 from maqueta.service.desk import AtDesk, DeskPlace
 from maqueta.service.exercises.answers import task_of
 from maqueta.service.exercises.course import is_over
@@ -34,7 +34,10 @@ def _document(at: DeskPlace, exercise: ExerciseRecord, record: ModelAnswerRecord
     if record is not None:
         return SheetDocument.model_validate(record.document)
     drafter = Drafter("Model answer", exercise.school_class.name, f"{exercise.due_at:%Y-%m-%d}")
-    return at.run(answered, at.desk(exercise.version, task_of(exercise)), drafter)
+    desk = at.desk(exercise.version, task_of(exercise))
+    if desk.task.special:
+        desk = at.seen_so(desk, at.run(answer_looks, desk))
+    return at.run(answered, desk, drafter)
 
 
 @router.get("/{exercise_id}/answer")

@@ -4,9 +4,10 @@ from maqueta.drawing.shading import shaded
 from maqueta.judging.criteria.scale import proposed
 from maqueta.judging.dimension_survey import DimensionSurvey
 from maqueta.judging.survey import Survey
-from maqueta.making.model_sheet import Drafter, dimensioned, model_sheet
+from maqueta.making.model_sheet import Drafter, dimensioned, model_looks, model_sheet
 from maqueta.phrases.phrase import phrase
 from maqueta.projection.datum_sides import DepthSide, HeightSide, WidthSide, end_at
+from maqueta.projection.look import Look
 from maqueta.service.bench.drawings import DrawingKind, drawing
 from maqueta.service.bench.ink import ink_answer
 from maqueta.service.bench.messages import InkAnswer
@@ -99,6 +100,11 @@ def redrafted(desk: Desk, document: SheetDocument, view_id: str, change: Change,
     again = view.model_copy(update={"lines": lines})
     views = tuple(again if own.id == view.id else own for own in document.views)
     return document.model_copy(update={"views": views})
+
+
+def answer_looks(desk: Desk) -> tuple[Look, ...]:
+    """The looks in which the part has to be drawn for the model answer."""
+    return model_looks(desk.projected, desk.task)
 
 
 def answered(desk: Desk, drafter: Drafter) -> SheetDocument:

@@ -15,6 +15,7 @@ from maqueta.solid.mesh import Mesh
 from maqueta.solid.recipe import Recipe
 from maqueta.solid.unit import Unit
 from maqueta.strict import Strict
+from maqueta.task.special import SpecialAsked
 
 
 class PartSummary(Strict):
@@ -188,6 +189,14 @@ class ViewReason(Strict):
     why: Sentence
 
 
+class SpecialReason(Strict):
+    """A special view a part needs, as an exercise asks for it, and why."""
+
+    asked: SpecialAsked
+    why: Sentence
+    faces: list[int]
+
+
 class ModelDetail(Strict):
     """What a part looks like and what its drawing demands; empty where it is left to a student to find out."""
 
@@ -205,6 +214,7 @@ class ModelDetail(Strict):
     views_needed: list[ViewName] = Field(default=[])
     views_repeated: list[tuple[ViewName, ViewName]] = Field(default=[])
     view_reasons: list[ViewReason] = Field(default=[])
+    special: list[SpecialReason] = Field(default=[])
     sizes: int | None = None
     least_sizes: int | None = None
     sizes_reason: Sentence | None = None

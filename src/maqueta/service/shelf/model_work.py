@@ -18,6 +18,7 @@ from maqueta.service.shelf.messages import (
     ModelDetail,
     RankedAnswer,
     ScaleAnswer,
+    SpecialReason,
     StandingAnswer,
     ViewDrawing,
     ViewReason,
@@ -26,8 +27,16 @@ from maqueta.service.shelf.part_files import part_at
 from maqueta.solid.formed import Symmetry
 from maqueta.solid.part import Part
 from maqueta.store.files import StoredFile
-from maqueta.study.demands import Demands, demands, feature_phrase, form_phrase, pattern_phrase
+from maqueta.study.demands import (
+    Demands,
+    demands,
+    feature_phrase,
+    form_phrase,
+    pattern_phrase,
+    special_phrase,
+)
 from maqueta.task.exercise import Exercise
+from maqueta.task.special import AuxiliaryAsked, DetailAsked, SectionAsked, Shown
 from maqueta.task.told import EVERYTHING, Told, told
 
 #: The exercises for which a student is still to draw a part; None for whoever may know everything of it.
@@ -110,8 +119,24 @@ def _demands(found: Demands, part: Part) -> dict[str, object]:
         "view_reasons": [
             ViewReason(name=name, needed=name in found.need.needed, why=why) for name, why in found.need.reasons
         ],
+        "special": special_reasons(found, part),
         "scales": [ScaleAnswer(paper=s.paper, scale=s.scale, across=s.across, up=s.up) for s in found.scales],
     }
+
+
+def special_reasons(found: Demands, part: Part) -> list[SpecialReason]:
+    """The special views a part needs."""
+    result: list[SpecialReason] = []
+    for section in found.special.sections:
+        asked = SectionAsked(kind="section", form=section.form, through=section.through)
+        result.append(SpecialReason(asked=asked, why=special_phrase(part, section), faces=list(section.faces)))
+    for auxiliary in found.special.auxiliary:
+        shown = AuxiliaryAsked(kind="auxiliary", shows=Shown(normal=auxiliary.normal))
+        result.append(SpecialReason(asked=shown, why=special_phrase(part, auxiliary), faces=[auxiliary.face]))
+    for detail in found.special.details:
+        near = DetailAsked(kind="detail", of=detail.of)
+        result.append(SpecialReason(asked=near, why=special_phrase(part, detail), faces=[]))
+    return result
 
 
 def _symmetry_phrases(symmetry: Symmetry) -> list[Phrase]:
