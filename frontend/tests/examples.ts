@@ -1,4 +1,4 @@
-import { type Side, type View, type ViewLook } from "../src/api/types";
+import { type CuttingLine, type Side, type View, type ViewLook } from "../src/api/types";
 import { type Attitude } from "../src/turntable/attitude";
 import told from "./examples.json";
 
@@ -20,6 +20,7 @@ export const examples = told as unknown as {
     with_front: Record<string, Parents>;
     without: Record<string, Parents>;
   }[];
+  set_down: { parent: View; line: CuttingLine; section: View; auxiliary: View }[];
   angles: {
     vertex: [number, number];
     start: [number, number];

@@ -54,6 +54,7 @@ const sheet = {
     { id: "d2", view: "v2" },
   ],
   marks: [{ id: "m1", view: "v1" }],
+  sight_arrows: [],
   cutting_lines: [
     { id: "c1", view: "v1" },
     { id: "c2", view: "v2" },

@@ -18,6 +18,8 @@ from maqueta.projection.look import Look
 from maqueta.sheet.dimension import AngleDimension, angle_of
 from maqueta.sheet.fields import TitleField
 from maqueta.sheet.paper import PaperSize
+from maqueta.sheet.set_down import auxiliary_of, section_of, sight_of
+from maqueta.sheet.special import CuttingLine, Hatch
 from maqueta.sheet.view import Aslant, FromCorner, Square, View, ViewLook, square
 from maqueta.sheet.view_graph import front_of, let_go, with_front
 from maqueta.task.criteria import CRITERIA
@@ -104,8 +106,40 @@ def angles() -> list[dict[str, Any]]:
     return found
 
 
+def set_down() -> list[dict[str, Any]]:
+    """Cutting lines over a top and a front view, and the sections they stand for; views folded out across a line."""
+    top = View(id="v2", look=Square(side="+z", up="+y"), at=(50, 150), scale=2)
+    front = View(id="v1", look=Square(side="-y", up="+z"), at=(50, 50))
+    found = []
+    for parent, path, arrows in (
+        (top, ((0, 25), (80, 25)), "left"),
+        (top, ((80, 25), (0, 25)), "right"),
+        (top, ((-50, 0), (0, 0), (0, -50)), "left"),
+        (top, ((0, 18), (40, 18), (40, 42), (90, 42)), "left"),
+        (front, ((25, 0), (25, 30)), "right"),
+        (front, ((0, 0), (30, 40)), "left"),
+    ):
+        line = CuttingLine.model_validate(
+            {"id": "c1", "view": parent.id, "path": path, "arrows": arrows, "letter": "A"}
+        )
+        look = parent.own_look
+        assert look is not None
+        section = section_of(line, parent, look, "s1", Hatch())
+        folded_out = auxiliary_of(sight_of(line), parent, look, "a1")
+        found.append(
+            {
+                "parent": parent.model_dump(mode="json"),
+                "line": line.model_dump(mode="json"),
+                "section": section.model_dump(mode="json"),
+                "auxiliary": folded_out.model_dump(mode="json"),
+            }
+        )
+    return found
+
+
 def examples() -> dict[str, Any]:
     return {
+        "set_down": set_down(),
         "attitudes": attitudes(),
         "point": POINT,
         "looks": looks(),

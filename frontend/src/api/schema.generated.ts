@@ -2358,7 +2358,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "section" | "detail" | "auxiliary" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary";
             /** Id */
             id: number;
             /** Words */
@@ -2380,7 +2380,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "section" | "detail" | "auxiliary" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary";
             /** Key */
             key: string;
             /** Words */
@@ -2923,7 +2923,7 @@ export interface components {
             /** Checks Left */
             checks_left: number | null;
             /** Criteria */
-            criteria: ("front" | "angle" | "views" | "alignment" | "lines" | "section" | "detail" | "auxiliary" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial")[];
+            criteria: ("front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary")[];
             /** Findings */
             findings: components["schemas"]["CheckedFinding"][];
         };
@@ -2936,7 +2936,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "section" | "detail" | "auxiliary" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary";
             message: string;
             /**
              * Severity
@@ -3144,7 +3144,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "section" | "detail" | "auxiliary" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary";
             /** Given */
             given: number | null;
             /** Of */
@@ -4073,7 +4073,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "section" | "detail" | "auxiliary" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary";
             /** Decision */
             decision: ("upheld" | "waived") | null;
             /** Edges */
@@ -5804,7 +5804,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "section" | "detail" | "auxiliary" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary";
             examples: components["schemas"]["Examples"] | null;
             heading: string;
             /** Id */
@@ -6120,7 +6120,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "section" | "detail" | "auxiliary" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary";
             /** Found */
             found: number;
             heading: string;
@@ -6147,7 +6147,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "section" | "detail" | "auxiliary" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary";
             heading: string;
             /** Improved */
             improved: number[];
@@ -7084,7 +7084,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "section" | "detail" | "auxiliary" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary";
             heading: string;
             /** Now Right */
             now_right: boolean;
@@ -7258,12 +7258,22 @@ export interface components {
             callouts: components["schemas"]["CalloutAnswer"][];
             /** Factor */
             factor: number;
+            /**
+             * Flanks
+             * @default []
+             */
+            flanks: number[];
             /** Hidden Lines */
             hidden_lines: number;
             /** Id */
             id: string;
             /** Name */
             name: string;
+            /**
+             * Pins
+             * @default []
+             */
+            pins: number[];
             /**
              * Pitch Circles
              * @default []
@@ -11265,7 +11275,7 @@ export interface operations {
             header?: never;
             path: {
                 sheet_id: number;
-                criterion: ("front" | "angle" | "views" | "alignment" | "lines" | "section" | "detail" | "auxiliary" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial") | "bonus";
+                criterion: ("front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary") | "bonus";
             };
             cookie?: never;
         };

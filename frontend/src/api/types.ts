@@ -78,3 +78,5 @@ export type ChangedExercise = Schemas["ChangedExercise"];
 export type Reasons = Schemas["Reasons"];
 export type DrawnExample = Schemas["DrawnExample"];
 export type Rules = Schemas["RuleAnswer"][];
+export type CuttingLine = Schemas["CuttingLine"];
+export type CircledRegion = Schemas["CircledRegion"];

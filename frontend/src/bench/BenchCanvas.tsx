@@ -14,6 +14,8 @@ import { LiveInk } from "./LiveInk";
 import { inLine } from "./snapping";
 import { TextHandle } from "./TextHandle";
 import { ToolLayer } from "./ToolLayer";
+import { SPECIAL_TOOLS } from "./special/drawn";
+import { SpecialLayer } from "./special/SpecialLayer";
 import { useHanging } from "./useHanging";
 
 interface Props {
@@ -150,7 +152,10 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
         <TextHandle {...{ bench, ink, drawn, toSheet }} dimension={chosen} />
       )}
       {isDraftTool(tool) && !dragging && <DraftLayer {...{ bench, tool, ink, drawn, toSheet }} />}
-      {tool !== "move" && !isDraftTool(tool) && !dragging && (
+      {SPECIAL_TOOLS.includes(tool) && !dragging && (
+        <SpecialLayer bench={bench} ink={ink} drawn={drawn} toSheet={toSheet} />
+      )}
+      {tool !== "move" && !isDraftTool(tool) && !SPECIAL_TOOLS.includes(tool) && !dragging && (
         <ToolLayer bench={bench} ink={ink} drawn={drawn} toSheet={toSheet} />
       )}
     </Paper>

@@ -31,10 +31,13 @@ export type Tool =
   | "angle"
   | "chamfer"
   | "leader"
+  | "cutting line"
+  | "circled region"
+  | "folding line"
   | DraftTool;
 
 export interface Selection {
-  role: "view" | "dimension" | "mark" | "cutting-line" | "circled" | "note";
+  role: "view" | "dimension" | "mark" | "cutting-line" | "circled" | "sight-arrow" | "note";
   id: string;
 }
 
@@ -133,6 +136,8 @@ export function without(document: SheetDocument, { role, id }: Selection): Sheet
     return { ...document, cutting_lines: document.cutting_lines.filter((c) => c.id !== id) };
   if (role === "circled")
     return { ...document, circled: document.circled.filter((c) => c.id !== id) };
+  if (role === "sight-arrow")
+    return { ...document, sight_arrows: document.sight_arrows.filter((a) => a.id !== id) };
   const elsewhere = (thing: { view: string }) => thing.view !== id;
   return {
     ...document,
@@ -141,6 +146,7 @@ export function without(document: SheetDocument, { role, id }: Selection): Sheet
     marks: document.marks.filter(elsewhere),
     cutting_lines: document.cutting_lines.filter(elsewhere),
     circled: document.circled.filter(elsewhere),
+    sight_arrows: document.sight_arrows.filter(elsewhere),
   };
 }
 

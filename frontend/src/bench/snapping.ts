@@ -1,6 +1,7 @@
 import type { SheetDocument, View } from "../api/types";
 import { opposite, rightOf } from "../turntable/attitude";
 import type { Bench } from "./bench";
+import { inFold } from "./special/setDown";
 import { attitudeOf, frontOf } from "./viewGraph";
 
 /** Lets a view snap to the projection lines of the front view: to its left and right, or to its height, within a reach (mm). */
@@ -30,8 +31,11 @@ export function inLine(
   id: string,
   reach: number,
 ): SheetDocument {
-  if (!answering && exercise.task.snapping === "fixed") return held(document, id);
-  return snapping ? snapped(document, id, reach) : document;
+  const folded = document.views.some((v) => v.id === id && v.parent && v.kind !== "principal");
+  if (!answering && exercise.task.snapping === "fixed")
+    return folded ? inFold(document, id, Infinity) : held(document, id);
+  if (!snapping) return document;
+  return folded ? inFold(document, id, reach) : snapped(document, id, reach);
 }
 
 /** The sheet with one principal view of the front view's scale put elsewhere. */

@@ -3,6 +3,7 @@
 from collections.abc import Callable, Mapping
 from typing import Final
 
+from maqueta.demo import special_mistakes
 from maqueta.geometry.directions import opposite
 from maqueta.projection.arrangement import VIEW_NAMES, neighbour
 from maqueta.projection.attitude import Attitude
@@ -192,4 +193,18 @@ MISTAKES: Final[Mapping[str, Mistake]] = {
     "wrong value": wrong_value,
     "bare title": bare_title,
     "one view smaller": one_view_smaller,
+}
+#: What is done wrong with special views.
+SPECIAL_MISTAKES: Final[Mapping[str, Mistake]] = {
+    "no section": special_mistakes.no_section,
+    "no cutting line": special_mistakes.no_cutting_line,
+    "arrows the other way": special_mistakes.arrows_the_other_way,
+    "section without letters": special_mistakes.section_without_letters,
+    "not hatched": special_mistakes.not_hatched,
+    "hidden left in the section": special_mistakes.hidden_left,
+    "rib cut": special_mistakes.rib_cut,
+    "no circle": special_mistakes.no_circle,
+    "other scale stated": special_mistakes.other_scale_stated,
+    "looked at askew": special_mistakes.looked_at_askew,
+    "auxiliary out of line": special_mistakes.out_of_line,
 }

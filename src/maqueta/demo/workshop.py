@@ -171,4 +171,42 @@ EXERCISES: Final = (
         ),
         44,
     ),
+    DemoExercise(
+        "ribbed-bearing",
+        _task(
+            "Ribbed bearing, cut open",
+            views=("front", "top"),
+            special=[{"kind": "section", "through": [[30, 25, 30]]}],
+            front={"accept": [{"side": "-y", "up": "+z"}], "natural_up": "+z"},
+            pictorial="unwanted",
+            paper="A2",
+            scale="1:1",
+        ),
+        -2,
+    ),
+    DemoExercise(
+        "spindle-pin",
+        _task(
+            "Spindle pin, its groove enlarged",
+            views=("front", "top"),
+            special=[{"kind": "detail", "of": [48.8, 0, 9.4]}],
+            front={"accept": [{"side": "-y", "up": "+z"}]},
+            pictorial="unwanted",
+            scale="1:1",
+        ),
+        11,
+    ),
+    DemoExercise(
+        "slanted-seat",
+        _task(
+            "Slanted seat, its slope in true shape",
+            views=("front", "top"),
+            special=[{"kind": "auxiliary", "shows": {"normal": [0.6689647316, 0, 0.7432941462]}}],
+            front={"accept": [{"side": "-y", "up": "+z"}]},
+            pictorial="unwanted",
+            paper="A2",
+            scale="1:1",
+        ),
+        18,
+    ),
 )

@@ -3,21 +3,23 @@
 import json
 import os
 import secrets
+from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import datetime, timedelta
-from itertools import chain, repeat
 from typing import Final
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from maqueta.demo.mistakes import MISTAKES
+from maqueta.demo.mistakes import MISTAKES, SPECIAL_MISTAKES
 from maqueta.demo.school_form import NAME as FORM_NAME
 from maqueta.demo.school_form import school_form
 from maqueta.demo.workshop import EXERCISES, LEVELS, DemoExercise, demo_recipe, demo_recipe_json
 from maqueta.judging.report import check
-from maqueta.making.model_sheet import Drafter, model_sheet
+from maqueta.making.model_sheet import Drafter, model_looks, model_sheet
 from maqueta.making.starting_sheet import proposed_changes
+from maqueta.projection.look import Look
+from maqueta.projection.project import drawn
 from maqueta.projection.projected_part import ProjectedPart, from_json
 from maqueta.service.marking.answers import FINDING, scope_json
 from maqueta.service.people.passwords import hashed
@@ -85,6 +87,32 @@ _THIRD: Final = {
 }
 
 
+_MISTAKES: Final = {**MISTAKES, **SPECIAL_MISTAKES}
+#: Sheets with special views: a section, a detail, an auxiliary view.
+_SPECIAL: Final = {
+    "ribbed-bearing": {
+        "lena.achterberg": ("rib cut", "handed-in"),
+        "tor.brandvold": ("not hatched", "handed-in"),
+        "dina.farouk": ("arrows the other way", "handed-in"),
+        "nela.havlik": ("no section", "handed-in"),
+        "sara.lindqvist": ("", "handed-in"),
+        "elio.marchetti": ("no cutting line", "handed-in"),
+        "kemi.oduya": ("hidden left in the section", "handed-in"),
+        "rosa.quispe": ("section without letters", "handed-in"),
+    },
+    "spindle-pin": {
+        "paul.nakagawa": ("no circle", "handed-in"),
+        "maya.okonedo": ("other scale stated", "handed-in"),
+        "sara.lindqvist": ("", "handed-in"),
+    },
+    "slanted-seat": {
+        "juan.sandoval": ("looked at askew", "handed-in"),
+        "dina.farouk": ("auxiliary out of line", "handed-in"),
+        "kemi.oduya": ("", "handed-in"),
+    },
+}
+
+
 def load_demo(database: Database, files: FileStore, settings: Settings) -> bool:
     """Load the demo world into an empty database, all or nothing; returns whether anything was done."""
     with database.transaction() as session:
@@ -102,15 +130,16 @@ def load_demo(database: Database, files: FileStore, settings: Settings) -> bool:
             slug: _part(session, files, instructor, slug, level) for level, slugs in LEVELS.items() for slug in slugs
         }
         add_sheet_form(session, instructor, FORM_NAME, school_form().model_dump(mode="json"))
-        plans: tuple[dict[str, tuple[str, str]], ...] = (
-            {s.login: (s.mistake, s.state) for s in _STUDENTS},
-            _SECOND,
-            _THIRD,
-        )
-        for demo, plan in zip(EXERCISES, chain(plans, repeat({})), strict=False):
+        plans = {
+            "reed-clamp": {s.login: (s.mistake, s.state) for s in _STUDENTS},
+            "warp-beam-bearing": _SECOND,
+            "pedal-hinge": _THIRD,
+            **_SPECIAL,
+        }
+        for demo in EXERCISES:
             part, known = projected[demo.part]
             exercise = _exercise(session, instructor, part, school_class, demo, known)
-            for login, (mistake, state) in plan.items():
+            for login, (mistake, state) in plans.get(demo.part, {}).items():
                 _sheet(session, people[login], instructor, exercise, demo, known, mistake, state)
         _write_log_ins(settings, password)
     return True
@@ -158,6 +187,11 @@ def _exercise(
     return exercise_for(session, instructor, record.id)
 
 
+def _in_looks(demo: DemoExercise, known: ProjectedPart, looks: Sequence[Look]) -> ProjectedPart:
+    """A demo part in more looks."""
+    return known.with_looks(drawn(*part_of_recipe(demo_recipe(demo.part)), looks)) if looks else known
+
+
 def _sheet(
     session: Session,
     student: Account,
@@ -169,9 +203,11 @@ def _sheet(
     state: str,
 ) -> None:
     drafter = Drafter(student.name, _CLASS, now().date().isoformat())
+    known = _in_looks(demo, known, model_looks(known, demo.task))
     document = model_sheet(known, demo.task, drafter)
     if mistake:
-        document = SheetDocument.model_validate(MISTAKES[mistake](known, document).model_dump())
+        document = SheetDocument.model_validate(_MISTAKES[mistake](known, document).model_dump())
+        known = _in_looks(demo, known, document.looks_aslant)
     if state == "draft":
         document = document.model_copy(update={"dimensions": document.dimensions[:4]})
     record = save_draft(session, student, exercise, document.model_dump(mode="json"), 0)

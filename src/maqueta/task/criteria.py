@@ -12,15 +12,15 @@ Criterion = Literal[
     "views",
     "alignment",
     "lines",
-    "section",
-    "detail",
-    "auxiliary",
     "scale",
     "dimensions",
     "placement",
     "layout",
     "title",
     "pictorial",
+    "section",
+    "detail",
+    "auxiliary",
 ]
 CRITERIA: Final[tuple[Criterion, ...]] = get_args(Criterion)
 
@@ -32,15 +32,15 @@ DEFAULT_POINTS: Final[dict[Criterion, float]] = {
     "views": 3,
     "alignment": 3,
     "lines": 4,
-    "section": 0,
-    "detail": 0,
-    "auxiliary": 0,
     "scale": 3,
     "dimensions": 6,
     "placement": 0,
     "layout": 2,
     "title": 3,
     "pictorial": 0,
+    "section": 0,
+    "detail": 0,
+    "auxiliary": 0,
 }
 #: The criteria of special views: each judged where there is such a view, or one is asked for.
 SPECIAL: Final[tuple[Criterion, ...]] = ("section", "detail", "auxiliary")

@@ -15,6 +15,7 @@ import { freePlace, SCALES, scaleLabel, startingPlace, startingScale } from "./p
 import { AidButton } from "./AidButton";
 import { LiningUp } from "./LiningUp";
 import { PictorialFields } from "./PictorialFields";
+import { SpecialPanel } from "./SpecialPanel";
 import { TurnButtons } from "../../turntable/TurnButtons";
 import { useBenchTurning } from "./useBenchTurning";
 
@@ -95,6 +96,7 @@ export function ViewsStage({ bench }: { bench: Bench }) {
           {t("Add pictorial")}
         </Button>
       </Group>
+      <SpecialPanel bench={bench} />
       <PictorialFields bench={bench} ownCorner={ownCorner} onOwnCorner={setOwnCorner} />
       <LiningUp bench={bench} />
       {document.views.length > 0 && (

@@ -20,6 +20,7 @@ from maqueta.sheet.spacing import GapSum, as_fraction, bands
 from maqueta.sizes.callout import callout, mouths
 from maqueta.sizes.pitch_circles import pitch_circles
 from maqueta.sizes.rows import FIRST_ROW, row_step
+from maqueta.solid.uncut import cut_lengthwise, pins
 from maqueta.solid.unit import MILLIMETRES
 
 
@@ -43,6 +44,8 @@ def ink_answer(survey: Survey) -> InkAnswer:
                 hidden_lines=len(told.of("hidden")),
                 smooth_lines=len(told.of("smooth")),
                 axis_lines=list(dict.fromkeys(lines)),
+                flanks=[rib.flanks[0] for rib in cut_lengthwise(part, look.cut)] if look and look.cut else [],
+                pins=list(pins(part)) if look and look.cut else [],
                 pitch_circles=[(c.centre, c.radius) for c in pitch_circles(part, look)]
                 if look is not None and told.pieces
                 else [],

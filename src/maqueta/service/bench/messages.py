@@ -101,6 +101,9 @@ class ViewFacts(Strict):
     axis_lines: list[tuple[Point, Point]]
     callouts: list[CalloutAnswer] = Field(default=[])
     pitch_circles: list[tuple[Point, float]] = Field(default=[])
+    #: Flanks of ribs, and bodies such as pins, that a section runs along: what may be left whole.
+    flanks: list[int] = Field(default=[])
+    pins: list[int] = Field(default=[])
 
 
 class AidRequest(Strict):
