@@ -5,7 +5,7 @@ from typing import Any
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.bench_actions import sheet, stage
+from tests.browser.bench_actions import on_screen, sheet, stage
 from tests.browser.conftest import Open
 
 pytestmark = pytest.mark.browser
@@ -26,14 +26,34 @@ VIEWS: list[dict[str, Any]] = [
 ]
 
 
+#: The front and top view of a part that lies along x, on the middle of an A2.
+BARE: list[dict[str, Any]] = [
+    {"id": "v1", "look": {"side": "-y", "up": "+z"}, "at": [80.0, 120.0]},
+    {"id": "v2", "look": {"side": "+z", "up": "+y"}, "parent": "v1", "at": [80.0, 250.0]},
+]
+
+
 def _drawn_by_request(page: Page, exercise: str) -> None:
+    """A sheet with a section and a detail of it."""
+    _kept(
+        page,
+        exercise,
+        {
+            "format": 2,
+            "views": VIEWS,
+            "cutting_lines": [{"id": "c1", "view": "v2", "path": [[0, 22], [110, 22]], "letter": "X"}],
+            "circled": [{"id": "r1", "view": "s1", "region": REGION, "letter": "Y"}],
+        },
+    )
+
+
+def _number(page: Page) -> str:
+    """The exercise whose bench is open."""
+    return page.url.split("/exercises/")[1].split("/")[0]
+
+
+def _kept(page: Page, exercise: str, document: dict[str, Any]) -> None:
     """A draft kept as any program may keep it."""
-    document = {
-        "format": 2,
-        "views": VIEWS,
-        "cutting_lines": [{"id": "c1", "view": "v2", "path": [[0, 22], [110, 22]], "letter": "X"}],
-        "circled": [{"id": "r1", "view": "s1", "region": REGION, "letter": "Y"}],
-    }
     status = page.evaluate(
         """async ([number, document]) => {
             const me = await (await fetch("/api/me")).json();
@@ -92,3 +112,82 @@ def test_every_stage_takes_a_sheet_with_special_views_and_its_lines_are_taken_aw
     page.reload()
     expect(paper.get_by_text("Y (2:1)", exact=True)).to_be_visible()
     expect(paper.get_by_text("X", exact=True)).to_have_count(0)
+
+
+def _two_views(page: Page, title: str) -> str:
+    """The bench of an exercise with a front and a top view on it."""
+    listed = page.evaluate("async () => (await fetch('/api/exercises')).json()")
+    exercise = next(e["id"] for e in listed if title in e["title"])
+    _kept(page, exercise, {"format": 2, "paper": {"size": "A2"}, "views": BARE})
+    page.goto(f"/exercises/{exercise}/bench")
+    stage(page, "Views")
+    return str(exercise)
+
+
+def _point(page: Page, *points: tuple[float, float]) -> None:
+    for point in points:
+        page.mouse.move(*on_screen(page, point))
+        page.mouse.click(*on_screen(page, point))
+
+
+def test_a_section_is_cut_set_down_and_hatched_otherwise(open_page: Open) -> None:
+    """Drawn level with the hub's middle although pointed at a little beside it; arrows turned and turned back."""
+    page = open_page("iker.valtierra")
+    _two_views(page, "Ribbed bearing, cut open")
+    paper = sheet(page)
+    page.get_by_role("button", name="Cutting line").click()
+    _point(page, (60.0, 275.4), (190.0, 275.2), (190.0, 275.2))
+    expect(paper.get_by_text("A", exact=True)).to_have_count(2)
+    page.get_by_role("button", name="Turn the arrows").click()
+    page.get_by_role("button", name="Turn the arrows").click()
+    page.get_by_role("button", name="full section").click()
+    hung = on_screen(page, (330.0, 275.0))
+    page.mouse.move(*hung)
+    page.mouse.click(*hung)
+    expect(paper.get_by_text("A–A", exact=True)).to_be_visible()
+    drawn = paper.locator('[data-role="view"][data-id^="s"] :is(line, path, polyline)')
+    hatched = drawn.count()
+    page.get_by_label("Ribs, pins and shafts left whole").click()
+    page.get_by_label("Hatched").click()
+    expect(page.get_by_text("Saved")).to_be_visible()
+    page.reload()
+    expect(paper.get_by_text("A–A", exact=True)).to_be_visible()
+    assert drawn.count() < hatched - 10
+    saved = page.evaluate(
+        "async (n) => (await (await fetch(`/api/exercises/${n}/sheet`)).json()).document", _number(page)
+    )
+    section = next(view for view in saved["views"] if view["kind"] == "section")
+    assert {round(y, 6) for _, y, _ in section["cut"]["path"]} == {25.0}
+    assert len(section["cut"]["whole"]) == 1
+    assert section["hatch"] is None
+
+
+def test_a_region_is_circled_and_enlarged_by_keys(open_page: Open) -> None:
+    page = open_page("iker.valtierra")
+    _two_views(page, "Spindle pin")
+    paper = sheet(page)
+    page.get_by_role("button", name="Circle a region").click()
+    _point(page, (128.8, 129.4), (136.0, 129.4))
+    page.get_by_role("button", name="5:1", exact=True).click()
+    page.keyboard.press("Enter")
+    expect(paper.get_by_text("A (5:1)", exact=True)).to_be_visible()
+    page.get_by_label("Letter").fill("k")
+    expect(paper.get_by_text("K (5:1)", exact=True)).to_be_visible()
+    page.get_by_role("button", name="Undo").click()
+    page.get_by_role("button", name="Undo").click()
+    expect(paper.get_by_text("(5:1)")).to_have_count(0)
+
+
+def test_a_view_is_folded_out_along_a_slanted_edge(open_page: Open) -> None:
+    page = open_page("iker.valtierra")
+    exercise = _two_views(page, "Slanted seat")
+    page.get_by_role("button", name="Folding line").click()
+    _point(page, (90.0, 172.0), (130.0, 136.0))
+    page.mouse.move(*on_screen(page, (230.0, 230.0)))
+    page.mouse.click(*on_screen(page, (230.0, 230.0)))
+    expect(page.get_by_role("button", name="Seen from the other side")).to_be_visible()
+    expect(page.get_by_text("Saved")).to_be_visible()
+    saved = page.evaluate("async (n) => (await (await fetch(`/api/exercises/${n}/sheet`)).json()).document", exercise)
+    own = next(view for view in saved["views"] if view["kind"] == "auxiliary")
+    _, _, towards = own["look"]["frame"]
+    assert abs(towards[0] * 36 + towards[2] * 40) == pytest.approx((36**2 + 40**2) ** 0.5, rel=1e-3)

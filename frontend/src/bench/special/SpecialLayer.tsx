@@ -35,7 +35,17 @@ export function SpecialLayer({ bench, ink, drawn, toSheet }: Props) {
   }, [tool]);
 
   const pointAt = (point: Point) => {
-    const near = nearest(picks, point, REACH_PX / scale, ["point", "circle"], undefined);
+    const last = taken.at(-1);
+    const ends = tool === "cutting line" && last;
+    if (ends && Math.hypot(point[0] - last[0], point[1] - last[1]) < REACH_PX / scale) {
+      setAt(last);
+      return;
+    }
+    // A rim goes round what it is drawn about, not through its corners.
+    const free = tool === "circled region" && last;
+    const near = free
+      ? null
+      : nearest(picks, point, REACH_PX / scale, ["point", "circle"], undefined);
     const caught = near ? (near.kind === "circle" ? near.centre : near.at) : null;
     setAt(caught ?? straightened(tool, taken, point, picks, REACH_PX / scale));
   };

@@ -48,9 +48,12 @@ export function straightened(
   }
   // A line that begins beside a view begins level with a centre or a corner of it.
   const spots = picks.map((pick) => (pick.kind === "circle" ? pick.centre : pick.at));
-  const level = spots.find((spot) => Math.abs(spot[1] - point[1]) < reach);
-  const above = spots.find((spot) => Math.abs(spot[0] - point[0]) < reach);
-  return [above ? above[0] : point[0], level ? level[1] : point[1]];
+  const nearTo = (axis: 0 | 1): number => {
+    const off = (spot: Point) => Math.abs(spot[axis] - point[axis]);
+    const best = spots.reduce<Point | null>((b, s) => (!b || off(s) < off(b) ? s : b), null);
+    return best && off(best) < reach ? best[axis] : point[axis];
+  };
+  return [nearTo(0), nearTo(1)];
 }
 
 interface Made {
