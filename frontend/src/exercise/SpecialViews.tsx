@@ -29,7 +29,8 @@ export function SpecialViews({ model, asked, onChange }: Props) {
   });
   const add = (own: SpecialAsked) => onChange([...asked, own]);
   const proposed = (detail.data?.special ?? []).filter(
-    (reason) => !asked.some((own) => JSON.stringify(own) === JSON.stringify(reason.asked)),
+    ({ asked: own }) =>
+      !asked.some((a) => a.kind === own.kind && askedWords(a) === askedWords(own)),
   );
   return (
     <section aria-label={t("Special views")}>
@@ -58,7 +59,12 @@ export function SpecialViews({ model, asked, onChange }: Props) {
       </ul>
       {proposed.map((reason) => (
         <Group key={reason.why} gap="xs" wrap="nowrap" align="start" mb={4}>
-          <Button size="compact-xs" variant="default" onClick={() => add(reason.asked)}>
+          <Button
+            size="compact-xs"
+            variant="default"
+            style={{ flexShrink: 0 }}
+            onClick={() => add(reason.asked)}
+          >
             {t("Ask for it")}
           </Button>
           <Text size="sm">{reason.why}</Text>
