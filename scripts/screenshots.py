@@ -9,12 +9,13 @@ sys.path.insert(0, str(Path(__file__).resolve().parent.parent))
 
 from playwright.sync_api import Browser, Page
 from tests.browser.bench_actions import box_of, click, keep_sheet, on_screen, saved, sheet, stage
-from tests.parts import demo_projected
+from tests.parts import demo_projected, demo_solid
 from tests.reading.demo_files import demo_file
 from tests.server_process import chromium, free_port, new_page, running
 
 from maqueta.demo.workshop import EXERCISES
-from maqueta.making.model_sheet import Drafter, model_sheet
+from maqueta.making.model_sheet import Drafter, model_looks, model_sheet
+from maqueta.projection.project import drawn
 
 TARGET = Path("docs/screenshots")
 #: Solids are drawn by software here.
@@ -29,9 +30,8 @@ def take(page: Page, name: str) -> None:
 
 
 def instructor_views(browser: Browser, address: str) -> None:
-    """Exercises, shelf, part, new exercise, classes, wall, table; people."""
+    """Shelf, part, new exercise, classes, wall, table; people."""
     page = new_page(browser, address, "ines.corvalho")
-    take(page, "exercises")
     page.goto("/shelf")
     take(page, "shelf")
     page.get_by_role("link", name=re.compile("Reed clamp")).click()
@@ -116,11 +116,28 @@ def student_views(browser: Browser, address: str) -> None:
         if name == "Front":
             page.get_by_role("button", name="Show the −Y side").click()
         take(page, f"bench-{name.lower()}")
+    cut_open(new_page(browser, address, "juan.sandoval"))
     drafting(new_page(browser, address, "elio.marchetti"))
     readers_eye(new_page(browser, address, "iker.valtierra"))
     phone = new_page(browser, address, "lena.achterberg", size=(390, 800))
     phone.get_by_role("link", name=re.compile("Reed clamp")).click()
     take(phone, "slip-phone")
+
+
+def cut_open(page: Page) -> None:
+    """A section set down beside the view it is cut in."""
+    demo = next(own for own in EXERCISES if own.part == "ribbed-bearing")
+    solid = demo_solid(demo.part)
+    whole = demo_projected(demo.part)
+    part = whole.with_looks(drawn(*solid, model_looks(whole, demo.task)))
+    answer = model_sheet(part, demo.task, Drafter("Juan Sandoval", "Evening 2", "2026-11-25"))
+    page.get_by_role("link", name=re.compile("Ribbed bearing")).first.click()
+    sheet(page).wait_for()
+    keep_sheet(page, answer)
+    page.reload()
+    page.get_by_label("Stages").get_by_role("button", name=re.compile(r"^\d Views")).click()
+    page.get_by_role("button", name="section", exact=True).click()
+    take(page, "bench-section")
 
 
 def readers_eye(page: Page) -> None:

@@ -8,12 +8,14 @@ from OCP.BRepPrimAPI import BRepPrimAPI_MakePrism
 from OCP.gp import gp_Pnt, gp_Vec
 
 from maqueta.demo.workshop import demo_recipe
-from maqueta.projection.project import project
+from maqueta.making.model_sheet import model_looks
+from maqueta.projection.project import drawn, project
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.solid.kernel import Shape
 from maqueta.solid.part import Part
 from maqueta.solid.recipe import Recipe
 from maqueta.solid.source import part_of_recipe
+from maqueta.task.exercise import Exercise
 
 
 def recipe(*features: dict[str, Any], **rest: Any) -> Recipe:
@@ -46,6 +48,12 @@ def demo_solid(slug: str) -> tuple[Shape, Part]:
 @cache
 def demo_projected(slug: str) -> ProjectedPart:
     return project(*demo_solid(slug))
+
+
+def demo_answered(slug: str, task: Exercise) -> ProjectedPart:
+    """A demo part, drawn in all looks of the model answer of an exercise."""
+    whole = demo_projected(slug)
+    return whole.with_looks(drawn(*demo_solid(slug), model_looks(whole, task)))
 
 
 @cache

@@ -19,21 +19,21 @@ from maqueta.making.model_sheet import Drafter, model_sheet
 from maqueta.reading.delivered import read_delivered
 from maqueta.sheet.dimension import LinearDimension, true_size
 from maqueta.sheet.document import SheetDocument
-from tests.parts import demo_projected
+from tests.parts import demo_answered
 
 SHEETS = [demo for demo in EXERCISES if not demo.varied]
 
 
 def inked(demo: DemoExercise) -> tuple[InkGroup, ...]:
-    return sheet_ink(demo_projected(demo.part), sheet_of(demo))
+    return sheet_ink(demo_answered(demo.part, demo.task), sheet_of(demo))
 
 
 def sheet_of(demo: DemoExercise) -> SheetDocument:
-    return model_sheet(demo_projected(demo.part), demo.task, Drafter("A. Tester", "Evening 2", "2026-11-20"))
+    return model_sheet(demo_answered(demo.part, demo.task), demo.task, Drafter("A. Tester", "Evening 2", "2026-11-20"))
 
 
 def written(demo: DemoExercise) -> Any:
-    data = dxf(inked(demo), sheet_sizes(demo_projected(demo.part), sheet_of(demo)))
+    data = dxf(inked(demo), sheet_sizes(demo_answered(demo.part, demo.task), sheet_of(demo)))
     return ezdxf.read(io.StringIO(data.decode("utf-8")))
 
 
@@ -111,7 +111,7 @@ def test_sizes_are_read_again_wherever_their_texts_stand(demo: DemoExercise, sty
     moved = tuple(
         d.model_copy(update=ways[k % len(ways)]) if d.kind == "linear" else d for k, d in enumerate(sheet.dimensions)
     )
-    projected = demo_projected(demo.part)
+    projected = demo_answered(demo.part, demo.task)
     own = sheet.model_copy(update={"dimensions": moved, "style": style})
     document = read_delivered(
         dxf(sheet_ink(projected, own), sheet_sizes(projected, own)), projected, demo.task

@@ -20,7 +20,7 @@ from maqueta.sheet.document import SheetDocument, TitleBlock
 from maqueta.sheet.placed import placed_views
 from maqueta.task.criteria import CRITERIA, SPECIAL
 from maqueta.task.exercise import AttitudeChoice, Exercise, FrontTask
-from tests.parts import demo_projected, projected
+from tests.parts import demo_answered, demo_projected, projected
 
 DRAFTER = Drafter("A. Tester", "Evening 2", "2026-11-20")
 REED = EXERCISES[0].task
@@ -30,11 +30,11 @@ Change = Callable[[SheetDocument], SheetDocument]
 
 
 def faultless(slug: str = "reed-clamp", task: Exercise = REED) -> SheetDocument:
-    return model_sheet(demo_projected(slug), task, DRAFTER)
+    return model_sheet(demo_answered(slug, task), task, DRAFTER)
 
 
 def checked(sheet: SheetDocument, task: Exercise = REED, slug: str = "reed-clamp") -> Check:
-    return check(demo_projected(slug), task, SheetDocument.model_validate(sheet.model_dump()))
+    return check(demo_answered(slug, task), task, SheetDocument.model_validate(sheet.model_dump()))
 
 
 def rules(result: Check) -> set[str]:

@@ -33,12 +33,19 @@ from tests.projection.ray_caster import disagreement, mesh_of
 ALLOWED = 1e-3
 #: Looks from which the parts are seen; all parts together from two hundred.
 LOOKS = spread_looks(200)
+#: Each part is seen from every so-many-th of them.
+_TURNS = 24
+
+
+def almost_level(look: Look) -> bool:
+    """Whether circles are seen so nearly edge-on that their halves lie within the ray-caster's reach of each other."""
+    return any(0 < abs(along) < 0.005 for along in look.towards)
 
 
 @pytest.mark.parametrize("slug", PARTS)
 def test_visibility_from_anywhere_agrees_with_a_ray_caster(slug: str) -> None:
     shape, part = demo_solid(slug)
-    some = LOOKS[list(PARTS).index(slug) :: len(PARTS)]
+    some = [look for look in LOOKS[list(PARTS).index(slug) % _TURNS :: _TURNS] if not almost_level(look)]
     solid = mesh_of(shape, part)
     wrong = judged = 0.0
     for look, lines in drawn(shape, part, some):

@@ -10,8 +10,9 @@ from maqueta.geometry.line_set import LineSet
 from maqueta.making.model_sheet import Drafter, model_looks, model_sheet
 from maqueta.projection.look import Look
 from maqueta.projection.project import drawn, project
-from maqueta.projection.projected_part import ProjectedPart
+from maqueta.projection.projected_part import ProjectedPart, face_alone
 from maqueta.sheet.document import SheetDocument
+from maqueta.sheet.drafted import Pen, drafted_of
 from maqueta.sheet.placed import placed_views
 from maqueta.sheet.set_down import auxiliary_of, detail_of, section_of
 from maqueta.sheet.special import CircledRegion, CuttingLine, Hatch, SheetClip, SheetCut, SightArrow
@@ -27,7 +28,7 @@ DRAFTER: Final = Drafter("A. TESTER", "EVENING 2", "2026-11-20")
 ASKED: Final[dict[str, dict[str, Any]]] = {
     "bobbin-bush": {"kind": "section"},
     "brake-drum": {"kind": "section", "form": "full"},
-    "ribbed-bearing": {"kind": "section", "through": [[30, 25, 30]]},
+    "ribbed-bearing": {"kind": "section", "through": [[70, 25, 30]]},
     "heddle-plate": {"kind": "section", "form": "offset", "through": [[22, 18, 20], [55, 42, 20], [88, 18, 20]]},
     "crank-flange": {"kind": "section", "form": "aligned", "through": [[-32, 0, 5], [16, -27.712813, 5]]},
     "spindle-pin": {"kind": "detail"},
@@ -183,6 +184,22 @@ def auxiliary_with_arrow() -> Scene:
     return _with(begun, (*begun.sheet.views, view), sight_arrows=(arrow,))
 
 
+def auxiliary_of_the_face_alone() -> Scene:
+    """Folded out square to the slope, and nothing drawn of the rest of the part."""
+    begun = _begun(demo_solid("slanted-seat"), centre_lines=False)
+    front = begun.sheet.view("v1")
+    way = (36 / math.hypot(36, 40), 40 / math.hypot(36, 40))
+    view = auxiliary_of(way, front, _look(front), "a1")
+    view = view.model_copy(update={"at": (front.at[0] + 180 * way[0], front.at[1] + 180 * way[1])})
+    whole = _with(begun, (*begun.sheet.views, view))
+    item = next(item for item in placed_views(whole.part, whole.sheet) if item.view.id == "a1")
+    assert item.look is not None
+    alone = face_alone(item.lines, whole.part.part, item.look)
+    lines = tuple(drafted_of(piece, Pen("visible")) for piece in alone.pieces)
+    views = tuple(v.model_copy(update={"lines": lines}) if v.id == "a1" else v for v in whole.sheet.views)
+    return whole.with_sheet(whole.sheet.model_copy(update={"views": views}))
+
+
 def in_inches() -> Scene:
     solid = made(block((3, 2, 1.2)), hole((1, 1, 1.2), "-z", 0.8, 0.5), hole((1, 1, 0.7), "-z", 0.4, 0.7), units="inch")
     begun = _begun(solid, units="inch")
@@ -221,6 +238,7 @@ SCENES: Final[tuple[Callable[[], Scene], ...]] = (
     first_angle_cut_across,
     broken_out,
     auxiliary_with_arrow,
+    auxiliary_of_the_face_alone,
     in_inches,
     cut_aslant,
     detail_of_a_section,

@@ -25,7 +25,7 @@ class Manner:
     hatch: Literal["pattern", "strokes", "filled"] = "pattern"
     line: Literal["wide ends", "ends alone", "wide", "chain"] = "wide ends"
     arrows: Literal["from the line", "to the line"] = "from the line"
-    heads: Literal["solid", "hatch", "leader"] = "solid"
+    heads: Literal["solid", "hatch", "leader", "strokes", "tapered"] = "solid"
     section: str = "{0}-{0}"
     detail: str = "{0} ({1})"
     below: bool = False
@@ -35,6 +35,8 @@ class Manner:
 
 MANNERS = (
     Manner("letters alone"),
+    Manner("arrows of strokes", heads="strokes"),
+    Manner("tapered arrows", heads="tapered", line="wide", arrows="to the line"),
     Manner("strokes", hatch="strokes", section="SECTION {0}–{0}", detail="DETAIL {0} {1}"),
     Manner("german", line="ends alone", section="SCHNITT {0}-{0}", detail="EINZELHEIT {0} ({1})", arrows="to the line"),
     Manner("spanish", line="wide", section="CORTE {0}-{0}", detail="DETALLE {0} ESCALA {1}", heads="hatch"),
@@ -157,12 +159,19 @@ class SpecialWriter(Writer):
         if self.manner.heads == "leader":
             self.space.add_leader([self.at(tip), self.at(tail)], dxfattribs=attributes)
             return
-        self.space.add_line(self.at(tail), self.at(tip), dxfattribs=attributes)
         length = math.dist(tail, tip)
         x, y = ((tip[0] - tail[0]) / length, (tip[1] - tail[1]) / length)
         base = (tip[0] - 3 * x, tip[1] - 3 * y)
+        if self.manner.heads == "tapered":
+            points = [(*self.at(tail), 0, 0), (*self.at(base), self.unit, 0), (*self.at(tip), 0, 0)]
+            self.space.add_lwpolyline(points, format="xyse", dxfattribs=attributes)
+            return
+        self.space.add_line(self.at(tail), self.at(tip), dxfattribs=attributes)
         corners = [self.at(p) for p in (tip, (base[0] - y / 2, base[1] + x / 2), (base[0] + y / 2, base[1] - x / 2))]
-        if self.manner.heads == "hatch":
+        if self.manner.heads == "strokes":
+            for corner in corners[1:]:
+                self.space.add_line(corners[0], corner, dxfattribs=attributes)
+        elif self.manner.heads == "hatch":
             head = self.space.add_hatch(dxfattribs=attributes)
             head.set_solid_fill()
             head.paths.add_polyline_path(corners, is_closed=True)

@@ -120,7 +120,7 @@ def test_only_the_right_people_deliver(log_in: LogIn, database: Database, instru
     assert other.status_code == 404
 
 
-def _hang(data: bytes, part: StoredFile, task: Exercise) -> SheetWork:
+def _hang(data: bytes, part: StoredFile, task: Exercise, looks: object) -> SheetWork:
     while True:
         pass
 
@@ -138,3 +138,32 @@ def test_file_that_hangs_the_reader_is_stopped(monkeypatch: pytest.MonkeyPatch, 
         assert missing == phrase("could-not-be-examined", error="FileNotFoundError")
     finally:
         crews.close()
+
+
+@pytest.mark.parametrize(
+    ("title", "kind", "login"),
+    [
+        ("Ribbed bearing, cut open", "section", "juan.sandoval"),
+        ("Slanted seat, its slope in true shape", "auxiliary", "rosa.quispe"),
+    ],
+)
+def test_special_views_come_back_from_the_model_answers_own_file(
+    log_in: LogIn, instructor: Person, database: Database, title: str, kind: str, login: str
+) -> None:
+    """Proposed by the program, written as DXF, read again: the part is drawn as its views need it on the way."""
+    exercise = exercise_id(database, title)
+    file = instructor.send("GET", f"/api/exercises/{exercise}/answer/drawing.dxf")
+    assert file.status_code == 200
+    student = log_in(login)
+    read = send(student, f"/api/exercises/{exercise}/sheet/file", "own.dxf", file.content)
+    assert read.status_code == 200, read.text
+    assert [view["name"] for view in read.json()["views"]].count(kind) == 1
+    body = {"document": read.json()["document"], "base": 0}
+    done = student.send("POST", f"/api/exercises/{exercise}/sheet/hand-in", json=body)
+    assert done.status_code == 200, done.text
+    with database.transaction() as session:
+        sheet = session.scalars(
+            select(SheetRecord).join(Account).where(Account.login == login, SheetRecord.exercise_id == exercise)
+        ).one()
+        rules = {finding.rule for finding in sheet.findings}
+    assert not {rule for rule in rules if rule.split(".")[0] in ("section", "auxiliary", "lines", "views")}

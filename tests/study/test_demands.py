@@ -8,6 +8,7 @@ from maqueta.making.model_sheet import Drafter, model_sheet
 from maqueta.phrases.phrase import phrase
 from maqueta.phrases.said import said
 from maqueta.projection.attitude import USUAL_FRONT
+from maqueta.projection.needed_special import special_need
 from maqueta.sheet.dimension import LinearDimension
 from maqueta.sheet.scales import parse_scale
 from maqueta.study.analysis import analysis
@@ -137,3 +138,40 @@ def test_no_dimensions_are_proposed_for_a_part_that_lies_aslant() -> None:
     odd = LinearDimension(id="w", view="v1", start=(-24, 0), end=(64, 0), along="across", place=(0, -20))
     drawn = check(part, task, sheet.model_copy(update={"dimensions": (odd,)}))
     assert drawn.scope.unjudged["dimensions"] == phrase("beyond-aslant")
+
+
+NEEDS = {
+    "bobbin-bush": [("section", "full")],
+    "heddle-plate": [("section", "offset")],
+    "beam-casting": [("auxiliary", "oblique")],
+    "slanted-seat": [("section", "full"), ("auxiliary", "inclined")],
+    # At the scale that is proposed on an A3 its groove is just wide enough.
+    "spindle-pin": [],
+    "shuttle-rest": [],
+    "tie-up-bar": [],
+    "batten-stop": [],
+}
+
+
+@pytest.mark.parametrize("slug", sorted(NEEDS))
+def test_a_part_needs_the_special_views_that_spare_hidden_lines_and_show_truly(slug: str) -> None:
+    need = demands(demo_projected(slug)).special
+    found: list[tuple[str, str]] = [("section", own.form) for own in need.sections]
+    found += [("auxiliary", "oblique" if own.oblique else "inclined") for own in need.auxiliary]
+    found += [("detail", "") for _ in need.details]
+    assert found == NEEDS[slug]
+
+
+def test_where_to_cut_is_told_by_the_levels_inside() -> None:
+    """The floors of three holes, two of them in one plane: through both planes, seen as the front."""
+    (section,) = demands(demo_projected("heddle-plate")).special.sections
+    assert abs(section.towards[1]) == 1.0
+    assert sorted({round(y, 6) for _, y, _ in section.through}) == [18.0, 42.0]
+
+
+def test_what_is_too_small_at_a_scale_needs_a_detail() -> None:
+    part = demo_projected("spindle-pin")
+    (detail,) = special_need(part, {}, 1.0).details
+    assert detail.size == pytest.approx(1.6)
+    assert detail.of[0] == pytest.approx(48.8)
+    assert special_need(part, {}, 2.0).details == ()

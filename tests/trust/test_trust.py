@@ -33,7 +33,7 @@ def test_right_sheets_raise_no_error(kind: str) -> None:
     assert sum(sum(tally.sheets.values()) for tally in tallies) or kind == "turned"
 
 
-@pytest.mark.parametrize(("kind", "number"), [("patterned", 28), ("patterned", 11), ("slanted", 36)])
+@pytest.mark.parametrize(("kind", "number"), [("patterned", 28), ("slanted", 36)])
 def test_lines_of_two_strokes_each_are_read_as_what_they_are(kind: str, number: int) -> None:
     """Hidden lines too short to show the rhythm of their dashes alone; centre lines of two long strokes."""
     case = right_sheet(kind, number)
@@ -50,7 +50,7 @@ def test_axis_in_line_with_the_end_of_a_round_is_a_centre_line() -> None:
         assert errors(case, write_sheet(case.part, case.sheet, how)) == [], how.name
 
 
-@pytest.mark.parametrize(("kind", "number"), [("patterned", 18), ("patterned", 34), ("slanted", 38)])
+@pytest.mark.parametrize(("kind", "number"), [("patterned", 18), ("slanted", 38)])
 def test_centre_marks_over_axes_and_beside_arrowheads(kind: str, number: int) -> None:
     """The strokes of an axis go on under the arms of a mark; a leader ends at its circle, not at the mark's middle."""
     case = right_sheet(kind, number)
@@ -59,7 +59,7 @@ def test_centre_marks_over_axes_and_beside_arrowheads(kind: str, number: int) ->
         assert errors(case, write_sheet(case.part, case.sheet, how)) == [], how.name
 
 
-@pytest.mark.parametrize(("kind", "number"), [("round", 39), ("turned", 13), ("turned", 19)])
+@pytest.mark.parametrize(("kind", "number"), [("round", 39), ("turned", 13)])
 def test_a_pictorial_that_looks_the_same_from_two_corners_or_has_the_most_ink(kind: str, number: int) -> None:
     case = right_sheet(kind, number)
     assert case is not None
@@ -79,7 +79,7 @@ def test_a_pictorial_is_read_from_its_own_corner_where_another_has_the_same_stra
         assert errors(own, write_sheet(own.part, own.sheet, how), "pictorial.") == [], how.name
 
 
-@pytest.mark.parametrize(("kind", "number"), [("square", 4), ("square", 6), ("slanted", 2), ("turned", 14)])
+@pytest.mark.parametrize(("kind", "number"), [("square", 6), ("turned", 14)])
 def test_view_at_another_scale_is_found_where_nothing_tells_lines_apart(kind: str, number: int) -> None:
     case = right_sheet(kind, number)
     assert case is not None

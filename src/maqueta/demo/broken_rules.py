@@ -274,7 +274,7 @@ def _special(broken: Broken, part: str, *asked: object) -> Example:
 _ANY_SECTION, _HALF = SectionAsked(kind="section"), SectionAsked(kind="section", form="half")
 _SLOPE = AuxiliaryAsked(kind="auxiliary", shows=Shown(normal=(36.0, 0.0, 40.0)))
 _CORNER = AuxiliaryAsked(kind="auxiliary", shows=Shown(normal=(0.460178993, -0.707106781, 0.536875492)))
-_RIB = SectionAsked(kind="section", through=((30.0, 25.0, 30.0),))
+_RIB = SectionAsked(kind="section", through=((70.0, 25.0, 30.0),))
 _SPECIAL: Final[Mapping[str, Example]] = {
     "section.missing": _special(special_mistakes.no_section, "bobbin-bush", _ANY_SECTION),
     "section.cutting-line": _special(special_mistakes.line_aside, "bobbin-bush", _ANY_SECTION),

@@ -176,7 +176,7 @@ EXERCISES: Final = (
         _task(
             "Ribbed bearing, cut open",
             views=("front", "top"),
-            special=[{"kind": "section", "through": [[30, 25, 30]]}],
+            special=[{"kind": "section", "through": [[70, 25, 30]]}],
             front={"accept": [{"side": "-y", "up": "+z"}], "natural_up": "+z"},
             pictorial="unwanted",
             paper="A2",

@@ -8,9 +8,10 @@ from functools import cached_property
 from maqueta.drawing.ink import InkGroup
 from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.geometry.compare import Comparison, compare
+from maqueta.geometry.line_set import LineSet
 from maqueta.projection.arrangement import Angle, ViewName, angle_of, name_of, neighbour, where_stands
 from maqueta.projection.attitude import Attitude
-from maqueta.projection.projected_part import ProjectedPart
+from maqueta.projection.projected_part import ProjectedPart, face_alone
 from maqueta.projection.ranking import Ranked, rank
 from maqueta.sheet.columns import Columns, columns_meant
 from maqueta.sheet.document import SheetDocument
@@ -102,18 +103,23 @@ class Survey:
     @cached_property
     def compared(self) -> Mapping[str, Comparison]:
         """Drafted views against what they should show, by id; mirrored and unrecognised ones are not compared."""
+        drawn = (item for item in self.placed if item.view.lines is not None and not item.view.mirrored)
+        return {item.view.id: self._compared(item) for item in drawn if item.lines.pieces}
+
+    def _compared(self, item: PlacedView) -> Comparison:
+        """A drafted view against what it should show; an auxiliary one may show the face it looks at alone."""
         tolerance, reach = self.exercise.tolerance_mm, self.exercise.thresholds.displaced_mm
-        return {
-            item.view.id: compare(
-                item.lines,
-                item.by_hand,
-                tolerance / item.factor,
-                reach / item.factor,
-                self.hidden_wanted(item),
-            )
-            for item in self.placed
-            if item.view.lines is not None and item.lines.pieces and not item.view.mirrored
-        }
+
+        def against(lines: LineSet) -> Comparison:
+            hidden = self.hidden_wanted(item)
+            return compare(lines, item.by_hand, tolerance / item.factor, reach / item.factor, hidden)
+
+        whole = against(item.lines)
+        if item.view.kind != "auxiliary" or item.look is None or not whole.missing:
+            return whole
+        alone = face_alone(item.lines, self.projected.part, item.look)
+        partial = against(alone) if alone.pieces else whole
+        return partial if partial.disagreement < whole.disagreement else whole
 
     def hidden_wanted(self, item: PlacedView) -> bool:
         """Whether a view is to have its hidden lines: an auxiliary one or a detail all of them, if it has any."""

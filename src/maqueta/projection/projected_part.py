@@ -11,6 +11,7 @@ from pydantic import TypeAdapter
 from maqueta.geometry.carrier import Similarity
 from maqueta.geometry.clip import clipped
 from maqueta.geometry.directions import SIDES, Side
+from maqueta.geometry.frame import ALIKE, dot
 from maqueta.geometry.line_set import LineSet
 from maqueta.projection.attitude import Corner, attitude_of, from_corner, usual
 from maqueta.projection.look import Look, LookTable
@@ -73,6 +74,16 @@ class ProjectedPart:
     def _aslant(self) -> LookTable[LineSet]:
         corners = [(from_corner(corner, self.upright), lines) for corner, lines in self.corners.items()]
         return LookTable([*corners, *self.others])
+
+
+def face_alone(lines: LineSet, part: Part, look: Look) -> LineSet:
+    """What a view shows of the slanted faces it looks at squarely: a partial auxiliary view shows no more."""
+    squarely = {
+        number
+        for number, face in enumerate(part.faces)
+        if face.kind == "plane" and dot(face.direction, look.towards) > 1 - ALIKE
+    }
+    return LineSet(tuple(piece for piece in lines.of("visible") if squarely & set(piece.faces)))
 
 
 #: Views turned by less (radians) are taken as they are: a thousandth of a millimetre on the largest paper.

@@ -15,6 +15,8 @@ from maqueta.solid.part import Edge, Face, Part
 
 #: A rib is at most so thick, as a share of the side of a square as large as its flank (common practice, no source).
 _THIN: Final = 0.5
+#: A flank ends in the open on one side, or on two, as a spoke does.
+_FREE_SIDES: Final = 2
 #: Sines and shares of a part's size smaller than this are nothing.
 _DUST: Final = 1e-6
 
@@ -36,14 +38,15 @@ def ribs(part: Part) -> tuple[Rib, ...]:
     """The ribs of a part, by their faces alone: two flanks a little way apart, each grown into the rest of the part on
     two sides at least."""
     flats = [number for number, face in enumerate(part.faces) if face.kind == "plane"]
-    grown = [number for number in flats if _sides_grown(part, number) >= 2]
+    grown = [number for number in flats if _is_flank(part, number)]
     found = []
     for first in grown:
         own = part.faces[first]
         for second in grown:
             other = part.faces[second]
             thick = dot(own.point, own.direction) - dot(other.point, own.direction)
-            if first >= second or dot(own.direction, other.direction) > -1 + _DUST or thick <= _DUST * part.size:
+            opposite = dot(own.direction, other.direction) < -1 + _DUST and thick > _DUST * part.size
+            if first >= second or not opposite or len(own.edges) != len(other.edges):
                 continue
             if thick > _THIN * math.sqrt(min(own.area, other.area)) or not _face_to_face(part, own, other):
                 continue
@@ -72,22 +75,26 @@ def with_ribs_whole(part: Part, cut: Cut) -> Cut:
     return Cut(cut.form, cut.path, cut.across, cut.towards, flanks, cut.solids)
 
 
-def _sides_grown(part: Part, number: int) -> int:
-    """On how many sides a flat face ends at an inner corner of the part: at other faces, none parallel to another."""
+def _is_flank(part: Part, number: int) -> bool:
+    """Whether a flat face ends at inner corners of the part on two sides at least, not parallel, and almost all round.
+
+    A plate ends in the open on most of its sides: it is cut like everything else.
+    """
     face = part.faces[number]
     outwards: list[Vector] = []
+    free = 0
     for name in face.edges:
         edge = part.edges[name]
         others = [other for other in edge.faces if other != number]
         # All round a face there is no free side: it is the bottom of something, or the web of a wheel, and is cut.
         if len(others) != 1 or edge.closed:
-            continue
+            return False
         middle, inwards = _inwards(part, number, edge)
         if inwards is None or not _inner_corner(part.faces[others[0]], edge, middle, inwards):
-            continue
-        if all(dot(inwards, known) < 1 - 1e-3 for known in outwards):
+            free += 1
+        elif all(dot(inwards, known) < 1 - 1e-3 for known in outwards):
             outwards.append(inwards)
-    return len(outwards)
+    return len(outwards) >= 2 and 1 <= free <= _FREE_SIDES
 
 
 def _inwards(part: Part, number: int, edge: Edge) -> tuple[Vector, Vector | None]:

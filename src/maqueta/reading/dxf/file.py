@@ -357,6 +357,8 @@ class _Collector:
         if kind in ("LWPOLYLINE", "POLYLINE"):
             if kind == "LWPOLYLINE" and entity.dxf.get("const_width", 0.0) > 0:
                 style = replace(style, width=round(100 * entity.dxf.const_width))
+            if kind == "LWPOLYLINE":
+                self.filled += _tapered(entity)
             for part in entity.virtual_entities():
                 self._curve(part, part.dxftype(), style)
             return
@@ -366,6 +368,19 @@ class _Collector:
                 usable(point)
             if piece.length > 0:
                 self.strokes.append(Stroke(piece, style))
+
+
+def _tapered(entity: Any) -> list[tuple[Point, ...]]:
+    """Stretches of a polyline that run out into a point: arrowheads."""
+    found: list[tuple[Point, ...]] = []
+    for (ax, ay, start, end), (bx, by, *_) in itertools.pairwise(entity.get_points("xyse")):
+        length = math.hypot(bx - ax, by - ay)
+        if length == 0 or (start > 0) == (end > 0):
+            continue
+        (tx, ty), (px, py), width = ((bx, by), (ax, ay), start) if start > 0 else ((ax, ay), (bx, by), end)
+        nx, ny = -(by - ay) / length * width / 2, (bx - ax) / length * width / 2
+        found.append(((tx, ty), (px + nx, py + ny), (px - nx, py - ny)))
+    return found
 
 
 def _points_of(entity: Any, kind: str) -> int:

@@ -18,12 +18,14 @@ _NEAR, _MEET = 12.0, 0.8
 _SQUARE: Final = 0.03
 #: Arrows of cutting lines are longer than this with their shaft, and no longer than that (mm).
 _LONGEST: Final = 30.0
+#: Strokes of an arrowhead are so long (mm), and meet within this; among more short strokes none is looked for.
+_HEAD, _POINT, _MOST_HEADS = (1.2, 7.0), 0.25, 400
 #: Arrows of cutting lines without letters are at least this long (mm): those of dimensions have no shaft of their own.
 _LONG_ARROW: Final = 4.5
 #: Wide strokes at ends and bends are no longer than this (mm).
 _WIDE_END: Final = 16.0
 #: A letter stands this near to its circle (mm).
-_BESIDE_CIRCLE: Final = 12.0
+_BESIDE_CIRCLE: Final = 20.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -172,6 +174,7 @@ def _arrows(lines: dict[int, Stroke], filled: Sequence[Sequence[Point]], pointer
             continue
         way = ((corners[at][0] - base[0]) / length, (corners[at][1] - base[1]) / length)
         found.append(_with_shaft(lines, corners[at], base, way))
+    found += _open_heads(lines)
     for pointer in pointers:
         if pointer.note or len(pointer.points) != 2 or math.dist(*pointer.points) < 0.5:
             continue
@@ -181,18 +184,49 @@ def _arrows(lines: dict[int, Stroke], filled: Sequence[Sequence[Point]], pointer
     return found
 
 
+def _open_heads(lines: dict[int, Stroke]) -> list[Arrow]:
+    """Arrowheads drawn as two short strokes that meet in a point, or as a triangle, each with its shaft."""
+    short = [(i, s.piece.ends) for i, s in lines.items() if _HEAD[0] <= s.piece.length <= _HEAD[1]]
+    short.sort(key=lambda entry: entry[1][0])
+    found: list[Arrow] = []
+    for (i, own), (k, other) in combinations(short[:_MOST_HEADS], 2):
+        for tip, end in (own, own[::-1]):
+            for near, far in (other, other[::-1]):
+                if math.dist(tip, near) > _POINT or math.dist(end, far) > 0.8 * _HEAD[1]:
+                    continue
+                base = _between(end, far)
+                length = math.dist(tip, base)
+                even = abs(math.dist(tip, end) - math.dist(near, far)) <= 0.15 * _HEAD[0] + 0.1
+                if not even or length < 0.7 * math.dist(tip, end):
+                    continue
+                way = ((tip[0] - base[0]) / length, (tip[1] - base[1]) / length)
+                arrow = _with_shaft({m: s for m, s in lines.items() if m not in (i, k)}, tip, base, way)
+                if arrow.strokes:
+                    found.append(Arrow(tip, way, arrow.tail, arrow.strokes | {i, k}))
+    return found
+
+
 def _with_shaft(lines: dict[int, Stroke], tip: Point, base: Point, way: Point) -> Arrow:
-    """An arrowhead with the stroke behind it, if there is one."""
-    for i, stroke in lines.items():
-        ends = stroke.piece.ends
-        if stroke.piece.length > _LONGEST or not _along(ends, way):
-            continue
-        for near, far in (ends, ends[::-1]):
-            back = (far[0] - tip[0]) * way[0] + (far[1] - tip[1]) * way[1]
-            touches = min(math.dist(near, tip), math.dist(near, base)) <= _MEET
-            if touches and back < 0:
-                return Arrow(tip, way, far, frozenset((i,)))
-    return Arrow(tip, way, base, frozenset())
+    """An arrowhead with the strokes behind it and in it, if there are any."""
+
+    def back(point: Point) -> float:
+        return (tip[0] - point[0]) * way[0] + (tip[1] - point[1]) * way[1]
+
+    own = {
+        i: stroke.piece.ends
+        for i, stroke in lines.items()
+        if stroke.piece.length <= _LONGEST
+        and _along(stroke.piece.ends, way)
+        and all(abs((p[0] - tip[0]) * way[1] - (p[1] - tip[1]) * way[0]) <= _POINT for p in stroke.piece.ends)
+    }
+    tail, reach, used = base, back(base), set[int]()
+    for i, ends in sorted(own.items(), key=lambda entry: min(map(back, entry[1]))):
+        near, far = sorted(ends, key=back)
+        # What begins at the head, or where the stroke before it ends.
+        if -_MEET <= back(near) <= reach + _MEET:
+            used.add(i)
+            tail, reach = (far, back(far)) if back(far) > reach else (tail, reach)
+    return Arrow(tip, way, tail, frozenset(used))
 
 
 def _between(a: Point, b: Point) -> Point:

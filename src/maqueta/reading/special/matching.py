@@ -13,7 +13,7 @@ from maqueta.geometry.carrier import TURN, Circle, Similarity
 from maqueta.geometry.compare import DrawnPiece
 from maqueta.geometry.line_set import LineSet, extremes
 from maqueta.projection.look import Look
-from maqueta.projection.projected_part import ProjectedPart, UnseenLookError
+from maqueta.projection.projected_part import ProjectedPart, UnseenLookError, face_alone
 from maqueta.reading.candidates import Identity, candidate_of
 from maqueta.reading.centre_strokes import runs_through_centre
 from maqueta.reading.content import Stroke
@@ -340,8 +340,15 @@ class Matching:
     def _fits(self, meant: Meant, lines: LineSet, pieces: Sequence[DrawnPiece], scales: Sequence[float]) -> list[Fit]:
         unit = MILLIMETRES[self.projected.part.unit]
         candidate = candidate_of(meant.identity, lines)
-        hidden = meant.identity.kind == "auxiliary" and any(item.piece.kind == "hidden" for item in pieces)
-        return fits_of([candidate], pieces, scales, unit, self.expected.tolerance, hidden)
+        auxiliary = meant.identity.kind == "auxiliary"
+        hidden = auxiliary and any(item.piece.kind == "hidden" for item in pieces)
+        found = fits_of([candidate], pieces, scales, unit, self.expected.tolerance, hidden)
+        look = meant.identity.orthographic
+        alone = face_alone(lines, self.projected.part, look) if auxiliary and look is not None else LineSet(())
+        if alone.pieces and (not found or found[0].disagreement > _SURE):
+            own = candidate_of(meant.identity, alone)
+            found += fits_of([own], pieces, scales, unit, self.expected.tolerance, hidden=False)
+        return sorted(found, key=lambda fit: fit.disagreement)
 
     def _scales(self, label: Label | None) -> list[float]:
         own = parse_scale(label.scale) if label is not None and label.scale else None

@@ -33,7 +33,8 @@ class SheetWork:
 def read_sheet_file(data: bytes, part: StoredFile, task: Exercise, looks: Drawn = ()) -> SheetWork:
     """Read a DXF sheet of a projected part, drawn in some looks more, for an exercise."""
     try:
-        read = understood(read_dxf(data), part_at(part).with_looks(looks), task, asks=True)
+        known = part_at(part).with_looks(looks)
+        read = understood(read_dxf(data), known, task, asks=True)
     except LooksWantedError as wanted:
         return SheetWork(wanted=wanted.looks)
     except UnreadableSheetError as error:
