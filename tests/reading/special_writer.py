@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from itertools import pairwise
 from typing import Literal
 
-from maqueta.drawing.sheet_sizes import sheet_sizes
+from maqueta.drawing.sheet_sizes import SheetSize, sheet_sizes
 from maqueta.drawing.special_ink import break_items, hatch_items
 from maqueta.geometry.carrier import Point
 from maqueta.projection.projected_part import ProjectedPart
@@ -31,6 +31,8 @@ class Manner:
     below: bool = False
     view: str = "{0}"
     long_texts: bool = False
+    #: Loose diameters have one arrowhead, at their second end, and run out at the other.
+    by_half: bool = False
 
 
 MANNERS = (
@@ -86,6 +88,22 @@ class SpecialWriter(Writer):
             self._arrow(tail, tip)
             if own.letter:
                 self._letters(own.letter, (tail[0] - 6 * own.way[0], tail[1] - 6 * own.way[1] - 2.5))
+
+    def _loose(self, size: SheetSize) -> None:
+        if not (self.manner.by_half and size.text.startswith("⌀")):
+            super()._loose(size)
+            return
+        (start, _), (end, y) = size.first, size.second
+        height, side = size.place[1], math.copysign(1.0, size.place[1] - y)
+        self._size_line((end, y + 1.5 * side), (end, height + 2 * side))
+        self._size_line((start, height), (end, height))
+        base = end - math.copysign(3.0, end - start)
+        corners = [self.at(p) for p in ((end, height), (base, height + 0.5), (base, height - 0.5))]
+        self.space.add_solid(corners, dxfattribs=self.attributes("size"))
+        wide = 0.67 * 3.5 * len(size.text)
+        spot = self.at(((start + end - wide) / 2, height + 1.0))
+        attributes = {**self.attributes("size"), "height": 3.5 * self.unit, "insert": spot}
+        self.space.add_text(size.text, dxfattribs=attributes)
 
     def _hatching(self, item: PlacedView) -> None:
         for area in item.hatched:

@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import replace
+from typing import Any
 
 import pytest
 
@@ -14,6 +15,7 @@ from maqueta.reading.content import Style, Words
 from maqueta.reading.delivered import read_drawing
 from maqueta.reading.special.labels import labels_of
 from maqueta.reading.special.matching import MOST_LOOKS
+from maqueta.sheet.dimension import LinearDimension
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.view import ViewKind
 from tests.reading.dxf_writer import CONVENTIONS, Convention, drawn_lines
@@ -169,3 +171,40 @@ def test_labels_in_four_languages_and_both_orders(text: str) -> None:
 def test_other_texts_label_nothing(text: str) -> None:
     style = Style("TEXT", (), "CONTINUOUS", False, None, 7)
     assert labels_of([Words(text, (0.0, 0.0), 5.0, 0.0, style)]) == ([], [])
+
+
+#: The bore of the drum, cut open on the left, and the height of its upper end.
+BORE, HIGH = 12.0, 36.0
+
+
+def by_half(text: str, past: float = 0.0, whole: bool = False) -> Scene:
+    """The drum half in section, its bore given from the side cut open: to the axis, past it, or right across."""
+    scene = half()
+    far = BORE if whole else past
+    size = LinearDimension(
+        id="d1", view="s1", start=(far, HIGH), end=(-BORE, HIGH), along="across", place=(0, HIGH + 12), text=text
+    )
+    return scene.with_sheet(scene.sheet.model_copy(update={"dimensions": (size,)}))
+
+
+#: Sizes as entities and as loose lines.
+WRITTEN: dict[str, Convention] = {how.sizes: how for how in reversed(CONVENTIONS)}
+
+
+@pytest.mark.parametrize("sizes", sorted(WRITTEN))
+@pytest.mark.parametrize("reach", [{}, {"past": 4.0}, {"whole": True}], ids=("to the axis", "past it", "across"))
+def test_a_diameter_given_by_half_is_the_whole_one(sizes: str, reach: dict[str, Any]) -> None:
+    """A partly drawn dimension line bears the whole size (ISO 129-1, from memory)."""
+    scene, manner = by_half(f"⌀{2 * BORE:g}", **reach), replace(MANNERS[0], by_half=not reach.get("whole"))
+    document, findings = read(scene, WRITTEN[sizes], manner)
+    assert [dimension.text for dimension in document.dimensions] == [f"⌀{2 * BORE:g}"]
+    assert errors(findings) == []
+
+
+@pytest.mark.parametrize("sizes", sorted(WRITTEN))
+def test_a_wrong_diameter_given_by_half_is_told(sizes: str) -> None:
+    scene, manner = by_half(f"⌀{2 * BORE + 6:g}"), replace(MANNERS[0], by_half=True)
+    _, findings = read(scene, WRITTEN[sizes], manner)
+    assert errors(findings) == ["dimensions.value"]
+    (finding,) = (f for f in findings if f.severity == "error")
+    assert f"{2 * BORE:g}" in str(finding.parameters)

@@ -34,6 +34,7 @@ from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.dimension_words import spelt_out
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.placed import PlacedView
+from maqueta.sizes.by_half import given_whole
 from maqueta.task.criteria import CRITERIA, Criterion
 from maqueta.task.exercise import Exercise
 
@@ -56,7 +57,7 @@ class Check:
 
 def check(projected: ProjectedPart, exercise: Exercise, sheet: SheetDocument) -> Check:
     """Check a sheet against its part and exercise. Pure: equal inputs give equal findings in equal order."""
-    survey = Survey(projected, exercise, spelt_out(sheet, projected.part.unit))
+    survey = Survey(projected, exercise, given_whole(projected, spelt_out(sheet, projected.part.unit)))
     dimensions = DimensionSurvey(survey)
     findings: list[Finding] = []
     for criterion in (

@@ -13,6 +13,7 @@ from maqueta.sheet.dimension import (
     AngleDimension,
     ChamferDimension,
     Dimension,
+    LinearDimension,
     RoundDimension,
     chamfer_of,
     true_size,
@@ -20,6 +21,7 @@ from maqueta.sheet.dimension import (
 from maqueta.sheet.dimension_words import true_text
 from maqueta.sheet.placed import PlacedView
 from maqueta.sheet.written_sizes import converted, write_size
+from maqueta.sizes.by_half import across_middle
 from maqueta.sizes.callout import ANGLE_OFF, contradicts
 from maqueta.sizes.measure import blunt, overall_along, round_features
 from maqueta.sizes.shown import hidden_ends
@@ -190,7 +192,7 @@ def _to_hidden(dimensions: DimensionSurvey) -> list[Finding]:
         if placed.orthographic is None:
             continue
         hidden = hidden_ends(placed, dimension)
-        if hidden:
+        if hidden and not _from_shown_half(survey, placed, dimension, len(hidden)):
             findings.append(
                 RULES.found(
                     "dimensions.to-hidden",
@@ -201,6 +203,13 @@ def _to_hidden(dimensions: DimensionSurvey) -> list[Finding]:
                 )
             )
     return findings
+
+
+def _from_shown_half(survey: Survey, placed: PlacedView, dimension: Dimension, hidden: int) -> bool:
+    """Whether a half section shows one end of a size across its middle: the size is given by that half."""
+    if hidden > 1 or placed.orthographic is None or not isinstance(dimension, LinearDimension):
+        return False
+    return across_middle(survey.projected.part, placed.view, placed.orthographic, dimension)
 
 
 def chain_findings(dimensions: DimensionSurvey) -> list[Finding]:
