@@ -13,8 +13,9 @@ from tests.browser.conftest import Open
 
 #: Somebody has held a ruler to this screen.
 PX_PER_MM = 5.0
-#: What of the paper lies under a point of the screen.
-UNDER = """(svg, at) => {
+#: What of the paper lies under a point of the screen, once what was done last is shown.
+UNDER = """async (svg, at) => {
+    await new Promise((shown) => requestAnimationFrame(() => requestAnimationFrame(shown)));
     const found = new DOMPoint(...at).matrixTransform(svg.getScreenCTM().inverse());
     return [found.x, found.y];
 }"""

@@ -12,7 +12,7 @@ from maqueta.projection.needed_special import special_need
 from maqueta.sheet.dimension import LinearDimension
 from maqueta.sheet.scales import parse_scale
 from maqueta.study.analysis import analysis
-from maqueta.study.demands import demands, feature_phrase, form_phrase, pattern_phrase, scale_proposals
+from maqueta.study.demands import demands, feature_phrase, form_phrase, pattern_phrase, scale_proposals, special_phrase
 from maqueta.task.exercise import Exercise
 from tests.parts import block, demo_projected, hole, projected, seven_block
 from tests.sizes.counted_parts import extrude
@@ -175,3 +175,30 @@ def test_what_is_too_small_at_a_scale_needs_a_detail() -> None:
     assert detail.size == pytest.approx(1.6)
     assert detail.of[0] == pytest.approx(48.8)
     assert special_need(part, {}, 2.0).details == ()
+
+
+TOLD = {
+    "bobbin-bush": ["a full section is needed through"],
+    "heddle-plate": ["an offset section is needed through"],
+    "slanted-seat": ["a full section is needed through", "an auxiliary view is needed"],
+    "beam-casting": ["a secondary auxiliary view is needed"],
+}
+
+
+@pytest.mark.parametrize("slug", sorted(TOLD))
+def test_every_special_view_is_told_as_a_task_asks_for_it_with_its_reason(slug: str) -> None:
+    told = analysis(demo_projected(slug))["views"]["special"]
+    asked = [{key: value for key, value in own.items() if key != "why"} for own in told]
+    task = Exercise.model_validate({"views": ["front", "top"], "special": asked})
+    assert [own.kind for own in task.special] == [own["kind"] for own in told]
+    for own, why in zip(told, TOLD[slug], strict=True):
+        assert own["why"].startswith(why)
+
+
+def test_a_detail_is_told_with_the_width_of_what_it_enlarges() -> None:
+    part = demo_projected("spindle-pin")
+    (detail,) = special_need(part, {}, 1.0).details
+    point = ", ".join(f"{round(x, 4):g}" for x in detail.of)
+    assert said(special_phrase(part.part, detail)) == (
+        f"a detail is needed at ({point}): something there is only 1.6 wide"
+    )
