@@ -1,12 +1,9 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 
-import { term } from "../frame/words";
-import { t } from "../frame/language";
 import type { Ink, Point, SheetDocument } from "../api/types";
 import { usePaperScale } from "../paper/Paper";
 import { type AxisLine, axisLines, nearestAxis, viewOf } from "./axes";
 import type { Bench } from "./bench";
-import classes from "./Bench.module.css";
 import { dimensionMade, fits, kindsFor, picksNeeded } from "./dimensionMade";
 import {
   inView,
@@ -20,6 +17,7 @@ import {
 } from "./geometry";
 import { rowMade } from "./rows";
 import { ends, Ghost, RowGhost, Shown } from "./ToolMarks";
+import { ToolSurface } from "./ToolSurface";
 
 interface Props {
   bench: Bench;
@@ -180,37 +178,21 @@ export function ToolLayer({ bench, ink, drawn, toSheet }: Props) {
 
   const flip = ([x, y]: Point): Point => [x, ink.paper.height - y];
   return (
-    <g data-thing>
-      <rect
-        ref={surface}
-        width={ink.paper.width}
-        height={ink.paper.height}
-        fill="transparent"
-        tabIndex={0}
-        role="application"
-        aria-label={t("{{tool}}: arrow keys choose, Enter takes", { tool: term(tool) })}
-        style={{ cursor: "crosshair", outline: "none" }}
-        data-testid="tool-surface"
-        onPointerMove={(e) => pointAt(toSheet(e))}
-        onPointerDown={(e) => {
-          pointAt(toSheet(e));
-          e.stopPropagation();
-        }}
-        onClick={act}
-        onKeyDown={key}
-      />
-      <g pointerEvents="none" stroke="#2c7a70" fill="none" className={classes.aim}>
-        {hover && !placing && <Shown pick={hover} flip={flip} />}
-        {taken.map((pick, index) => (
-          <Shown key={index} pick={pick} flip={flip} />
-        ))}
-        {axis && (
-          <line {...ends(flip(axis.from), flip(axis.to))} strokeDasharray="6 0.75 0.4 0.75" />
-        )}
-        {pointing && place && <Shown pick={{ kind: "point", view: "", at: place }} flip={flip} />}
-        {placing && !row && place && <Ghost {...{ tool, taken, place, flip }} />}
-        {row && place && <RowGhost {...{ bench, ink, drawn, taken, place, flip }} />}
-      </g>
-    </g>
+    <ToolSurface
+      {...{ surface, tool, toSheet }}
+      paper={ink.paper}
+      onPoint={pointAt}
+      onTake={act}
+      onKey={key}
+    >
+      {hover && !placing && <Shown pick={hover} flip={flip} />}
+      {taken.map((pick, index) => (
+        <Shown key={index} pick={pick} flip={flip} />
+      ))}
+      {axis && <line {...ends(flip(axis.from), flip(axis.to))} strokeDasharray="6 0.75 0.4 0.75" />}
+      {pointing && place && <Shown pick={{ kind: "point", view: "", at: place }} flip={flip} />}
+      {placing && !row && place && <Ghost {...{ tool, taken, place, flip }} />}
+      {row && place && <RowGhost {...{ bench, ink, drawn, taken, place, flip }} />}
+    </ToolSurface>
   );
 }

@@ -1,13 +1,11 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 
 import type { Ink, Point, SheetDocument } from "../../api/types";
-import { t } from "../../frame/language";
-import { term } from "../../frame/words";
 import { usePaperScale } from "../../paper/Paper";
 import type { Bench } from "../bench";
-import classes from "../Bench.module.css";
 import { nearest, nextPoint, pickables, REACH_PX, WAYS } from "../geometry";
 import { ends, Shown } from "../ToolMarks";
+import { ToolSurface } from "../ToolSurface";
 import { homeOf, made, pointsNeeded, straightened } from "./drawn";
 
 interface Props {
@@ -95,47 +93,33 @@ export function SpecialLayer({ bench, ink, drawn, toSheet }: Props) {
   const shown = at ? [...taken, at] : taken;
   const [centre, rim] = shown;
   return (
-    <g data-thing>
-      <rect
-        ref={surface}
-        width={ink.paper.width}
-        height={ink.paper.height}
-        fill="transparent"
-        tabIndex={0}
-        role="application"
-        aria-label={t("{{tool}}: arrow keys choose, Enter takes", { tool: term(tool) })}
-        style={{ cursor: "crosshair", outline: "none" }}
-        data-testid="tool-surface"
-        onPointerMove={(e) => pointAt(toSheet(e))}
-        onPointerDown={(e) => {
-          pointAt(toSheet(e));
-          e.stopPropagation();
-        }}
-        onClick={act}
-        onKeyDown={key}
-      />
-      <g pointerEvents="none" stroke="#2c7a70" fill="none" className={classes.aim}>
-        {tool === "circled region" && centre && rim ? (
-          <circle
-            cx={flip(centre)[0]}
-            cy={flip(centre)[1]}
-            r={Math.hypot(rim[0] - centre[0], rim[1] - centre[1])}
-          />
-        ) : (
-          shown
-            .slice(1)
-            .map((point, k) => (
-              <line
-                key={k}
-                {...ends(flip(shown[k]!), flip(point))}
-                strokeDasharray="6 0.75 0.4 0.75"
-              />
-            ))
-        )}
-        {shown.map((point, k) => (
-          <Shown key={k} pick={{ kind: "point", view: "", at: point }} flip={flip} />
-        ))}
-      </g>
-    </g>
+    <ToolSurface
+      {...{ surface, tool, toSheet }}
+      paper={ink.paper}
+      onPoint={pointAt}
+      onTake={act}
+      onKey={key}
+    >
+      {tool === "circled region" && centre && rim ? (
+        <circle
+          cx={flip(centre)[0]}
+          cy={flip(centre)[1]}
+          r={Math.hypot(rim[0] - centre[0], rim[1] - centre[1])}
+        />
+      ) : (
+        shown
+          .slice(1)
+          .map((point, k) => (
+            <line
+              key={k}
+              {...ends(flip(shown[k]!), flip(point))}
+              strokeDasharray="6 0.75 0.4 0.75"
+            />
+          ))
+      )}
+      {shown.map((point, k) => (
+        <Shown key={k} pick={{ kind: "point", view: "", at: point }} flip={flip} />
+      ))}
+    </ToolSurface>
   );
 }
