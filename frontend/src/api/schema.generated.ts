@@ -2562,9 +2562,11 @@ export interface components {
         };
         /**
          * BlankTask
-         * @description What an exercise asks unless said otherwise, and the usual points of every kind.
+         * @description What an exercise asks unless said otherwise, the usual points of every kind, and those of a view asked for.
          */
         BlankTask: {
+            /** Asked Points */
+            asked_points: number;
             /** Points */
             points: {
                 [key: string]: {

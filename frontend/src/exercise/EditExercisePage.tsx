@@ -138,7 +138,7 @@ function EditForm({ exercise, blank }: { exercise: Exercise; blank: BlankTask })
           onCloses={setCloses}
         />
         <KindFields task={task} onChange={setTask} />
-        <TaskFields task={task} usual={blank.points[task.drafting.kind] ?? {}} onChange={setTask} />
+        <TaskFields task={task} blank={blank} onChange={setTask} />
         {trouble && (
           <Alert color="ink" variant="outline" role="alert">
             {trouble}

@@ -182,7 +182,7 @@ function NewExerciseForm({ blank }: { blank: BlankTask }) {
           onCloses={(closes) => form.setFieldValue("closes", closes)}
         />
         <KindFields task={task} onChange={setTask} />
-        <TaskFields task={task} usual={blank.points[task.drafting.kind] ?? {}} onChange={setTask} />
+        <TaskFields task={task} blank={blank} onChange={setTask} />
         {trouble && (
           <Alert color="ink" variant="outline" role="alert">
             {trouble}

@@ -12,7 +12,7 @@ import {
 } from "@mantine/core";
 
 import { t, written } from "../frame/language";
-import type { Criterion, Task } from "../api/types";
+import type { BlankTask, Criterion, Task } from "../api/types";
 import { CRITERIA, PAPERS, fieldLabel, term, terms, viewLabel } from "../frame/words";
 import { DimensionFields } from "./DimensionFields";
 import classes from "./Exercises.module.css";
@@ -21,24 +21,24 @@ import { TitleFields } from "./TitleFields";
 
 const SCALES = ["1:10", "1:5", "1:2", "1:1", "2:1", "5:1", "10:1"];
 const VIEWS: NonNullable<Task["views"]> = ["front", "top", "right", "left", "bottom", "rear"];
-/** Points of the criterion of a special view that is asked for, unless the exercise says otherwise. */
-const ASKED_POINTS = 4;
-
 function askedFor(task: Task, criterion: Criterion): boolean {
-  return task.special.some((asked) => asked.kind === criterion);
+  const edges = criterion === "auxiliary" && task.true_length.length > 0;
+  return edges || task.special.some((asked) => asked.kind === criterion);
 }
 
 interface Props {
   task: Task;
-  /** The usual points of its kind. */
-  usual: Partial<Record<Criterion, number>>;
+  /** The usual points of every kind. */
+  blank: BlankTask;
   onChange: (task: Task) => void;
 }
 
 /** What is asked of the drawing. */
-export function TaskFields({ task, usual, onChange }: Props) {
+export function TaskFields({ task, blank, onChange }: Props) {
+  const usual: Partial<Record<Criterion, number>> = blank.points[task.drafting.kind] ?? {};
   const pointsOf = (criterion: Criterion) =>
-    task.points[criterion] ?? (askedFor(task, criterion) ? ASKED_POINTS : (usual[criterion] ?? 0));
+    task.points[criterion] ??
+    (askedFor(task, criterion) ? blank.asked_points : (usual[criterion] ?? 0));
   const set = (change: Partial<Task>) => onChange({ ...task, ...change });
   return (
     <Stack>

@@ -85,10 +85,11 @@ class ExerciseAnswer(Strict):
 
 
 class BlankTask(Strict):
-    """What an exercise asks unless said otherwise, and the usual points of every kind."""
+    """What an exercise asks unless said otherwise, the usual points of every kind, and those of a view asked for."""
 
     task: Exercise
     points: dict[Kind, dict[Criterion, float]]
+    asked_points: float
 
 
 class StartingRequest(Strict):

@@ -23,7 +23,7 @@ from maqueta.store.exercises import add_exercise, exercise_for, exercises_for, e
 from maqueta.store.models import Account, ExerciseRecord, SheetRecord
 from maqueta.store.sheets import own_sheets
 from maqueta.store.shelf import own_part
-from maqueta.task.criteria import USUAL_POINTS
+from maqueta.task.criteria import ASKED_POINTS, USUAL_POINTS
 from maqueta.task.exercise import Exercise
 
 router = APIRouter(prefix="/api/exercises")
@@ -118,7 +118,7 @@ def blank(_: Instructor) -> BlankTask:
     usual = Exercise(
         views=DEFAULT_VIEWS, title_fields=("title", "drafter", "date", "scale"), captions=language_spoken()
     )
-    return BlankTask(task=usual, points=USUAL_POINTS)
+    return BlankTask(task=usual, points=USUAL_POINTS, asked_points=ASKED_POINTS)
 
 
 @router.post("/starting-sheet")
