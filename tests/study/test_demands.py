@@ -12,7 +12,7 @@ from maqueta.projection.needed_special import special_need
 from maqueta.sheet.dimension import LinearDimension
 from maqueta.sheet.scales import parse_scale
 from maqueta.study.analysis import analysis
-from maqueta.study.demands import demands, feature_phrase, form_phrase, pattern_phrase, scale_proposals, special_phrase
+from maqueta.study.demands import demands, feature_phrase, form_phrase, pattern_phrase, scale_proposals, special_views
 from maqueta.task.exercise import Exercise
 from tests.parts import block, demo_projected, hole, projected, seven_block
 from tests.sizes.counted_parts import extrude
@@ -197,8 +197,7 @@ def test_every_special_view_is_told_as_a_task_asks_for_it_with_its_reason(slug: 
 
 def test_a_detail_is_told_with_the_width_of_what_it_enlarges() -> None:
     part = demo_projected("spindle-pin")
-    (detail,) = special_need(part, {}, 1.0).details
-    point = ", ".join(f"{round(x, 4):g}" for x in detail.of)
-    assert said(special_phrase(part.part, detail)) == (
-        f"a detail is needed at ({point}): something there is only 1.6 wide"
-    )
+    need = special_need(part, {}, 1.0)
+    told = [own for own in special_views(need) if own.asked.kind == "detail"]
+    point = ", ".join(f"{round(x, 4):g}" for x in need.details[0].of)
+    assert [said(own.why) for own in told] == [f"a detail is needed at ({point}): something there is only 1.6 wide"]

@@ -72,7 +72,7 @@ def special_need(
     return SpecialNeed(sections, auxiliary, _details(part, factor) if factor is not None else ())
 
 
-def inside_levels(projected: ProjectedPart, attitudes: Sequence[Attitude]) -> tuple[int, ...]:
+def _inside_levels(projected: ProjectedPart, attitudes: Sequence[Attitude]) -> tuple[int, ...]:
     """Inner levels: flat faces that every view seeing them as an edge shows by hidden lines alone.
 
     Their sizes would be taken from hidden lines.
@@ -90,7 +90,7 @@ def inside_levels(projected: ProjectedPart, attitudes: Sequence[Attitude]) -> tu
 
 def _sections(projected: ProjectedPart, attitudes: Sequence[Attitude]) -> tuple[NeededSection, ...]:
     part = projected.part
-    inside = inside_levels(projected, attitudes)
+    inside = _inside_levels(projected, attitudes)
     if not inside or not attitudes:
         return ()
     # Seen as the front where what is inside lies along it, else as the view that shows it from the side.
@@ -112,14 +112,14 @@ def _on_planes(part: Part, faces: Sequence[int], towards: Vector) -> tuple[Vecto
     """One point for each plane in which faces are to be cut through their middles."""
     points: list[Vector] = []
     for face in faces:
-        middle = middle_of_face(part, face)
+        middle = _middle_of_face(part, face)
         level = dot(middle, towards)
         if all(abs(level - dot(other, towards)) > 1e-6 * part.size for other in points):
             points.append(middle)
     return tuple(points)
 
 
-def middle_of_face(part: Part, number: int) -> Vector:
+def _middle_of_face(part: Part, number: int) -> Vector:
     """The middle of a face: the axis of its largest circle, else the middle of its corners."""
     edges = [part.edges[name] for name in part.faces[number].edges]
     circles = [edge for edge in edges if edge.kind == "circle" and edge.closed]

@@ -1,7 +1,6 @@
 """What a part's drawing demands: features, ranking of front views, views and dimensions needed."""
 
 from collections import Counter
-from collections.abc import Iterator
 from typing import Any, Final
 
 from maqueta.geometry.rounding import tidy
@@ -19,7 +18,7 @@ from maqueta.sizes.form.model import form_model, undimensioned
 from maqueta.sizes.proposal import Proposed, propose
 from maqueta.solid.formed import Form
 from maqueta.solid.part import Part
-from maqueta.study.demands import Demands, demands, special_phrase
+from maqueta.study.demands import Demands, NeededView, demands, special_views
 
 ANALYSIS_FORMAT: Final = 1
 
@@ -63,23 +62,26 @@ def analysis(projected: ProjectedPart) -> dict[str, Any]:
             "needed": list(found.need.needed),
             "repeated": [list(pair) for pair in found.need.repeated],
             "reasons": {name: said(why) for name, why in found.need.reasons},
-            "special": [*_special_json(found, part)],
+            "special": [_special_json(own) for own in special_views(found.special)],
         },
         "scales": [{"paper": s.paper, "scale": s.scale, "across": s.across, "up": s.up} for s in found.scales],
         "dimensioning": _dimensioning(found, projected),
     }
 
 
-def _special_json(found: Demands, part: Part) -> Iterator[dict[str, Any]]:
-    """The special views a part needs, as a task asks for them, each with its reason."""
-    for section in found.special.sections:
-        through = [[tidy(x) for x in point] for point in section.through]
-        yield {"kind": "section", "form": section.form, "through": through, "why": said(special_phrase(part, section))}
-    for auxiliary in found.special.auxiliary:
-        shows = {"normal": [tidy(x) for x in auxiliary.normal]}
-        yield {"kind": "auxiliary", "shows": shows, "why": said(special_phrase(part, auxiliary))}
-    for detail in found.special.details:
-        yield {"kind": "detail", "of": [tidy(x) for x in detail.of], "why": said(special_phrase(part, detail))}
+def _special_json(own: NeededView) -> dict[str, Any]:
+    """A special view a part needs, as a task asks for it, with its reason."""
+    asked: dict[str, Any] = _tidied(own.asked.model_dump(mode="json", exclude_none=True))
+    return asked | {"why": said(own.why)}
+
+
+def _tidied(json: Any) -> Any:
+    """JSON with all its numbers tidied: to nine decimals, since some are parts of directions."""
+    if isinstance(json, dict):
+        return {key: _tidied(value) for key, value in json.items()}
+    if isinstance(json, list):
+        return [_tidied(value) for value in json]
+    return tidy(json, 9) if isinstance(json, float) else json
 
 
 def _form_json(form: Form) -> dict[str, Any]:

@@ -1,5 +1,6 @@
 """What the drawing of a part demands: all an instructor reads before setting an exercise."""
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Final
 
@@ -8,13 +9,7 @@ from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.projection.arrangement import ViewName, neighbour, where_belongs
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.needed import ViewNeed, view_need
-from maqueta.projection.needed_special import (
-    NeededAuxiliary,
-    NeededDetail,
-    NeededSection,
-    SpecialNeed,
-    special_need,
-)
+from maqueta.projection.needed_special import SpecialNeed, special_need
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.projection.ranking import Ranked, extent, rank
 from maqueta.sheet.arranged import ROOM
@@ -27,6 +22,7 @@ from maqueta.solid.formed import Form, Pattern, Symmetry, forms, patterns, symme
 from maqueta.solid.part import Feature, Part
 from maqueta.solid.standing import Standing, standings
 from maqueta.solid.unit import MILLIMETRES, Unit
+from maqueta.task.special import AuxiliaryAsked, DetailAsked, SectionAsked, Shown, SpecialAsked
 
 
 @dataclass(frozen=True, slots=True)
@@ -37,6 +33,15 @@ class ScaleProposal:
     scale: str | None
     across: str
     up: str
+
+
+@dataclass(frozen=True, slots=True)
+class NeededView:
+    """A special view a part needs, as an exercise asks for it, why, and the faces it is for."""
+
+    asked: SpecialAsked
+    why: Phrase
+    faces: tuple[int, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -100,16 +105,20 @@ def _usual_scale(part: Part, front: Attitude, views: tuple[ViewName, ...]) -> fl
     return (parse_scale(own.scale) if own.scale else None) or 1.0
 
 
-def special_phrase(part: Part, own: NeededSection | NeededAuxiliary | NeededDetail) -> Phrase:
-    """A special view that a part needs, and why."""
-    match own:
-        case NeededSection():
-            points = [_written_point(point) for point in own.through]
-            return phrase("need-section", form=own.form, points=" – ".join(points), count=len(own.faces))
-        case NeededAuxiliary():
-            return phrase("need-auxiliary", oblique="yes" if own.oblique else "no")
-        case NeededDetail():
-            return phrase("need-detail", size=_written(own.size), point=_written_point(own.of))
+def special_views(need: SpecialNeed) -> Iterator[NeededView]:
+    """The special views a part needs, one by one."""
+    for section in need.sections:
+        points = " – ".join(map(_written_point, section.through))
+        why = phrase("need-section", form=section.form, points=points, count=len(section.faces))
+        asked = SectionAsked(kind="section", form=section.form, through=section.through)
+        yield NeededView(asked, why, section.faces)
+    for auxiliary in need.auxiliary:
+        why = phrase("need-auxiliary", oblique="yes" if auxiliary.oblique else "no")
+        shown = AuxiliaryAsked(kind="auxiliary", shows=Shown(normal=auxiliary.normal))
+        yield NeededView(shown, why, (auxiliary.face,))
+    for detail in need.details:
+        why = phrase("need-detail", size=_written(detail.size), point=_written_point(detail.of))
+        yield NeededView(DetailAsked(kind="detail", of=detail.of), why, ())
 
 
 def _written_point(point: Vector) -> str:

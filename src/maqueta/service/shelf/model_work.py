@@ -27,16 +27,8 @@ from maqueta.service.shelf.part_files import part_at
 from maqueta.solid.formed import Symmetry
 from maqueta.solid.part import Part
 from maqueta.store.files import StoredFile
-from maqueta.study.demands import (
-    Demands,
-    demands,
-    feature_phrase,
-    form_phrase,
-    pattern_phrase,
-    special_phrase,
-)
+from maqueta.study.demands import Demands, demands, feature_phrase, form_phrase, pattern_phrase, special_views
 from maqueta.task.exercise import Exercise
-from maqueta.task.special import AuxiliaryAsked, DetailAsked, SectionAsked, Shown
 from maqueta.task.told import EVERYTHING, Told, told
 
 #: The exercises for which a student is still to draw a part; None for whoever may know everything of it.
@@ -119,24 +111,11 @@ def _demands(found: Demands, part: Part) -> dict[str, object]:
         "view_reasons": [
             ViewReason(name=name, needed=name in found.need.needed, why=why) for name, why in found.need.reasons
         ],
-        "special": special_reasons(found, part),
+        "special": [
+            SpecialReason(asked=own.asked, why=own.why, faces=list(own.faces)) for own in special_views(found.special)
+        ],
         "scales": [ScaleAnswer(paper=s.paper, scale=s.scale, across=s.across, up=s.up) for s in found.scales],
     }
-
-
-def special_reasons(found: Demands, part: Part) -> list[SpecialReason]:
-    """The special views a part needs."""
-    result: list[SpecialReason] = []
-    for section in found.special.sections:
-        asked = SectionAsked(kind="section", form=section.form, through=section.through)
-        result.append(SpecialReason(asked=asked, why=special_phrase(part, section), faces=list(section.faces)))
-    for auxiliary in found.special.auxiliary:
-        shown = AuxiliaryAsked(kind="auxiliary", shows=Shown(normal=auxiliary.normal))
-        result.append(SpecialReason(asked=shown, why=special_phrase(part, auxiliary), faces=[auxiliary.face]))
-    for detail in found.special.details:
-        near = DetailAsked(kind="detail", of=detail.of)
-        result.append(SpecialReason(asked=near, why=special_phrase(part, detail), faces=[]))
-    return result
 
 
 def _symmetry_phrases(symmetry: Symmetry) -> list[Phrase]:
