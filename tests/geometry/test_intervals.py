@@ -77,6 +77,15 @@ def test_moving_a_piece_moves_its_points(carrier: Ellipse, turns: int, start: fl
     assert ends[1] == pytest.approx(move(piece.ends[1]), abs=1e-6)
 
 
+@given(points, st.floats(0.05, 20), st.floats(0, TURN), points)
+def test_what_is_moved_and_moved_back_stays_where_it_was(
+    point: tuple[float, float], scale: float, turn: float, shift: tuple[float, float]
+) -> None:
+    move = Similarity(scale * math.cos(turn), scale * math.sin(turn), *shift)
+    assert move.back(move(point)) == pytest.approx(point, abs=1e-6)
+    assert move(move.back(point)) == pytest.approx(point, abs=1e-6)
+
+
 def test_visible_covers_hidden_and_touching_stretches_become_one() -> None:
     line = Line(0.0, 3.0)
     pieces = [

@@ -47,6 +47,12 @@ class Similarity:
         x, y = point
         return (self.a * x - self.b * y + self.x, self.b * x + self.a * y + self.y)
 
+    def back(self, point: Point) -> Point:
+        """The point that is moved to this one."""
+        x, y = point[0] - self.x, point[1] - self.y
+        squared = self.a * self.a + self.b * self.b
+        return ((self.a * x + self.b * y) / squared, (self.a * y - self.b * x) / squared)
+
 
 @dataclass(frozen=True, slots=True)
 class Line:

@@ -25,8 +25,9 @@ from maqueta.reading.loose_sizes import Loose, loose_sizes
 from maqueta.reading.notes import notes_of
 from maqueta.reading.settle import settle_open
 from maqueta.reading.sizes import tie_sizes
+from maqueta.reading.special.belonging import areas_of_groups, labels_of_groups
 from maqueta.reading.special.evidence import evidence
-from maqueta.reading.special.matching import Known, Matching, areas_of_groups, labels_of_groups
+from maqueta.reading.special.matching import Known, Matching
 from maqueta.reading.special.on_sheet import with_special
 from maqueta.reading.title import read_title, symbol_marks
 from maqueta.reading.untangled import untangled

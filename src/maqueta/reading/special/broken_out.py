@@ -38,7 +38,7 @@ def broken_out_of(
     region = _region(pieces, free, areas)
     if region is None:
         return []
-    corners = [((x - move.x) / move.scale, (y - move.y) / move.scale) for x, y in region]
+    corners = [move.back(point) for point in region]
     found = []
     for level in levels_along(part, look.towards)[:6]:
         path = [_lifted(look, corner, level) for corner in corners]

@@ -10,32 +10,15 @@ from typing import Final
 from maqueta.geometry.carrier import TURN, Circle, Line, Point
 from maqueta.reading.content import Pointer, Stroke
 from maqueta.reading.kinds import Kind
+from maqueta.reading.special.arrows import MEET, SQUARE, Arrow, arrows_of, nearest_arrow, runs_along
 from maqueta.reading.special.labels import Label, LoneLetter
 
-#: A letter stands this near to its arrow (mm) beside its own height, and ends of lines meet within this.
-_NEAR, _MEET = 12.0, 0.8
-#: Legs are square to arrows and to each other within this sine.
-_SQUARE: Final = 0.03
-#: Arrows of cutting lines are longer than this with their shaft, and no longer than that (mm).
-_LONGEST: Final = 30.0
-#: Strokes of an arrowhead are so long (mm), and meet within this; among more short strokes none is looked for.
-_HEAD, _POINT, _MOST_HEADS = (1.2, 7.0), 0.25, 400
 #: Arrows of cutting lines without letters are at least this long (mm): those of dimensions have no shaft of their own.
 _LONG_ARROW: Final = 4.5
 #: Wide strokes at ends and bends are no longer than this (mm).
 _WIDE_END: Final = 16.0
 #: A letter stands this near to its circle (mm).
 _BESIDE_CIRCLE: Final = 20.0
-
-
-@dataclass(frozen=True, slots=True)
-class Arrow:
-    """An arrow: its point, the unit vector it points along, where its shaft begins, and the strokes it is made of."""
-
-    tip: Point
-    way: Point
-    tail: Point
-    strokes: frozenset[int]
 
 
 @dataclass(frozen=True, slots=True)
@@ -105,8 +88,8 @@ def special_marks(
     cutting lines may have no letters.
     """
     lines = {i: s for i, s in enumerate(strokes) if isinstance(s.piece.carrier, Line) and i not in aside}
-    arrows = _arrows(lines, filled, pointers)
-    near = {letter.word: _nearest(letter, arrows) for letter in letters}
+    arrows = arrows_of(lines, filled, pointers)
+    near = {letter.word: nearest_arrow(letter, arrows) for letter in letters}
     details = {label.letter for label in labels if label.kind == "detail"}
     circles = _circles(strokes, kinds, [one for one in letters if one.letter in details], aside)
     in_circles = {mark.word for mark in circles}
@@ -159,96 +142,6 @@ def _stands_elsewhere(
     return alone or any(label.kind == "view" and label.letter == one.letter for label in labels)
 
 
-def _arrows(lines: dict[int, Stroke], filled: Sequence[Sequence[Point]], pointers: Sequence[Pointer]) -> list[Arrow]:
-    """Arrowheads with their shafts."""
-    found: list[Arrow] = []
-    for shape in filled:
-        corners = list(dict.fromkeys((round(x, 6), round(y, 6)) for x, y in shape))
-        if len(corners) != 3:
-            continue
-        sides = {k: math.dist(corners[(k + 1) % 3], corners[(k + 2) % 3]) for k in range(3)}
-        at = min(sides, key=lambda k: sides[k])
-        base = _between(corners[(at + 1) % 3], corners[(at + 2) % 3])
-        length = math.dist(corners[at], base)
-        if length < 0.5:
-            continue
-        way = ((corners[at][0] - base[0]) / length, (corners[at][1] - base[1]) / length)
-        found.append(_with_shaft(lines, corners[at], base, way))
-    found += _open_heads(lines)
-    for pointer in pointers:
-        if pointer.note or len(pointer.points) != 2 or math.dist(*pointer.points) < 0.5:
-            continue
-        tip, tail = pointer.points
-        length = math.dist(tip, tail)
-        found.append(Arrow(tip, ((tip[0] - tail[0]) / length, (tip[1] - tail[1]) / length), tail, frozenset()))
-    return found
-
-
-def _open_heads(lines: dict[int, Stroke]) -> list[Arrow]:
-    """Arrowheads drawn as two short strokes that meet in a point, or as a triangle, each with its shaft."""
-    short = [(i, s.piece.ends) for i, s in lines.items() if _HEAD[0] <= s.piece.length <= _HEAD[1]]
-    short.sort(key=lambda entry: entry[1][0])
-    found: list[Arrow] = []
-    for (i, own), (k, other) in combinations(short[:_MOST_HEADS], 2):
-        for tip, end in (own, own[::-1]):
-            for near, far in (other, other[::-1]):
-                if math.dist(tip, near) > _POINT or math.dist(end, far) > 0.8 * _HEAD[1]:
-                    continue
-                base = _between(end, far)
-                length = math.dist(tip, base)
-                even = abs(math.dist(tip, end) - math.dist(near, far)) <= 0.15 * _HEAD[0] + 0.1
-                if not even or length < 0.7 * math.dist(tip, end):
-                    continue
-                way = ((tip[0] - base[0]) / length, (tip[1] - base[1]) / length)
-                arrow = _with_shaft({m: s for m, s in lines.items() if m not in (i, k)}, tip, base, way)
-                if arrow.strokes:
-                    found.append(Arrow(tip, way, arrow.tail, arrow.strokes | {i, k}))
-    return found
-
-
-def _with_shaft(lines: dict[int, Stroke], tip: Point, base: Point, way: Point) -> Arrow:
-    """An arrowhead with the strokes behind it and in it, if there are any."""
-
-    def back(point: Point) -> float:
-        return (tip[0] - point[0]) * way[0] + (tip[1] - point[1]) * way[1]
-
-    own = {
-        i: stroke.piece.ends
-        for i, stroke in lines.items()
-        if stroke.piece.length <= _LONGEST
-        and _along(stroke.piece.ends, way)
-        and all(abs((p[0] - tip[0]) * way[1] - (p[1] - tip[1]) * way[0]) <= _POINT for p in stroke.piece.ends)
-    }
-    tail, reach, used = base, back(base), set[int]()
-    for i, ends in sorted(own.items(), key=lambda entry: min(map(back, entry[1]))):
-        near, far = sorted(ends, key=back)
-        # What begins at the head, or where the stroke before it ends.
-        if -_MEET <= back(near) <= reach + _MEET:
-            used.add(i)
-            tail, reach = (far, back(far)) if back(far) > reach else (tail, reach)
-    return Arrow(tip, way, tail, frozenset(used))
-
-
-def _between(a: Point, b: Point) -> Point:
-    return ((a[0] + b[0]) / 2, (a[1] + b[1]) / 2)
-
-
-def _along(ends: tuple[Point, ...], way: Point) -> bool:
-    (ax, ay), (bx, by) = ends
-    length = math.dist(*ends)
-    return length > 0 and abs((bx - ax) * way[1] - (by - ay) * way[0]) <= _SQUARE * length
-
-
-def _nearest(letter: LoneLetter, arrows: Sequence[Arrow]) -> Arrow | None:
-    """The arrow a letter stands at."""
-
-    def off(arrow: Arrow) -> float:
-        return min(math.dist(letter.at, p) for p in (arrow.tip, arrow.tail, _between(arrow.tip, arrow.tail)))
-
-    best = min(arrows, key=off, default=None)
-    return best if best is not None and off(best) <= _NEAR + letter.height else None
-
-
 def _cut_between(
     lines: dict[int, Stroke],
     kinds: Sequence[Kind],
@@ -268,7 +161,7 @@ def _cut_between(
     places = tuple(word.word for word in words)
     best: tuple[float, tuple[Point, ...], frozenset[int]] | None = None
     for start, end in ((first.tail, second.tail), (first.tip, second.tip)):
-        path = _path(lines, kinds, start, end, first.way, second.way) if same > 0.2 or abs(same) < 0.99 else None
+        path = _path(lines, kinds, start, end, first.way, second.way) if same > -0.99 else None
         if path is None:
             continue
         strokes = _strokes_on(lines, kinds, path)
@@ -290,14 +183,14 @@ def _path(
     if length < 2.0:
         return None
     turned = abs(way[0] * other[1] - way[1] * other[0])
-    if turned > _SQUARE:
+    if turned > SQUARE:
         # Two planes that meet: each leg is square to its arrow.
         meeting = _meeting(start, (-way[1], way[0]), end, (-other[1], other[0]))
         return (start, meeting, end) if meeting is not None else None
     level = dx * way[0] + dy * way[1]
     corners = _bends(lines, kinds, start, end, (-way[1], way[0]), way)
     stepped = (start, *corners, end) if corners else None
-    if abs(level) > _MEET:
+    if abs(level) > MEET:
         return stepped
     straight = (start, end)
     # A stepped line may come back to the level it began at.
@@ -333,38 +226,40 @@ def _bends(
 
     far, target = place(end)
     sign = 1.0 if far > 0 else -1.0
-    legs = [place(p) for i, s in lines.items() if _along(s.piece.ends, along) for p in s.piece.ends if _drawn(kinds[i])]
+    legs = [
+        place(p) for i, s in lines.items() if runs_along(s.piece.ends, along) for p in s.piece.ends if _drawn(kinds[i])
+    ]
     steps = [
         tuple(sorted((place(s.piece.ends[0]), place(s.piece.ends[1])), key=lambda p: p[1]))
         for i, s in lines.items()
-        if _along(s.piece.ends, way) and _drawn(kinds[i])
+        if runs_along(s.piece.ends, way) and _drawn(kinds[i])
     ]
 
     def meets(corner: tuple[float, float]) -> bool:
-        return any(math.dist(corner, leg) <= _MEET for leg in legs)
+        return any(math.dist(corner, leg) <= MEET for leg in legs)
 
     at: list[tuple[float, float]] = []
     for low, high in steps:
         for corner in (low, high):
             inside = 0 < sign * corner[0] < sign * far
-            if inside and meets(corner) and all(math.dist(corner, known) > _MEET for known in at):
+            if inside and meets(corner) and all(math.dist(corner, known) > MEET for known in at):
                 at.append(corner)
     level, here = 0.0, 0.0
     path: list[tuple[float, float]] = []
     while len(path) < 40:
-        ahead = [c for c in at if sign * c[0] > sign * here - _MEET and abs(c[1] - level) <= _MEET]
+        ahead = [c for c in at if sign * c[0] > sign * here - MEET and abs(c[1] - level) <= MEET]
         pairs = [
             (c, d)
             for c in ahead
             for d in at
-            if abs(d[0] - c[0]) <= _MEET and abs(d[1] - c[1]) > _MEET and (c not in path)
+            if abs(d[0] - c[0]) <= MEET and abs(d[1] - c[1]) > MEET and (c not in path)
         ]
         if not pairs:
             break
         corner, step = min(pairs, key=lambda pair: sign * pair[0][0])
         path += [corner, step]
-        here, level = step[0] + sign * 2 * _MEET, step[1]
-    if abs(level - target) > _MEET:
+        here, level = step[0] + sign * 2 * MEET, step[1]
+    if abs(level - target) > MEET:
         return None
     return tuple((start[0] + x * along[0] + y * way[0], start[1] + x * along[1] + y * way[1]) for x, y in path) or None
 
@@ -379,16 +274,16 @@ def _angled(lines: dict[int, Stroke], kinds: Sequence[Kind], arrow: Arrow, lette
     for start in (arrow.tail, arrow.tip):
         for i, stroke in lines.items():
             ends = stroke.piece.ends
-            if not _drawn(kinds[i]) or not _along(ends, along):
+            if not _drawn(kinds[i]) or not runs_along(ends, along):
                 continue
             for near, far in (ends, ends[::-1]):
-                if math.dist(near, start) > _MEET:
+                if math.dist(near, start) > MEET:
                     continue
                 for k, other in lines.items():
-                    if k == i or not _drawn(kinds[k]) or not _along(other.piece.ends, arrow.way):
+                    if k == i or not _drawn(kinds[k]) or not runs_along(other.piece.ends, arrow.way):
                         continue
                     for joint, last in (other.piece.ends, other.piece.ends[::-1]):
-                        if math.dist(joint, far) <= _MEET and math.dist(last, far) > 2.0 and k not in arrow.strokes:
+                        if math.dist(joint, far) <= MEET and math.dist(last, far) > 2.0 and k not in arrow.strokes:
                             path = (near, far, last)
                             own = _strokes_on(lines, kinds, path) | arrow.strokes
                             return CutMark(path, arrow.way, (letter.letter, letter.letter), own, (letter.word,))
@@ -406,22 +301,22 @@ def _without_letters(
         for own in arrows
         if math.dist(own.tip, own.tail) >= _LONG_ARROW
         and not own.strokes & taken
-        and all(min(math.dist(end, own.tip), math.dist(end, own.tail)) > _MEET for end in ends)
+        and all(min(math.dist(end, own.tip), math.dist(end, own.tail)) > MEET for end in ends)
     ]
     found: list[CutMark] = []
     for first, second in combinations(long, 2):
-        if first.way[0] * second.way[0] + first.way[1] * second.way[1] < 1 - _SQUARE:
+        if first.way[0] * second.way[0] + first.way[1] * second.way[1] < 1 - SQUARE:
             continue
         for start, end in ((first.tail, second.tail), (first.tip, second.tip)):
             length = math.dist(start, end)
             level = (end[0] - start[0]) * first.way[0] + (end[1] - start[1]) * first.way[1]
-            if length < 15.0 or abs(level) > _MEET:
+            if length < 15.0 or abs(level) > MEET:
                 continue
             along = (-first.way[1], first.way[0])
             begun = all(
                 any(
                     kinds[i] in ("visible", "open", "centre", "cutting")
-                    and _along(stroke.piece.ends, along)
+                    and runs_along(stroke.piece.ends, along)
                     and min(math.dist(p, spot) for p in stroke.piece.ends) <= 1.5
                     for i, stroke in lines.items()
                 )
@@ -449,14 +344,14 @@ def _crossed(lines: dict[int, Stroke], kinds: Sequence[Kind], path: Sequence[Poi
         if kinds[i] not in ("visible", "open"):
             continue
         (s, p), (t, q) = (place(end) for end in stroke.piece.ends)
-        if p * q < 0 and min(abs(p), abs(q)) > _MEET:
+        if p * q < 0 and min(abs(p), abs(q)) > MEET:
             at = s + (t - s) * p / (p - q)
             number += 2.0 < at < length - 2.0
     return number
 
 
 def _same_path(path: Sequence[Point], other: Sequence[Point]) -> bool:
-    return len(path) == len(other) and all(math.dist(a, b) <= _MEET for a, b in zip(path, other, strict=True))
+    return len(path) == len(other) and all(math.dist(a, b) <= MEET for a, b in zip(path, other, strict=True))
 
 
 def _strokes_on(lines: dict[int, Stroke], kinds: Sequence[Kind], path: Sequence[Point]) -> frozenset[int]:
@@ -468,7 +363,7 @@ def _strokes_on(lines: dict[int, Stroke], kinds: Sequence[Kind], path: Sequence[
     for i, stroke in lines.items():
         if not _runs_on(stroke, path):
             continue
-        begins = any(math.dist(p, q) <= _MEET for p in stroke.piece.ends for q in path)
+        begins = any(math.dist(p, q) <= MEET for p in stroke.piece.ends for q in path)
         short = stroke.piece.length <= _WIDE_END
         if kinds[i] == "cutting" or (kinds[i] != "centre" and begins and (short or _whole(stroke, path))):
             own.add(i)
@@ -477,7 +372,7 @@ def _strokes_on(lines: dict[int, Stroke], kinds: Sequence[Kind], path: Sequence[
 
 def _whole(stroke: Stroke, path: Sequence[Point]) -> bool:
     """Whether a stroke runs along a whole leg."""
-    return all(any(math.dist(p, q) <= _MEET for q in path) for p in stroke.piece.ends)
+    return all(any(math.dist(p, q) <= MEET for q in path) for p in stroke.piece.ends)
 
 
 def _runs_on(stroke: Stroke, path: Sequence[Point]) -> float:
@@ -489,7 +384,7 @@ def _runs_on(stroke: Stroke, path: Sequence[Point]) -> float:
         way = ((b[0] - a[0]) / length, (b[1] - a[1]) / length)
         spots = [((p[0] - a[0]) * way[0] + (p[1] - a[1]) * way[1], p) for p in stroke.piece.ends]
         off = max(math.dist(p, (a[0] + t * way[0], a[1] + t * way[1])) for t, p in spots)
-        if off <= 0.3 and max(t for t, _ in spots) > -_MEET and min(t for t, _ in spots) < length + _MEET:
+        if off <= 0.3 and max(t for t, _ in spots) > -MEET and min(t for t, _ in spots) < length + MEET:
             return stroke.piece.length
     return 0.0
 

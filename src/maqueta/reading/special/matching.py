@@ -20,6 +20,7 @@ from maqueta.reading.content import Stroke
 from maqueta.reading.expectation import Expectation
 from maqueta.reading.identify import STRANGER, Fit, compared, fits_at, fits_of
 from maqueta.reading.kinds import Kind
+from maqueta.reading.special.belonging import PLAIN
 from maqueta.reading.special.broken_out import broken_out_of, free_lines
 from maqueta.reading.special.cutting_marks import CutMark, SpecialMarks
 from maqueta.reading.special.labels import Label
@@ -37,22 +38,16 @@ from maqueta.sheet.special import Hatching, SheetClip
 from maqueta.sheet.view import Aslant, FromCorner
 from maqueta.solid.unit import MILLIMETRES
 
-#: A label stands over or under its view within this (mm), a cutting line in its view or this far beyond it.
-_LABEL_NEAR, _BEYOND = 30.0, 25.0
-#: That of a detail stands over the circle it is broken off at; a view that is plainly another is so much farther off.
-_DETAIL_NEAR, _UNLIKELY = 60.0, 20.0
+#: A cutting line lies in its view or this far beyond it (mm).
+_BEYOND: Final = 25.0
 #: A view that disagrees less than this is what it is taken for; what is likelier need not be looked for.
 _SURE: Final = 0.02
-#: A group without a mark or label that agrees so well with a whole view is no special one.
-_PLAIN: Final = 0.15
 #: Below this it may be axes that disagree.
 _AXES: Final = 0.4
 #: Kinds of line that a broken-out section may be bounded by: it is narrow, and free.
 _MAY_BOUND: Final = ("visible", "open", "dimension", "construction")
 #: What is hatched counts so much beside the lines.
 _HATCHED: Final = 0.1
-#: What is hatched meets the lines of its view within this (mm).
-_MEETS: Final = 1.5
 #: So many looks are drawn for one sheet at most.
 MOST_LOOKS: Final = 160
 
@@ -101,7 +96,7 @@ class Matching:
         """The groups that may be special views: hatched, labelled, or no view of the whole part."""
         found = []
         for place, group in enumerate(self.groups):
-            plain = bool(group.fits) and group.fits[0].disagreement <= _PLAIN
+            plain = bool(group.fits) and group.fits[0].disagreement <= PLAIN
             pictorial = bool(group.fits) and isinstance(group.fits[0].identity.look, FromCorner) and plain
             if place in self.labels or place in self.areas or not (plain or pictorial):
                 found.append(place)
@@ -160,7 +155,7 @@ class Matching:
         bound = self.free(place)
         if fit is None or look is None or not bound or place not in self.areas:
             return []
-        move = Similarity(fit.scale * MILLIMETRES[self.projected.part.unit], 0.0, *fit.at)
+        move = self._move(fit)
         pieces = [self.strokes[i].piece for i in self.groups[place].members if i not in bound]
         free = [self.strokes[i].piece for i in sorted(bound)]
         return broken_out_of(self.projected.part, look, move, pieces, free, self.areas[place])
@@ -172,7 +167,7 @@ class Matching:
         look = fit.identity.orthographic if fit is not None else None
         if fit is None or look is None or place not in self.areas:
             return frozenset()
-        move = Similarity(fit.scale * MILLIMETRES[self.projected.part.unit], 0.0, *fit.at)
+        move = self._move(fit)
         drawn = self.projected.line_set(look).moved(move).of("visible", "hidden")
         inside = [
             (i, stroke.piece)
@@ -205,7 +200,7 @@ class Matching:
                 look = own.identity.orthographic
                 if look is None or parent is None:
                     continue
-                move = Similarity(own.scale * MILLIMETRES[self.projected.part.unit], 0.0, *own.at)
+                move = self._move(own)
                 told = meant(self.projected.part, self.marks.cuts[number], number, parent, look, move)
                 found += [replace(each, hung_on=own) for each in told]
         return found
@@ -233,6 +228,10 @@ class Matching:
             if far <= _BEYOND and (best is None or (reach, -far) > best[:2]):
                 best = (reach, -far, place)
         return best[2] if best is not None else None
+
+    def _move(self, fit: Fit) -> Similarity:
+        """From the plane of a view to where a fit has it on the sheet."""
+        return Similarity(fit.scale * MILLIMETRES[self.projected.part.unit], 0.0, *fit.at)
 
     def _pieces(self, place: int) -> list[DrawnPiece]:
         members = self.members(place)
@@ -306,7 +305,7 @@ class Matching:
         look = meant.identity.orthographic
         if fit is None or look is None or not _SURE < fit.disagreement < _AXES:
             return fit
-        move = Similarity(fit.scale * MILLIMETRES[self.projected.part.unit], 0.0, *fit.at)
+        move = self._move(fit)
         kept = [
             piece
             for i, piece in zip(self.members(place), pieces, strict=True)
@@ -331,7 +330,7 @@ class Matching:
         """How much of what is hatched or cut is not both, from 0 to 1; 0 where nothing is hatched."""
         if place not in self.areas:
             return 0.0
-        move = Similarity(fit.scale * MILLIMETRES[self.projected.part.unit], 0.0, *fit.at)
+        move = self._move(fit)
         drawn = shapely.unary_union([area.region for area in self.areas[place]])
         moved = [region.moved(move) for region in lines.regions]
         cut = shapely.unary_union([Polygon(own.rings[0], own.rings[1:]).buffer(0) for own in moved])
@@ -386,7 +385,7 @@ class Matching:
             fit = parents.get(parent) if parent is not None else None
             if fit is None or parent is None or parent == place:
                 continue
-            move = Similarity(fit.scale * MILLIMETRES[self.projected.part.unit], 0.0, *fit.at)
+            move = self._move(fit)
             for meant in details_of(circle, number, parent, fit.identity, move):
                 lines = self._lines(meant.identity)
                 if not lines.pieces:
@@ -437,52 +436,3 @@ class Matching:
 
 def _same(look: Look, other: Look) -> bool:
     return all(math.dist(a, b) < 1e-6 for a, b in zip(look.frame, other.frame, strict=True))
-
-
-def areas_of_groups(groups: Sequence[Group], areas: Sequence[Hatching]) -> dict[int, list[Hatching]]:
-    """The hatched areas in each group."""
-    found: dict[int, list[Hatching]] = {}
-    for area in areas:
-        spot = area.region.representative_point()
-        by_size = sorted(enumerate(groups), key=lambda entry: _size(entry[1].box))
-        home = next((place for place, own in by_size if shapely.box(*grown(own.box, 1.0)).contains(spot)), None)
-        if home is None and groups:
-            # Of a detail, most of what is hatched may lie beside its few lines.
-            reach = area.region.bounds
-            near = min(range(len(groups)), key=lambda place: apart(reach, groups[place].box))
-            home = near if apart(reach, groups[near].box) <= _MEETS else None
-        if home is not None:
-            found.setdefault(home, []).append(area)
-    return found
-
-
-def _size(box: Box) -> float:
-    return (box[2] - box[0]) * (box[3] - box[1])
-
-
-def labels_of_groups(
-    groups: Sequence[Group], labels: Sequence[Label], areas: Mapping[int, Sequence[Hatching]]
-) -> dict[int, Label]:
-    """The label of each group: the nearest over it or under it, on one that may be such a view."""
-
-    def off(label: Label, place: int) -> float:
-        group = groups[place]
-        plain = bool(group.fits) and group.fits[0].disagreement <= _PLAIN
-        likely = place in areas if label.kind == "section" and areas else not plain
-        return _off(label.box, group.box) + (0.0 if likely else _UNLIKELY)
-
-    found: dict[int, Label] = {}
-    pairs = sorted((off(label, place), k, place) for k, label in enumerate(labels) for place in range(len(groups)))
-    used: set[int] = set()
-    for far, k, place in pairs:
-        reach = _DETAIL_NEAR if labels[k].kind == "detail" else _LABEL_NEAR
-        if far <= reach and k not in used and place not in found:
-            found[place] = labels[k]
-            used.add(k)
-    return found
-
-
-def _off(label: Box, group: Box) -> float:
-    """How far a label stands from a view; beside the middle counts a little."""
-    aside = abs((label[0] + label[2]) / 2 - (group[0] + group[2]) / 2) / max(group[2] - group[0], 1.0)
-    return apart(label, group) + 5.0 * min(aside, 3.0)

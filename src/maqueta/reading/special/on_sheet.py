@@ -5,7 +5,7 @@ import math
 from collections.abc import Mapping, Sequence
 from typing import Final
 
-from maqueta.geometry.carrier import Point, Similarity
+from maqueta.geometry.carrier import Similarity
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.special.cutting_marks import CutMark
 from maqueta.reading.special.matching import Known, Matching
@@ -51,7 +51,7 @@ def _named(view: View, own: Known | None, matching: Matching, place: int, unit: 
     move = _move(view, unit)
     areas = tuple(
         HatchedArea(
-            rings=tuple(tuple(_back(p, move) for p in ring) for ring in area.rings[:MOST_AREAS]),
+            rings=tuple(tuple(map(move.back, ring)) for ring in area.rings[:MOST_AREAS]),
             angle=math.remainder(area.angle, 180.0),
             spacing=min(area.spacing, 200.0),
         )
@@ -100,10 +100,6 @@ def _move(view: View, unit: float) -> Similarity:
     return Similarity(view.scale * unit, 0.0, *view.at)
 
 
-def _back(point: Point, move: Similarity) -> Point:
-    return ((point[0] - move.x) / move.scale, (point[1] - move.y) / move.scale)
-
-
 def _cutting_lines(matching: Matching, views: Sequence[View], unit: float) -> list[CuttingLine]:
     found = []
     for number, mark in enumerate(matching.marks.cuts):
@@ -111,7 +107,7 @@ def _cutting_lines(matching: Matching, views: Sequence[View], unit: float) -> li
         if home is None or len(mark.path) > MOST_CORNERS:
             continue
         view = views[home]
-        path = tuple(_back(point, _move(view, unit)) for point in mark.path)
+        path = tuple(map(_move(view, unit).back, mark.path))
         first, last = mark.letters
         found.append(
             CuttingLine(
@@ -142,7 +138,7 @@ def _circled(matching: Matching, views: Sequence[View], unit: float) -> list[Cir
         if home is None:
             continue
         move = _move(views[home], unit)
-        region = SheetClip(centre=_back(mark.centre, move), radius=radius / move.scale)
+        region = SheetClip(centre=move.back(mark.centre), radius=radius / move.scale)
         found.append(CircledRegion(id=f"reg{number + 1}", view=views[home].id, region=region, letter=mark.letter))
     return found
 
@@ -158,7 +154,7 @@ def _sight_arrows(matching: Matching, views: Sequence[View], unit: float) -> lis
                 SightArrow(
                     id=f"arrow{number + 1}",
                     view=view.id,
-                    tip=_back(tip, _move(view, unit)),
+                    tip=_move(view, unit).back(tip),
                     way=mark.arrow.way,
                     letter=mark.letter,
                 )

@@ -47,7 +47,7 @@ class Meant:
 
 def sections_of_mark(part: Part, mark: CutMark, place: int, parent: int, look: Look, move: Similarity) -> list[Meant]:
     """The sections a cutting line may stand for, the likeliest first; `move` leads from the parent to the sheet."""
-    path = tuple(_back(point, move) for point in mark.path)
+    path = tuple(map(move.back, mark.path))
     sight = mark.sight
     forms: list[CutForm] = [form_of(path, sight)]
     if forms == ["full"]:
@@ -61,7 +61,7 @@ def sections_of_mark(part: Part, mark: CutMark, place: int, parent: int, look: L
 
 def sections_near_mark(part: Part, mark: CutMark, place: int, parent: int, look: Look, move: Similarity) -> list[Meant]:
     """What else may be drawn for it: half sections on a whole line, other planes, and seen the other way round."""
-    path = tuple(_back(point, move) for point in mark.path)
+    path = tuple(map(move.back, mark.path))
     sight = mark.sight
     found: list[Meant] = []
     if len(path) == 2:
@@ -116,7 +116,7 @@ def details_of(mark: CircleMark, place: int, parent: int, identity: Identity, mo
     look = identity.orthographic
     if look is None:
         return []
-    clip = SheetClip(centre=_back(mark.centre, move), radius=mark.radius / move.scale)
+    clip = SheetClip(centre=move.back(mark.centre), radius=mark.radius / move.scale)
     return [Meant(Identity(Aslant(frame=look.frame), cut=identity.cut, clip=clip), parent, place)]
 
 
@@ -234,8 +234,3 @@ def _lifted(point: Vector, way: Vector, level: float) -> Vector:
 def _v(point: Sequence[float]) -> Vector:
     x, y, z = point
     return (float(x), float(y), float(z))
-
-
-def _back(point: Point, move: Similarity) -> Point:
-    """A point of the sheet in the plane of a view that is not turned."""
-    return ((point[0] - move.x) / move.scale, (point[1] - move.y) / move.scale)

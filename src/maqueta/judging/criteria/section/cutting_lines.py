@@ -45,8 +45,7 @@ def _placed(cutting: CuttingSurvey, item: PlacedView, line: CuttingLine) -> list
     about = {"views": (line.view, item.view.id), "at": (_on_sheet(parent, line),), "items": (line.id,)}
     if off > survey.exercise.thresholds.alignment_mm:
         # Lines in another view altogether are no distance away.
-        far = None if math.isinf(off) else off
-        parameters: dict[str, Parameter] = {"view": called(item), "off": far if far is not None else 0.0}
+        parameters: dict[str, Parameter] = {"view": called(item), "off": 0.0 if math.isinf(off) else off}
         return [RULES.found("section.cutting-line", parameters=parameters, variant="elsewhere", **about)]
     meant = arrows_meant(cut_of(item).towards, parent.look, line.path)
     if "none" not in (line.arrows, meant) and line.arrows != meant:
