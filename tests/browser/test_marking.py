@@ -73,6 +73,8 @@ def test_the_table_walks_by_keys_and_lights_the_part(open_page: Open) -> None:
     page.keyboard.press("n")
     expect(page.locator("header strong")).to_have_text("Lena Achterberg")
     expect(page.get_by_text("4 hidden lines, 72 mm in all")).to_be_visible()
+    # That nobody asked for a section goes without saying.
+    expect(page.get_by_label("Part", exact=True)).not_to_contain_text("no such view is asked for")
 
 
 def test_everything_on_the_table_without_the_pointer(open_page: Open) -> None:

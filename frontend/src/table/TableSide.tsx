@@ -1,6 +1,6 @@
 import { Text, Title } from "@mantine/core";
 
-import { criterionLabel } from "../frame/words";
+import { SPECIAL, criterionLabel } from "../frame/words";
 import { t } from "../frame/language";
 import type { Criterion, Finding, Sheet } from "../api/types";
 import { ReadersEye } from "../reader/ReadersEye";
@@ -43,8 +43,17 @@ export function TableSide({ sheet, finding, reader }: Props) {
       </Text>
       <Reasons heading={t("Not delivered")} reasons={sheet.lacking} />
       <ReadersEye reader={reader} />
-      <Reasons heading={t("Not judged")} reasons={sheet.unjudged} />
+      <Reasons heading={t("Not judged")} reasons={worthSaying(sheet)} />
     </aside>
+  );
+}
+
+/** Why criteria are not judged; that nobody asked for a section goes without saying. */
+function worthSaying({ unjudged, exercise }: Sheet): Sheet["unjudged"] {
+  const unasked = (criterion: Criterion) =>
+    SPECIAL.includes(criterion) && !exercise.task.points[criterion];
+  return Object.fromEntries(
+    Object.entries(unjudged).filter(([criterion]) => !unasked(criterion as Criterion)),
   );
 }
 
