@@ -15,7 +15,7 @@ from maqueta.sheet.special import Hatching
 _CHORD: Final = 1e-4
 #: More boundaries than this, or more points of one, are no cut face.
 _MOST_PATHS, _MOST_POINTS = 200, 5000
-#: The first family of the usual pattern, in file units at scale 1, where a file leaves it to its reader.
+#: The first family of the usual pattern, in file units at scale 1, where a file leaves it to its reader (from memory).
 _USUAL_ANGLE, _USUAL_SPACING = 45.0, 3.175
 
 
