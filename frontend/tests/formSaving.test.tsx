@@ -25,13 +25,17 @@ describe("a sheet form being edited", () => {
     const put = vi
       .spyOn(api, "PUT")
       .mockResolvedValue({ data: { revision: 3 }, response: new Response() } as never);
-    const { rerender } = renderHook((now: Named) => useFormSaving(KEPT, now), {
+    const { result, rerender } = renderHook((now: Named) => useFormSaving(KEPT, now), {
       initialProps: named("begun"),
     });
+    await act(() => vi.advanceTimersByTimeAsync(QUIET));
     rerender(named("changed"));
     expect(keptHere(KEPT)?.name).toBe("changed");
+    // Not saved yet is never said to be saved.
+    expect(result.current.save.kind).toBe("saving");
     await act(() => vi.advanceTimersByTimeAsync(QUIET));
     expect(put).toHaveBeenCalledTimes(1);
+    expect(result.current.save.kind).toBe("saved");
     expect(keptHere(KEPT)).toBeNull();
   });
 

@@ -56,6 +56,7 @@ def test_third_view_by_thrown_lines_and_given_sizes(open_page: Open) -> None:
     # The grid gives the first corner across; the thrown lines are met by an upright one.
     _tool(page, "Throw across")
     _at(page, (start, round(top / 5) * 5 + 20), (start, top - 25))
+    expect(construction).to_have_count(3)
     _tool(page, "Line")
     page.get_by_label("Size, mm").fill("40")
     _at(page, (start, bottom), (start + 20, bottom))

@@ -68,7 +68,7 @@ def _kept(page: Page, exercise: str, document: dict[str, Any]) -> None:
 
 
 def test_a_section_and_its_detail_are_shown_and_taken_away(open_page: Open) -> None:
-    page = open_page("rosa.quispe")
+    page = open_page("lena.achterberg")
     listed = page.evaluate("async () => (await fetch('/api/exercises')).json()")
     exercise = next(e["id"] for e in listed if "Warp-beam bearing" in e["title"])
     _drawn_by_request(page, exercise)
@@ -95,7 +95,7 @@ def test_a_section_and_its_detail_are_shown_and_taken_away(open_page: Open) -> N
 
 def test_every_stage_takes_a_sheet_with_special_views_and_its_lines_are_taken_away(open_page: Open) -> None:
     """By the pointer and the key that takes away; nothing else goes, and it is so after a reload."""
-    page = open_page("maya.okonedo")
+    page = open_page("elio.marchetti")
     listed = page.evaluate("async () => (await fetch('/api/exercises')).json()")
     exercise = next(e["id"] for e in listed if "Warp-beam bearing" in e["title"])
     _drawn_by_request(page, exercise)

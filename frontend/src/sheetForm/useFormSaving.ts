@@ -36,6 +36,7 @@ export function useFormSaving(kept: KeptForm, now: Named) {
   );
   const newest = useRef(now);
   const busy = useRef(false);
+  const savedAt = useRef<Date | null>(null);
   useEffect(() => {
     newest.current = now;
   }, [now]);
@@ -56,7 +57,8 @@ export function useFormSaving(kept: KeptForm, now: Named) {
         base.current = done.revision;
         saved.current = sending;
         if (newest.current === sending) localStorage.removeItem(keyOf(kept.id));
-        setSave({ kind: "saved", at: new Date() });
+        savedAt.current = new Date();
+        setSave({ kind: "saved", at: savedAt.current });
       }
     } catch (error) {
       if (error instanceof ServiceError && error.status === 409)
@@ -71,12 +73,13 @@ export function useFormSaving(kept: KeptForm, now: Named) {
     if (save.kind === "conflict") return;
     if (now === saved.current) {
       // Undone before it was sent: what the service has is what is here.
-      if (busy.current) return;
+      if ((save.kind !== "saving" && save.kind !== "unsaved") || busy.current) return;
       localStorage.removeItem(keyOf(kept.id));
-      if (save.kind === "unsaved") setSave({ kind: "saved", at: null });
+      setSave({ kind: "saved", at: savedAt.current });
       return;
     }
     localStorage.setItem(keyOf(kept.id), JSON.stringify({ ...now, base: base.current }));
+    setSave((state) => (state.kind === "saved" ? { kind: "saving" } : state));
     const timer = setTimeout(() => void saveNow(), QUIET_MS);
     return () => clearTimeout(timer);
   }, [kept.id, now, save.kind, saveNow]);
