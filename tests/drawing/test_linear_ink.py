@@ -39,6 +39,29 @@ def drawn(length: float, style: Style = "iso", along: str = "across", **more: An
     return dimension_items(size, placed, sheet, "mm")
 
 
+@pytest.mark.parametrize("style", ["iso", "asme"])
+@pytest.mark.parametrize("along", ["across", "up"])
+@pytest.mark.parametrize("turned", [False, True])
+@pytest.mark.parametrize("length", [40.0, 4.0])
+def test_a_size_given_by_half_has_one_arrowhead_and_runs_past_the_axis(
+    length: float, turned: bool, along: str, style: Style
+) -> None:
+    """A partly drawn dimension line (ISO 129-1, from memory): nothing is drawn at the axis, and the size is whole."""
+    sense = -1.0 if turned else 1.0
+    end = (sense * length, 0) if along == "across" else (0, sense * length)
+    items = drawn(length, style, along, end=end, by_half=True)
+    assert the_text(items).text == f"{2 * length:g}"
+    (head,) = (item for item in items if isinstance(item, Filled))
+    way = 0 if along == "across" else 1
+    assert head.points[0][way] == pytest.approx(100.0)
+    strokes = [item for item in items if isinstance(item, Stroke)]
+    extensions = [item for item in strokes if item.stretches]
+    assert [point[way] for item in extensions for point in item.points] == [pytest.approx(100.0)] * 2
+    if length > 20:
+        reach = [sense * (point[way] - 100.0) for item in strokes for point in item.points]
+        assert (min(reach), max(reach)) == pytest.approx((0.0, length + 2 * ARROW_LENGTH))
+
+
 def the_text(items: list[Item]) -> Text:
     (text,) = (item for item in items if isinstance(item, Text))
     return text

@@ -4663,6 +4663,8 @@ export interface components {
          *
          *     The dimension line passes through `place`. Its text stands at its middle, or `shift` mm from there along the line,
          *     to the right or upwards; or off the line, at `led` (sheet mm from the view's `at`), on a leader.
+         *
+         *     Given `by_half` it goes from the outline, at `start`, to the axis, at `end`, and stands for the whole size across.
          */
         LinearDimension: {
             /**
@@ -4676,6 +4678,11 @@ export interface components {
              * @enum {string}
              */
             arrows: "fitting" | "inside" | "outside";
+            /**
+             * By Half
+             * @default false
+             */
+            by_half: boolean;
             /** Decimals */
             decimals?: number | null;
             /** End */

@@ -76,6 +76,7 @@ export function dimensionMade(
     start: own(first.at),
     end: own(second.at),
     along,
+    by_half: false,
     shift: 0,
     arrows: "fitting",
   };

@@ -137,6 +137,7 @@ export function rowMade(
       place: [tidy(px - view.at[0]), tidy(py - view.at[1])],
       text: null,
       reference: false,
+      by_half: false,
       shift: 0,
       arrows: "fitting",
     });

@@ -1,8 +1,9 @@
 /** Stands for the part's own size in a text that is typed. */
 export const TRUE_SIZE = "<>";
 
-/** What is written around a size: a tolerance, and words behind it. */
+/** What is written around a size: the sign of a diameter, a tolerance, and words behind it. */
 export interface Around {
+  sign: "" | "⌀";
   tolerance: string;
   behind: string;
 }
@@ -12,15 +13,16 @@ const TOLERANCE =
 
 /** What stands around the part's own size; null where the size itself is typed over. */
 export function aroundOf(text: string | null): Around | null {
-  if (text === null) return { tolerance: "", behind: "" };
-  if (!text.startsWith(TRUE_SIZE)) return null;
-  const rest = text.slice(TRUE_SIZE.length).trim();
+  if (text === null) return { sign: "", tolerance: "", behind: "" };
+  const sign = text.startsWith("⌀") ? "⌀" : "";
+  if (!text.startsWith(TRUE_SIZE, sign.length)) return null;
+  const rest = text.slice(sign.length + TRUE_SIZE.length).trim();
   const tolerance = TOLERANCE.exec(rest)?.[0] ?? "";
-  return { tolerance, behind: rest.slice(tolerance.length).trim() };
+  return { sign, tolerance, behind: rest.slice(tolerance.length).trim() };
 }
 
 /** The text with something written around the part's own size; null where nothing is. */
-export function writtenAround({ tolerance, behind }: Around): string | null {
-  const rest = [tolerance.trim(), behind.trim()].filter(Boolean).join(" ");
-  return rest ? `${TRUE_SIZE} ${rest}` : null;
+export function writtenAround({ sign, tolerance, behind }: Around): string | null {
+  const written = [`${sign}${TRUE_SIZE}`, tolerance.trim(), behind.trim()].filter(Boolean);
+  return written.length > 1 || sign ? written.join(" ") : null;
 }

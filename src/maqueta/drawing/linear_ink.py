@@ -20,13 +20,16 @@ from maqueta.sheet.placed import PlacedView
 _CLEAR: Final = 1.0
 #: Dimension lines with arrowheads outside reach this far beyond their ends (common practice, no source).
 _TAIL: Final = 2 * ARROW_LENGTH
+#: The line of a size given by half runs on past the axis by this (ISO 129-1 asks that it does; common practice).
+_PAST_AXIS: Final = 2 * ARROW_LENGTH
 
 
 @dataclass(frozen=True, slots=True)
 class _Line:
     """A dimension line: its low end, its direction (a unit vector), its length, and how wide its text is.
 
-    With `level` texts (ASME) the line is interrupted for the text, else the text stands over it, along it.
+    With `level` texts (ASME) the line is interrupted for the text, else the text stands over it, along it. An end that
+    is `bare` (low, high) bears no arrowhead.
     """
 
     low: Point
@@ -34,6 +37,7 @@ class _Line:
     length: float
     width: float
     level: bool
+    bare: tuple[bool, bool] = (False, False)
 
     def at(self, place: float) -> Point:
         return moved_along(self.low, self.along, place)
@@ -63,11 +67,17 @@ def linear_items(dimension: LinearDimension, placed: PlacedView, text: str, leve
     normal = (-along[1], along[0])
     at = placed.view.at
     height = _dot((at[0] + dimension.place[0], at[1] + dimension.place[1]), normal)
+    bare = (False, dimension.by_half)
+    if dimension.by_half:
+        end = moved_along(end, along, math.copysign(_PAST_AXIS, _dot(end, along) - _dot(start, along)))
     if _dot(start, along) > _dot(end, along):
-        start, end = end, start
+        start, end, bare = end, start, bare[::-1]
     feet = [moved_along(point, normal, height - _dot(point, normal)) for point in (start, end)]
-    extensions = [_extension(point, foot, normal) for point, foot in zip((start, end), feet, strict=True)]
-    line = _Line(feet[0], along, math.dist(*feet), text_width(text, DIMENSION_TEXT), level)
+    extensions = [
+        None if without else _extension(point, foot, normal)
+        for point, foot, without in zip((start, end), feet, bare, strict=True)
+    ]
+    line = _Line(feet[0], along, math.dist(*feet), text_width(text, DIMENSION_TEXT), level, bare)
     led = None if dimension.led is None else (at[0] + dimension.led[0], at[1] + dimension.led[1])
     return [*(item for item in extensions if item is not None), *_drawn(dimension, line, text, led)]
 
@@ -107,13 +117,14 @@ def _drawn(dimension: LinearDimension, line: _Line, text: str, led: Point | None
     inside = dimension.arrows == "inside" or (
         dimension.arrows == "fitting" and line.length >= 2.5 * ARROW_LENGTH + taken
     )
-    tails = [] if inside else [(-_TAIL, 0.0), (line.length, line.length + _TAIL)]
+    low, high = (0.0 if inside or bare else _TAIL for bare in line.bare)
+    tails = [(-low, 0.0), (line.length, line.length + high)]
     if led is not None:
         return [*_heads(line, inside), *_strokes(line, [*tails, (0.0, line.length)]), *_leader(line, text, led)]
     if not inside and not dimension.shift and dimension.arrows == "fitting":
         # No room between the arrowheads: the text stands beyond the upper one, on its tail or behind it.
-        place = line.length + _TAIL + line.width / 2 + (_CLEAR if line.level else -ARROW_LENGTH)
-    spans = [*tails, (0.0, line.length), *_produced(line, place, _TAIL if tails else 0.0)]
+        place = line.length + high + line.width / 2 + (_CLEAR if line.level else -min(ARROW_LENGTH, high))
+    spans = [*tails, (0.0, line.length), *_produced(line, place, (low, high))]
     if line.level:
         spans = [part for span in spans for part in _interrupted(span, place - line.half, place + line.half)]
     return [*_heads(line, inside), *_strokes(line, spans), _lettered(line, place, text)]
@@ -122,17 +133,19 @@ def _drawn(dimension: LinearDimension, line: _Line, text: str, led: Point | None
 def _heads(line: _Line, inside: bool) -> list[Item]:
     back = (-line.along[0], -line.along[1])
     low, high = line.at(0.0), line.at(line.length)
-    return [arrow(low, back), arrow(high, line.along)] if inside else [arrow(low, line.along), arrow(high, back)]
+    heads = [arrow(low, back), arrow(high, line.along)] if inside else [arrow(low, line.along), arrow(high, back)]
+    return [head for head, bare in zip(heads, line.bare, strict=True) if not bare]
 
 
 def _strokes(line: _Line, spans: list[tuple[float, float]]) -> list[Item]:
     return [Stroke((line.at(low), line.at(high)), "dimension") for low, high in spans if high > low]
 
 
-def _produced(line: _Line, place: float, tail: float) -> list[tuple[float, float]]:
+def _produced(line: _Line, place: float, tails: tuple[float, float]) -> list[tuple[float, float]]:
     """From where the line or its tail ends to the far end of a text beyond it."""
     near, far = place - line.half, place + line.half
-    return [(line.length + tail, far)] if place > line.length else [(near, -tail)] if place < 0.0 else []
+    low, high = tails
+    return [(line.length + high, far)] if place > line.length else [(near, -low)] if place < 0.0 else []
 
 
 def _interrupted(span: tuple[float, float], near: float, far: float) -> list[tuple[float, float]]:

@@ -41,6 +41,8 @@ class LinearDimension(_Dimension):
 
     The dimension line passes through `place`. Its text stands at its middle, or `shift` mm from there along the line,
     to the right or upwards; or off the line, at `led` (sheet mm from the view's `at`), on a leader.
+
+    Given `by_half` it goes from the outline, at `start`, to the axis, at `end`, and stands for the whole size across.
     """
 
     kind: Literal["linear"] = "linear"
@@ -49,6 +51,7 @@ class LinearDimension(_Dimension):
     along: Literal["across", "up", "aligned"]
     shift: Annotated[float, Field(ge=-1000, le=1000, allow_inf_nan=False)] = 0.0
     led: SheetPoint | None = None
+    by_half: bool = False
     #: Arrowheads between the extension lines, outside of them, or where they fit.
     arrows: Literal["fitting", "inside", "outside"] = "fitting"
     #: How far its extension lines begin off what they are taken from, mm, where a sheet from elsewhere shows it.
@@ -100,11 +103,19 @@ def span_of(dimension: LinearDimension) -> ViewPoint:
     return (0.0, dv) if dimension.along == "up" else (du, dv)
 
 
+def taken_across(dimension: LinearDimension) -> LinearDimension:
+    """A size given by half taken to its other side, as far beyond the axis as the outline lies before it."""
+    if not dimension.by_half:
+        return dimension
+    (x, y), (along, up) = dimension.start, span_of(dimension)
+    return dimension.model_copy(update={"end": (x + 2 * along, y + 2 * up), "by_half": False})
+
+
 def true_size(dimension: Dimension) -> float:
     """The size a dimension stands for, in the part's unit; degrees for an angle, the leg of a chamfer."""
     match dimension:
         case LinearDimension():
-            return math.hypot(*span_of(dimension))
+            return math.hypot(*span_of(dimension)) * (2 if dimension.by_half else 1)
         case RoundDimension(radius=radius, kind=kind):
             return radius * (2 if kind == "diameter" else 1)
         case AngleDimension():

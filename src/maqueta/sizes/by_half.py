@@ -12,7 +12,7 @@ from maqueta.geometry.carrier import Point
 from maqueta.projection.axes_seen import feature_axis
 from maqueta.projection.look import Look
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.sheet.dimension import Dimension, LinearDimension, span_of
+from maqueta.sheet.dimension import Dimension, LinearDimension, span_of, taken_across
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.view import View
 from maqueta.sheet.written_sizes import converted
@@ -30,7 +30,11 @@ def given_whole(projected: ProjectedPart, sheet: SheetDocument) -> SheetDocument
     views = {view.id: view for view in sheet.views}
 
     def whole(dimension: Dimension) -> Dimension:
-        if not isinstance(dimension, LinearDimension) or dimension.text is None:
+        if not isinstance(dimension, LinearDimension):
+            return dimension
+        if dimension.by_half:
+            return taken_across(dimension)
+        if dimension.text is None:
             return dimension
         view = views[dimension.view]
         look = None if view.kind == "pictorial" else view.sees(projected)

@@ -2,7 +2,7 @@
 
 import math
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Final
 
 from maqueta.geometry.carrier import Point
@@ -16,6 +16,7 @@ from maqueta.sheet.dimension import (
     LinearDimension,
     RoundDimension,
     span_of,
+    taken_across,
 )
 from maqueta.sheet.placed import PlacedView
 from maqueta.sizes.alike import said_of_alike
@@ -49,7 +50,7 @@ def measure(sighted: Sighted, dimension: Dimension) -> Measured:
         case RoundDimension():
             return _round(sighted, dimension)
         case LinearDimension():
-            return _linear(sighted, dimension)
+            return replace(_linear(sighted, taken_across(dimension)), dimension=dimension)
         case AngleDimension():
             return _angle(sighted, dimension)
         case ChamferDimension():

@@ -150,6 +150,7 @@ class _Chooser:
                 yield from ((item, False) for item in self._chamfers())
                 yield from ((item, False) for item in self._round(sighted))
                 yield from ((item, False) for item in self._outlined())
+                yield from ((item, False) for item in self._by_half())
             for direction in DIRECTIONS:
                 for value in values[direction][kind]:
                     yield from ((item, False) for item in self._linear(direction, self._from(direction), value))
@@ -302,19 +303,32 @@ class _Chooser:
 
     def _outlined(self) -> Iterator[LinearDimension]:
         """Diameters written between the two outlines of something round that is seen from the side."""
+        for item, index, middle, radius in self._from_the_side(self.views):
+            for linear in self._between(item, index, (middle - radius, middle + radius)):
+                yield linear.model_copy(update={"text": f"⌀{self.write(2 * radius)}"})
+
+    def _by_half(self) -> Iterator[LinearDimension]:
+        """Diameters of half sections, of which one outline is seen: from there to the axis."""
+        halves = [item for item in self.views if item.view.cut is not None and item.view.cut.form == "half"]
+        for item, index, middle, radius in self._from_the_side(halves):
+            for value in (middle - radius, middle + radius):
+                for linear in self._between(item, index, (value, value)):
+                    axis = (middle, linear.start[1]) if index == 0 else (linear.start[0], middle)
+                    text = f"⌀{self.write(2 * radius)}"
+                    yield linear.model_copy(update={"end": axis, "by_half": True, "text": text})
+
+    def _from_the_side(self, views: Sequence[PlacedView]) -> Iterator[tuple[PlacedView, int, float, float]]:
+        """Round surfaces seen from the side: the view, across (0) or up (1) it, where the axis stands, the radius."""
         size = self.form.size
         for surface in self.form.surfaces:
-            for item in self.views if surface.kind == "cylinder" else ():
+            for item in views if surface.kind == "cylinder" else ():
                 attitude = _attitude(item)
                 for index, side in enumerate((attitude.right, attitude.up)):
                     axis, sign = axis_and_sign(side)
                     coordinate = AXES.index(axis)
                     if abs(surface.axis[coordinate]) > 0.5 or abs(surface.axis["xyz".index(attitude.side[1])]) > 0.5:
                         continue
-                    middle = float(surface.point[coordinate])
-                    values = [sign * (middle + way * surface.r) * size for way in (-sign, sign)]
-                    for linear in self._between(item, index, values):
-                        yield linear.model_copy(update={"text": f"⌀{self.write(2 * surface.r * size)}"})
+                    yield item, index, sign * float(surface.point[coordinate]) * size, surface.r * size
 
     def _hidden_inside(self, hole: Feature) -> bool:
         """Whether no view shows the depth of a hole, or that of its counterbore, by visible lines."""

@@ -15,6 +15,7 @@ import type { Dimension } from "../../api/types";
 import { alikeInView, calloutAt } from "../alike";
 import type { Bench } from "../bench";
 import classes from "../Bench.module.css";
+import { ByHalf } from "./ByHalf";
 import { Decimals, TextStanding } from "./TextStanding";
 import { aroundOf, writtenAround } from "../written";
 
@@ -76,6 +77,9 @@ export function ChosenDimension({ bench, dimension }: Props) {
         <Button size="xs" mt={6} variant="default" onClick={() => change({ text: whole })}>
           {t("Whole hole: {{text}}", { text: whole })}
         </Button>
+      )}
+      {dimension.kind === "linear" && (
+        <ByHalf bench={bench} dimension={dimension} change={change} />
       )}
       <Switch
         size="xs"
