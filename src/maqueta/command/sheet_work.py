@@ -3,6 +3,7 @@
 import json
 import pickle
 from collections.abc import Sequence
+from functools import lru_cache
 from pathlib import Path
 from typing import Any, Final, TypeVar
 
@@ -13,10 +14,12 @@ from maqueta.judging.report import check, report
 from maqueta.phrases.phrase import Phrase
 from maqueta.phrases.said import USUAL_LANGUAGE, bundle, said
 from maqueta.projection.projected_part import from_json
+from maqueta.reading.begun import BegunSheet
 from maqueta.reading.content import Content
-from maqueta.reading.delivered import understood
+from maqueta.reading.delivered import begun_of
 from maqueta.reading.dxf.file import LARGEST_FILE, read_dxf
 from maqueta.reading.errors import UnreadableSheetError
+from maqueta.reading.sheet import finished
 from maqueta.reading.special.matching import LooksWantedError
 from maqueta.sheet.document import SheetDocument
 from maqueta.task.exercise import Exercise
@@ -57,13 +60,20 @@ def judged(path: Path, part: bytes, asked: bytes, more: Sequence[bytes]) -> dict
     not_read: tuple[Phrase, ...] = ()
     if isinstance(sheet, Content):
         try:
-            read = understood(sheet, projected, exercise, asks=True)
+            read = finished(_begun(part, asked), projected, asks=True)
         except LooksWantedError as wanted:
             return pickle.dumps(wanted.looks)
         except UnreadableSheetError as error:
             raise InputError(f"{path}: {error}") from error
         sheet, not_read = read.document, read.not_read
     return report(check(projected, exercise, _named(sheet, path))) | {"not_read": [said(what) for what in not_read]}
+
+
+@lru_cache(maxsize=1)
+def _begun(part: bytes, asked: bytes) -> BegunSheet:
+    """A sheet from a file, its lines told; they stay what they are when the part is drawn in more looks."""
+    exercise, content = pickle.loads(asked)
+    return begun_of(content, from_json(part), exercise)
 
 
 def _named(document: SheetDocument, path: Path) -> SheetDocument:

@@ -5,10 +5,11 @@ from collections.abc import Callable, Sequence
 from maqueta.geometry.line_set import LineSet
 from maqueta.projection.look import Look
 from maqueta.projection.projected_part import ProjectedPart
+from maqueta.reading.begun import BegunSheet, begun
 from maqueta.reading.content import Content
 from maqueta.reading.dxf.file import read_dxf
 from maqueta.reading.expectation import Expectation
-from maqueta.reading.sheet import ReadSheet, read_sheet
+from maqueta.reading.sheet import ReadSheet, finished, read_sheet
 from maqueta.reading.special.matching import LooksWantedError
 from maqueta.task.exercise import Exercise
 from maqueta.task.fronts import accepted_fronts
@@ -19,7 +20,7 @@ Draws = Callable[[Sequence[Look]], Sequence[tuple[Look, LineSet]]]
 
 def read_delivered(data: bytes, projected: ProjectedPart, exercise: Exercise) -> ReadSheet:
     """Read a DXF sheet of an exercise, as far as the part is drawn. Raises UnreadableSheetError with one line."""
-    return understood(read_dxf(data), projected, exercise)
+    return read_sheet(read_dxf(data), projected, expectation(projected, exercise))
 
 
 def read_drawing(
@@ -29,20 +30,17 @@ def read_drawing(
 
     Raises UnreadableSheetError with one line for people.
     """
-    content = read_dxf(data)
+    sheet = begun_of(read_dxf(data), projected, exercise)
     while True:
         try:
-            return understood(content, projected, exercise, asks=True), projected
+            return finished(sheet, projected, asks=True), projected
         except LooksWantedError as wanted:
             projected = projected.with_looks(draws(wanted.looks))
 
 
-def understood(content: Content, projected: ProjectedPart, exercise: Exercise, asks: bool = False) -> ReadSheet:
-    """The sheet of an exercise that the content of a file makes. Raises UnreadableSheetError.
-
-    With `asks`, LooksWantedError where the part has to be drawn in more looks first.
-    """
-    return read_sheet(content, projected, expectation(projected, exercise), asks)
+def begun_of(content: Content, projected: ProjectedPart, exercise: Exercise) -> BegunSheet:
+    """The sheet of an exercise that the content of a file makes, its lines told. Raises UnreadableSheetError."""
+    return begun(content, projected, expectation(projected, exercise))
 
 
 def expectation(projected: ProjectedPart, exercise: Exercise) -> Expectation:

@@ -10,28 +10,21 @@ from maqueta.geometry.carrier import Line, Similarity
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.arranged import Standing, arrange
+from maqueta.reading.begun import BegunSheet, begun
 from maqueta.reading.by_place import AXIS_NEAR, told_by_place
 from maqueta.reading.candidates import STRANGE
-from maqueta.reading.chords import join_chords
 from maqueta.reading.content import Content, Stroke
-from maqueta.reading.dashes import join_dashes
-from maqueta.reading.errors import UnreadableSheetError
 from maqueta.reading.expectation import Expectation
-from maqueta.reading.frame import SheetFrame, find_frame
+from maqueta.reading.frame import SheetFrame
 from maqueta.reading.identify import Fit
-from maqueta.reading.kinds import Kind, kinds_of, pattern_kind
-from maqueta.reading.known_form import find_form
+from maqueta.reading.kinds import Kind, pattern_kind
 from maqueta.reading.loose_sizes import Loose, loose_sizes
 from maqueta.reading.notes import notes_of
-from maqueta.reading.settle import settle_open
 from maqueta.reading.sizes import tie_sizes
-from maqueta.reading.special.belonging import areas_of_groups, labels_of_groups
-from maqueta.reading.special.evidence import evidence
+from maqueta.reading.special.belonging import labels_of_groups
 from maqueta.reading.special.matching import Known, Matching
 from maqueta.reading.special.on_sheet import with_special
-from maqueta.reading.title import read_title, symbol_marks
-from maqueta.reading.untangled import untangled
-from maqueta.reading.view_groups import Group, box_of_strokes, view_groups, without_strays
+from maqueta.reading.view_groups import Group
 from maqueta.sheet.document import (
     MOST_DIMENSIONS,
     MOST_MARKS,
@@ -42,13 +35,11 @@ from maqueta.sheet.document import (
     Frame,
     Paper,
     SheetDocument,
-    TitleBlock,
 )
 from maqueta.sheet.drafted import Pen, drafted_of
 from maqueta.sheet.drafted_line import Drafted, points_of
-from maqueta.sheet.fields import FARTHEST, Identifier
+from maqueta.sheet.fields import Identifier
 from maqueta.sheet.placed import PlacedView, placed_views
-from maqueta.sheet.scales import parse_scale
 from maqueta.sheet.view import MOST_LINES, View
 from maqueta.sheet.view_graph import with_front
 from maqueta.sizes.pitch_circles import pitch_circles
@@ -65,69 +56,53 @@ class ReadSheet:
     not_read: tuple[Phrase, ...]
 
 
-def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation, asks: bool = False) -> ReadSheet:
+def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation) -> ReadSheet:
     """Read a sheet of a part. Raises UnreadableSheetError when there is nothing on it, or it fits on no paper.
 
-    With `asks`, LooksWantedError where the part has to be drawn in more looks to tell its special views; without,
-    those are not looked for beyond what is drawn.
+    Special views are not looked for beyond what is drawn of the part.
     """
-    strokes = join_dashes(join_chords(content.strokes))
-    box = box_of_strokes(strokes, range(len(strokes)))
-    if max(box[2] - box[0], box[3] - box[1]) > FARTHEST:
-        raise UnreadableSheetError(phrase("sheet-metres-large", size=max(box[2] - box[0], box[3] - box[1]) / 1000))
-    kinds = kinds_of(strokes)
-    known = find_form(expected.form, strokes, content.words) if expected.form is not None else None
-    frame = known.frame if known is not None else find_frame(strokes, kinds, content.words, expected.paper)
-    symbol = symbol_marks(strokes)
-    aside = frame.members | (symbol[1] if symbol is not None else frozenset())
-    if known is not None:
-        content, title = replace(content, words=known.words), known.title
-    else:
-        title = read_title(content.words, [strokes[i] for i in sorted(aside)], frame.title)
-    scales = _likely_scales(title, expected)
-    told_of = evidence(content, strokes, kinds, frame, aside)
-    kinds, content = told_of.kinds, told_of.content
-    taken = [i for i, kind in enumerate(kinds) if kind in _GEOMETRY and i not in aside]
-    if not taken:
-        raise UnreadableSheetError(phrase("sheet-without-views"))
-    told = untangled(content, strokes, kinds, taken, frame.title, projected, scales, expected.units, expected.tolerance)
-    kinds, taken = told.kinds, [i for i in taken if told.kinds[i] != "dimension" and i not in told.aside]
-    settled = settle_open(strokes, kinds, taken, told.aside, projected, scales, expected.tolerance)
-    kinds, taken = settled.kinds, settled.taken
-    groups = view_groups(strokes, kinds, taken, settled.either, projected, scales, expected)
-    groups, beyond = _most(without_strays(groups, strokes), strokes)
-    areas = areas_of_groups(groups, told_of.areas)
+    return finished(begun(content, projected, expected), projected)
+
+
+def finished(sheet: BegunSheet, projected: ProjectedPart, asks: bool = False) -> ReadSheet:
+    """A sheet of which the lines are told, read to its end.
+
+    With `asks`, LooksWantedError where the part has to be drawn in more looks to tell its special views; the sheet
+    can be finished once it is.
+    """
+    content, expected, strokes, settled = sheet.content, sheet.expected, sheet.strokes, sheet.settled
     matching = Matching(
         strokes=strokes,
-        kinds=kinds,
+        kinds=settled.kinds,
         either=settled.either,
         loose=settled.loose,
-        groups=groups,
-        marks=told_of.marks,
-        labels=labels_of_groups(groups, told_of.labels, areas),
-        areas=areas,
+        groups=sheet.groups,
+        marks=sheet.told_of.marks,
+        labels=labels_of_groups(sheet.groups, sheet.told_of.labels, sheet.areas),
+        areas=sheet.areas,
         projected=projected,
         expected=expected,
-        scales=scales,
+        scales=sheet.scales,
         asks=asks,
     )
-    fits, front, special = _told_apart(matching, told_of.any)
-    groups = [replace(group, members=matching.members(place)) for place, group in enumerate(groups)]
-    groups, kinds = told_by_place(groups, fits, strokes, kinds, settled, projected, expected.tolerance)
+    fits, front, special = _told_apart(matching, sheet.told_of.any)
+    groups = [replace(group, members=matching.members(place)) for place, group in enumerate(sheet.groups)]
+    kinds: Sequence[Kind]
+    groups, kinds = told_by_place(groups, fits, strokes, settled.kinds, settled, projected, expected.tolerance)
     views, left = _as_many_lines(_views(groups, fits, strokes, kinds, settled.either, projected))
-    shift = _shift(frame)
+    shift = _shift(sheet.frame)
     document = SheetDocument(
-        paper=_paper(frame, expected) if known is None else expected.form_paper,
+        paper=expected.form_paper if sheet.on_form else _paper(sheet.frame, expected),
         units=expected.units,
         style=expected.style,
         decimals=expected.decimals,
         views=with_front(views, views[front].id) if front is not None else tuple(views),
-        title=title,
+        title=sheet.title,
     )
     document = with_special(document, matching, special, projected)
     placed = placed_views(projected, document)
     axes = [stroke for stroke, kind in zip(strokes, kinds, strict=True) if kind == "centre"]
-    loose = _loose(content, strokes, kinds, settled.dropped, frame.title, placed, expected.units)
+    loose = _loose(content, strokes, kinds, settled.dropped, sheet.frame.title, placed, expected.units)
     drawn = [item for item in placed if item.lines.pieces]
     pitches = {i.view.id: pitch_circles(projected.part, i.orthographic) for i in drawn if i.orthographic is not None}
     all_sizes, leaders = [*content.sizes, *loose.sizes], [*content.pointers, *loose.pointers]
@@ -136,14 +111,14 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
     document = document.model_copy(
         update={"marks": centre_lines[:MOST_MARKS], "dimensions": tied.dimensions[:MOST_DIMENSIONS]}
     )
-    notes = notes_of(content.words, frame, tied.used)
+    notes = notes_of(content.words, sheet.frame, tied.used)
     document = document.model_copy(update={"notes": notes[:MOST_NOTES]})
     untied = [phrase("unread-loose-dimension", text=text) for text in tied.loose]
     untied += [phrase("unread-loose-text", text=text) for text in loose.unclear]
     too_many = [
         phrase("unread-too-many", count=count, what=what, most=most)
         for count, what, most in (
-            (beyond, "groups", MOST_VIEWS),
+            (sheet.beyond, "groups", MOST_VIEWS),
             (len(tied.dimensions) - MOST_DIMENSIONS, "dimensions", MOST_DIMENSIONS),
             (len(centre_lines) - MOST_MARKS, "centre-lines", MOST_MARKS),
             (len(notes) - MOST_NOTES, "notes", MOST_NOTES),
@@ -152,7 +127,7 @@ def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation
     ]
     if left:
         too_many.append(phrase("unread-too-many-lines", count=left, most=MOST_LINES, points=MOST_POINTS_IN_ALL))
-    if expected.form is not None and known is None:
+    if expected.form is not None and not sheet.on_form:
         untied.append(phrase("form-not-on-sheet"))
     not_read = [*content.not_read, *settled.left_out, *untied, *too_many]
     return ReadSheet(_moved(document, shift), tuple(not_read))
@@ -183,20 +158,6 @@ def _told_apart(matching: Matching, told: bool) -> tuple[list[Fit | None], int |
         each.parent: each.hung_on for each in known.values() if each.parent is not None and each.hung_on is not None
     }
     return [own.get(place, fit) for place, fit in enumerate(fits)], front, known
-
-
-def _most(groups: Sequence[Group], strokes: Sequence[Stroke]) -> tuple[list[Group], int]:
-    """As many groups as a sheet may have views, views of the part and those with most ink first, and how many more."""
-    ink = [sum(strokes[i].piece.length for i in group.members) for group in groups]
-    order = sorted(range(len(groups)), key=lambda k: (not groups[k].fits, -ink[k]))
-    kept = sorted(order[:MOST_VIEWS])
-    return [groups[k] for k in kept], max(0, len(groups) - MOST_VIEWS)
-
-
-def _likely_scales(title: TitleBlock, expected: Expectation) -> list[float]:
-    written = [title.fields.get("scale"), expected.scale]
-    found = [scale for text in written if text and (scale := parse_scale(text)) is not None]
-    return list(dict.fromkeys([*found, 1.0]))
 
 
 def _loose(

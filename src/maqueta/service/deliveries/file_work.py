@@ -5,9 +5,10 @@ from dataclasses import dataclass
 from maqueta.geometry.line_set import LineSet
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.projection.look import Look
-from maqueta.reading.delivered import understood
+from maqueta.reading.delivered import begun_of
 from maqueta.reading.dxf.file import read_dxf
 from maqueta.reading.errors import UnreadableSheetError
+from maqueta.reading.sheet import finished
 from maqueta.reading.special.matching import LooksWantedError
 from maqueta.service.shelf.part_files import part_at
 from maqueta.store.files import StoredFile
@@ -34,7 +35,7 @@ def read_sheet_file(data: bytes, part: StoredFile, task: Exercise, looks: Drawn 
     """Read a DXF sheet of a projected part, drawn in some looks more, for an exercise."""
     try:
         known = part_at(part).with_looks(looks)
-        read = understood(read_dxf(data), known, task, asks=True)
+        read = finished(begun_of(read_dxf(data), known, task), known, asks=True)
     except LooksWantedError as wanted:
         return SheetWork(wanted=wanted.looks)
     except UnreadableSheetError as error:
