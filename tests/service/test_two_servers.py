@@ -5,7 +5,9 @@ import signal
 import subprocess
 from collections.abc import Iterator
 from concurrent.futures import ThreadPoolExecutor
+from contextlib import contextmanager
 from dataclasses import dataclass
+from pathlib import Path
 from typing import Any
 
 import httpx
@@ -16,6 +18,7 @@ from maqueta.store.database import Database
 from maqueta.store.mariadb import MariaDB
 from maqueta.store.models import Account, FindingRecord, SheetRecord
 from tests.databases import own_database
+from tests.demo_world import copied_demo_world
 from tests.queue_processes import redis_server, worker
 from tests.server_process import PASSWORD, free_port, start, wait_until
 
@@ -39,22 +42,35 @@ class Pair:
         return ends[0], ends[1]
 
 
+@contextmanager
+def _peopled(run: pytest.TempPathFactory, folder: Path) -> Iterator[Database]:
+    """A database with the demo world in it, and its files in the folder."""
+    server = MariaDB(copied_demo_world(run, folder) / "mariadb")
+    server.start()
+    database = Database(server.url)
+    yield database
+    database.close()
+    server.stop()
+
+
 @pytest.fixture(scope="module", params=["processes of their own", "workers"])
 def pair(
     request: pytest.FixtureRequest, database_server: MariaDB, tmp_path_factory: pytest.TempPathFactory
 ) -> Iterator[Pair]:
     folder = tmp_path_factory.mktemp("pair")
     ports = free_port(), free_port()
-    with own_database(database_server, "pair") as database, redis_server(folder) as queue:
+    workers = request.param == "workers"
+    # Once both begin on an empty database in the same instant, once on one that knows the demo class already.
+    begun = own_database(database_server, "pair") if workers else _peopled(tmp_path_factory, folder)
+    with begun as database, redis_server(folder) as queue:
         shared = {"MAQUETA_DATABASE_URL": database.url, "MAQUETA_FILES_URL": str(folder / "files")}
-        more = {**shared, "MAQUETA_QUEUE_URL": queue} if request.param == "workers" else shared
-        # Both begin on an empty database in the same instant.
+        more = {**shared, "MAQUETA_QUEUE_URL": queue} if workers else shared
         first, second = (start(folder / str(port), port, True, **more) for port in ports)
         try:
             for port in ports:
                 wait_until(port, 401)
             pair = Pair(ports, (first, second), database)
-            if request.param == "workers":
+            if workers:
                 with worker(folder / "worker", database.url, queue, MAQUETA_FILES_URL=shared["MAQUETA_FILES_URL"]):
                     yield pair
             else:

@@ -36,10 +36,10 @@ def thumbnail(mesh: Mesh, lines: LineSet, frame: Array) -> bytes:
     normals = np.cross(space[:, 1] - space[:, 0], space[:, 2] - space[:, 0])
     canvas = np.zeros((pixels, pixels, 4), dtype=np.uint8)
     depth = np.full((pixels, pixels), -math.inf)
-    for corners, normal in zip(flat[triangles], normals, strict=True):
-        length = float(np.linalg.norm(normal))
-        if length > 0 and normal @ frame[2] > 0:
-            _fill(canvas, depth, corners, card_tints(normal / length))
+    seen = normals @ frame[2] > 0
+    tints = card_tints(normals[seen] / np.linalg.norm(normals[seen], axis=1)[:, None])
+    for corners, tint in zip(flat[triangles][seen], tints, strict=True):
+        _fill(canvas, depth, corners, tint)
     image = Image.fromarray(canvas[::-1])
     pen = ImageDraw.Draw(image)
     for piece in lines.of("visible"):
@@ -59,9 +59,9 @@ def _fill(canvas: NDArray[np.uint8], depth: Array, corners: Array, tint: Array) 
     area = (bx - ax) * (cy - ay) - (cx - ax) * (by - ay)
     if abs(area) < 1e-9 or left >= right or bottom >= top:
         return
-    y, x = np.mgrid[bottom:top, left:right] + 0.5
-    u = ((x - ax) * (cy - ay) - (cx - ax) * (y - ay)) / area
-    v = ((bx - ax) * (y - ay) - (x - ax) * (by - ay)) / area
+    x, y = np.arange(left, right) + (0.5 - ax), (np.arange(bottom, top) + (0.5 - ay))[:, None]
+    u = x * ((cy - ay) / area) - y * ((cx - ax) / area)
+    v = y * ((bx - ax) / area) - x * ((by - ay) / area)
     near = az + u * (bz - az) + v * (cz - az)
     window = depth[bottom:top, left:right]
     # Half a pixel over the rim, so that neighbours leave no gap.

@@ -27,6 +27,7 @@ from maqueta.service.settings import Settings
 from maqueta.service.shelf.at_kernel import described
 from maqueta.service.shelf.part_files import kept
 from maqueta.sheet.document import SheetDocument
+from maqueta.sheet.fields import TitleField
 from maqueta.solid.source import part_of_recipe
 from maqueta.store.accounts import Role, add_account
 from maqueta.store.clock import now
@@ -139,8 +140,10 @@ def load_demo(database: Database, files: FileStore, settings: Settings) -> bool:
         for demo in EXERCISES:
             part, known = projected[demo.part]
             exercise = _exercise(session, instructor, part, school_class, demo, known)
-            for login, (mistake, state) in plans.get(demo.part, {}).items():
-                _sheet(session, people[login], instructor, exercise, demo, known, mistake, state)
+            if demo.part in plans:
+                answer = _answer(demo, known)
+                for login, (mistake, state) in plans[demo.part].items():
+                    _sheet(session, people[login], instructor, exercise, answer, mistake, state)
         _write_log_ins(settings, password)
     return True
 
@@ -187,6 +190,25 @@ def _exercise(
     return exercise_for(session, instructor, record.id)
 
 
+@dataclass(frozen=True)
+class _Answer:
+    """The model answer of a demo exercise, by nobody yet, and its part in all looks it shows."""
+
+    demo: DemoExercise
+    known: ProjectedPart
+    sheet: SheetDocument
+
+    def drawn_by(self, student: Account) -> SheetDocument:
+        """The same sheet with a student's name in its title block."""
+        fields: dict[TitleField, str] = {**self.sheet.title.fields, "drafter": student.name.upper()}
+        return self.sheet.model_copy(update={"title": self.sheet.title.model_copy(update={"fields": fields})})
+
+
+def _answer(demo: DemoExercise, known: ProjectedPart) -> _Answer:
+    known = _in_looks(demo, known, model_looks(known, demo.task))
+    return _Answer(demo, known, model_sheet(known, demo.task, Drafter("", _CLASS, now().date().isoformat())))
+
+
 def _in_looks(demo: DemoExercise, known: ProjectedPart, looks: Sequence[Look]) -> ProjectedPart:
     """A demo part in more looks."""
     return known.with_looks(drawn(*part_of_recipe(demo_recipe(demo.part)), looks)) if looks else known
@@ -197,14 +219,11 @@ def _sheet(
     student: Account,
     instructor: Account,
     exercise: ExerciseRecord,
-    demo: DemoExercise,
-    known: ProjectedPart,
+    answer: _Answer,
     mistake: str,
     state: str,
 ) -> None:
-    drafter = Drafter(student.name, _CLASS, now().date().isoformat())
-    known = _in_looks(demo, known, model_looks(known, demo.task))
-    document = model_sheet(known, demo.task, drafter)
+    demo, known, document = answer.demo, answer.known, answer.drawn_by(student)
     if mistake:
         document = SheetDocument.model_validate(_MISTAKES[mistake](known, document).model_dump())
         known = _in_looks(demo, known, document.looks_aslant)
