@@ -92,7 +92,7 @@ def test_sizes_along_edges_square_to_them_and_between_holes_stand(
 
 @pytest.mark.parametrize("kind", KINDS)
 def test_no_right_sheet_has_one(kind: str) -> None:
-    for number in range(12):
+    for number in range(0, 12, 3):
         case = right_sheet(kind, number)
         if case is not None:
             assert not [f for f in check(case.part, case.task, case.sheet).findings if f.rule == "dimensions.aslant"]
