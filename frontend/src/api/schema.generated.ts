@@ -3078,8 +3078,10 @@ export interface components {
          */
         CorrectionRequest: {
             document: components["schemas"]["SheetDocument"];
+            /** Of */
+            of?: string | null;
             /** Said */
-            said?: ("front" | "top" | "right" | "left" | "bottom" | "rear") | ("pictorial" | "none") | null;
+            said?: ("front" | "top" | "right" | "left" | "bottom" | "rear") | ("section" | "detail" | "auxiliary") | ("pictorial" | "none") | null;
             /** View */
             view?: string | null;
         };

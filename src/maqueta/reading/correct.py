@@ -1,5 +1,6 @@
 """Putting a reading right: what a person says a group of lines is."""
 
+from collections.abc import Sequence
 from typing import Literal
 
 from maqueta.geometry.carrier import Point, Similarity
@@ -11,28 +12,38 @@ from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.candidates import STRANGE, Identity
 from maqueta.reading.expectation import Expectation
 from maqueta.reading.identify import identify_as
+from maqueta.reading.special.as_said import SpecialSaid, as_said
 from maqueta.sheet.dimension import Dimension, mapped
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.drafted import drafted_of, pen_of, piece_of
 from maqueta.sheet.placed import PlacedView, placed_views
 from maqueta.sheet.scales import parse_scale
+from maqueta.sheet.view import View
 from maqueta.sheet.view_graph import FOLDED_FROM, let_go, with_front
 from maqueta.solid.unit import MILLIMETRES
 
 #: What a group can be said to be; "none" is no view of the part.
-Said = ViewName | Literal["pictorial", "none"]
+Said = ViewName | SpecialSaid | Literal["pictorial", "none"]
 
 
 def corrected(
-    projected: ProjectedPart, sheet: SheetDocument, view_id: str, said: Said, expected: Expectation
+    projected: ProjectedPart,
+    sheet: SheetDocument,
+    view_id: str,
+    said: Said,
+    expected: Expectation,
+    of: str | None = None,
 ) -> SheetDocument:
     """The sheet with one drafted view taken for what a person says.
 
     Its place and scale follow from its lines. A name is seen from the sheet's front view; saying "front" makes the
-    view the front, in the accepted attitude it fits best. Raises KeyError for a view that is not drafted, and
-    ValueError where its lines cannot be laid on what is said.
+    view the front, in the accepted attitude it fits best. A special view may be said to be that `of` a cutting line, a
+    circled region or a parent view, by its id. Raises KeyError for a view that is not drafted or an id that is none,
+    ValueError where its lines cannot be laid on what is said, and LooksWantedError where the part has to be drawn in
+    more looks first.
     """
-    item = next((p for p in placed_views(projected, sheet) if p.view.id == view_id), None)
+    views = placed_views(projected, sheet)
+    item = next((p for p in views if p.view.id == view_id), None)
     if item is None or item.view.lines is None:
         raise KeyError(view_id)
     if said == "none":
@@ -43,6 +54,14 @@ def corrected(
     ]
     written = [sheet.title.fields.get("scale"), expected.scale]
     scales = [scale for text in written if text and (scale := parse_scale(text)) is not None] or [1.0]
+    if said in ("section", "detail", "auxiliary"):
+        larger = [parse_scale(item.view.stated or ""), *(scale * times for scale in scales for times in (2, 5))]
+        likely = [*filter(None, larger), *scales] if said == "detail" else scales
+        special = as_said(projected, sheet, views, item, drawn, likely, said, of, expected)
+        if special is None:
+            raise ToldError(phrase("lines-fit-no-view", name=said))
+        changed = rebased(sheet, item, special.fit.identity, special.fit.at, special.fit.scale, projected)
+        return changed.model_copy(update={"views": _hung(changed.views, view_id, special.parent, special.letter)})
     if said == "pictorial":
         attitudes = None
     elif said == "front":
@@ -55,6 +74,18 @@ def corrected(
     changed = rebased(sheet, item, fit.identity, fit.at, fit.scale, projected)
     named = view_id if said == "front" else sheet.front
     return changed.model_copy(update={"views": with_front(changed.views, named)}) if named else changed
+
+
+def _hung(views: Sequence[View], name: str, parent: str | None, letter: str | None) -> tuple[View, ...]:
+    """The views with one of them hung on another, with the letter it is known by; what is folded out is a forest."""
+    known = {view.id: view for view in views}
+    above, kept = parent, tuple(views)
+    while above is not None and above != name:
+        above = known[above].parent
+    if above == name:
+        kept = let_go(kept, name)
+    own = known[name].model_copy(update={"parent": parent, "letter": letter})
+    return tuple(own if view.id == name else view for view in kept)
 
 
 def rebased(

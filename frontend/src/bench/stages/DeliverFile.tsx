@@ -2,26 +2,23 @@ import { Button, FileButton, List, NativeSelect, Text, Title } from "@mantine/co
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
-import { viewWords } from "../../frame/words";
 import { t } from "../../frame/language";
 import { answer, api, fileBody } from "../../api/client";
-import type { ReadSheet, Said, SheetDocument } from "../../api/types";
+import type { ReadSheet, SheetDocument } from "../../api/types";
 import type { Bench } from "../bench";
 import classes from "../Bench.module.css";
+import { type Saying, sayingOf, sayings, takenFor, valueOf } from "../saidOf";
 
-interface Correction {
+interface Correction extends Saying {
   document: SheetDocument;
   view: string;
-  said: Said;
 }
-
-const VIEWS: Said[] = ["front", "top", "right", "left", "bottom", "rear", "pictorial"];
 
 /** A sheet drawn elsewhere: read from a DXF file, then put right where a view was taken for another. */
 export function DeliverFile({ bench }: { bench: Bench }) {
   const { exercise, draft, document } = bench;
   const [notRead, setNotRead] = useState<string[] | null>(null);
-  const drafted = document.views.filter((view) => view.lines).map((view) => view.id);
+  const drafted = document.views.filter((view) => view.lines);
   const path = { params: { path: { exercise_id: exercise.id } } };
 
   const bringIn = useMutation({
@@ -43,16 +40,17 @@ export function DeliverFile({ bench }: { bench: Bench }) {
       ),
   });
   const correct = useMutation({
-    mutationFn: ({ document, view, said }: Correction) =>
+    mutationFn: (body: Correction) =>
       answer(
         api.POST("/api/exercises/{exercise_id}/sheet/correction", {
           ...path,
-          body: { document, view, said },
+          body,
         }),
       ),
     // What was drawn while the answer was on its way is not overwritten.
     onSuccess: (read, sent) => draft.change((now) => (now === sent.document ? read.document : now)),
   });
+  const names = new Map(reading.data?.views.map((view) => [view.id, view.name]));
   const trouble = bringIn.error ?? correct.error;
 
   return (
@@ -79,36 +77,34 @@ export function DeliverFile({ bench }: { bench: Bench }) {
       )}
       {drafted.length > 0 && reading.data && (
         <ul className={classes.readViews} aria-label={t("Views found")}>
-          {reading.data.views
-            .filter((view) => drafted.includes(view.id))
-            .map((view, place) => (
-              <li key={view.id}>
-                <NativeSelect
-                  size="xs"
-                  label={t("Group {{number}}", { number: place + 1 })}
-                  description={
-                    view.name === "unrecognised"
-                      ? t("fits no view of the part")
-                      : t("agrees on {{share}} % of the ink", {
-                          share: Math.floor(100 * view.match),
-                        })
-                  }
-                  value={view.name === "unrecognised" ? "none" : view.name}
-                  data={[
-                    ...VIEWS.map((value) => ({ value, label: viewWords(value) })),
-                    { value: "none", label: t("no view of the part") },
-                  ]}
-                  disabled={correct.isPending}
-                  onChange={(event) =>
-                    correct.mutate({
-                      document,
-                      view: view.id,
-                      said: event.currentTarget.value as Said,
-                    })
-                  }
-                />
-              </li>
-            ))}
+          {reading.data.views.map(({ id, name, match }) => {
+            const view = drafted.find((own) => own.id === id);
+            return (
+              view && (
+                <li key={id}>
+                  <NativeSelect
+                    size="xs"
+                    label={t("Group {{number}}", { number: drafted.indexOf(view) + 1 })}
+                    description={
+                      name === "unrecognised"
+                        ? t("fits no view of the part")
+                        : t("agrees on {{share}} % of the ink", { share: Math.floor(100 * match) })
+                    }
+                    value={valueOf(takenFor(document, view, name))}
+                    data={sayings(document, view, names)}
+                    disabled={correct.isPending}
+                    onChange={(event) =>
+                      correct.mutate({
+                        document,
+                        view: id,
+                        ...sayingOf(event.currentTarget.value),
+                      })
+                    }
+                  />
+                </li>
+              )
+            );
+          })}
         </ul>
       )}
       {notRead && notRead.length > 0 && (

@@ -13,16 +13,17 @@ from maqueta.geometry.carrier import TURN, Circle, Similarity
 from maqueta.geometry.compare import DrawnPiece
 from maqueta.geometry.line_set import LineSet, extremes
 from maqueta.projection.look import Look
-from maqueta.projection.projected_part import ProjectedPart, UnseenLookError, face_alone
+from maqueta.projection.projected_part import ProjectedPart, UnseenLookError
 from maqueta.reading.candidates import Identity, candidate_of
 from maqueta.reading.centre_strokes import runs_through_centre
 from maqueta.reading.content import Stroke
 from maqueta.reading.expectation import Expectation
-from maqueta.reading.identify import STRANGER, Fit, compared, fits_at, fits_of
+from maqueta.reading.identify import STRANGER, Fit, compared, fits_at
 from maqueta.reading.kinds import Kind
 from maqueta.reading.special.belonging import PLAIN
 from maqueta.reading.special.broken_out import broken_out_of, free_lines
 from maqueta.reading.special.cutting_marks import CutMark, SpecialMarks
+from maqueta.reading.special.fitting import SURE, fits_as
 from maqueta.reading.special.labels import Label
 from maqueta.reading.special.shown import (
     Meant,
@@ -40,8 +41,6 @@ from maqueta.solid.unit import MILLIMETRES
 
 #: A cutting line lies in its view or this far beyond it (mm).
 _BEYOND: Final = 25.0
-#: A view that disagrees less than this is what it is taken for; what is likelier need not be looked for.
-_SURE: Final = 0.02
 #: Below this it may be axes that disagree.
 _AXES: Final = 0.4
 #: Kinds of line that a broken-out section may be bounded by: it is narrow, and free.
@@ -288,7 +287,7 @@ class Matching:
                 room = MOST_LOOKS - len(self.projected.others)
                 wanted += list(dict.fromkeys(unseen))[:room]
                 return None
-            if best is not None and best.fit.disagreement <= _SURE and merit <= _SURE + _HATCHED / 2:
+            if best is not None and best.fit.disagreement <= SURE and merit <= SURE + _HATCHED / 2:
                 break
         plain = self.groups[place].fits
         usual = plain[0].disagreement if plain and not isinstance(plain[0].identity.look, FromCorner) else STRANGER
@@ -303,7 +302,7 @@ class Matching:
         """How a group fits what it may be; strokes of which nothing says what they are may be those of its axes."""
         fit = next(iter(self._fits(meant, lines, pieces, scales)), None)
         look = meant.identity.orthographic
-        if fit is None or look is None or not _SURE < fit.disagreement < _AXES:
+        if fit is None or look is None or not SURE < fit.disagreement < _AXES:
             return fit
         move = self._move(fit)
         kept = [
@@ -337,17 +336,7 @@ class Matching:
         return 1.0 - float(drawn.intersection(cut).area / max(drawn.union(cut).area, 1e-9))
 
     def _fits(self, meant: Meant, lines: LineSet, pieces: Sequence[DrawnPiece], scales: Sequence[float]) -> list[Fit]:
-        unit = MILLIMETRES[self.projected.part.unit]
-        candidate = candidate_of(meant.identity, lines)
-        auxiliary = meant.identity.kind == "auxiliary"
-        hidden = auxiliary and any(item.piece.kind == "hidden" for item in pieces)
-        found = fits_of([candidate], pieces, scales, unit, self.expected.tolerance, hidden)
-        look = meant.identity.orthographic
-        alone = face_alone(lines, self.projected.part, look) if auxiliary and look is not None else LineSet(())
-        if alone.pieces and (not found or found[0].disagreement > _SURE):
-            own = candidate_of(meant.identity, alone)
-            found += fits_of([own], pieces, scales, unit, self.expected.tolerance, hidden=False)
-        return sorted(found, key=lambda fit: fit.disagreement)
+        return fits_as(meant.identity, lines, self.projected.part, pieces, scales, self.expected.tolerance)
 
     def _scales(self, label: Label | None) -> list[float]:
         own = parse_scale(label.scale) if label is not None and label.scale else None

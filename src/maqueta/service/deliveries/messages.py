@@ -34,6 +34,8 @@ class CorrectionRequest(Strict):
     document: SheetDocument
     view: Identifier | None = None
     said: Said | None = None
+    #: The cutting line, circled region or parent view of what is said to be a special view.
+    of: Identifier | None = None
 
 
 class StudentName(Strict):

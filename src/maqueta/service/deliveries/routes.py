@@ -9,7 +9,7 @@ from maqueta.phrases.phrase import phrase
 from maqueta.service.bench.receipts import receipt_of
 from maqueta.service.deliveries.file_work import SheetWork
 from maqueta.service.deliveries.messages import CorrectionRequest, DeliveryAnswer, ReadSheetAnswer, StudentName
-from maqueta.service.deliveries.work import judged, mended, recognised
+from maqueta.service.deliveries.work import Wanted, judged, mended, recognised
 from maqueta.service.desk import AtDesk, DeskPlace
 from maqueta.service.desk_work import Desk
 from maqueta.service.exercises.answers import task_of
@@ -66,7 +66,9 @@ def correct(
     desk = at.desk_of(exercise_for(session, student, exercise_id), student)
     if form.view is None or form.said is None:
         return at.run(recognised, desk, form.document, [])
-    return at.run(mended, desk, form.document, form.view, form.said)
+    while isinstance(answer := at.run(mended, desk, form.document, form.view, form.said, form.of), Wanted):
+        desk = at.seen_so(desk, answer.looks)
+    return answer
 
 
 @router.post("/{exercise_id}/deliveries")

@@ -7,9 +7,11 @@ from maqueta.judging.report import check
 from maqueta.judging.scope import Scope
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.phrases.told import ToldError
+from maqueta.projection.look import Look
 from maqueta.reading.correct import Said, corrected
 from maqueta.reading.delivered import expectation
 from maqueta.reading.laid import laid
+from maqueta.reading.special.matching import LooksWantedError
 from maqueta.service.deliveries.messages import ReadSheetAnswer, ReadView
 from maqueta.service.desk_work import Desk, RefusedError
 from maqueta.service.marking.answers import FINDING
@@ -23,6 +25,13 @@ class Judged:
     document: SheetDocument
     measured: list[tuple[str, dict[str, Any]]]
     scope: Scope
+
+
+@dataclass(frozen=True, slots=True)
+class Wanted:
+    """Looks in which a part has to be drawn before something can be told of its special views."""
+
+    looks: tuple[Look, ...]
 
 
 def judged(desk: Desk, document: SheetDocument, read: bool = False) -> Judged:
@@ -47,10 +56,15 @@ def recognised(desk: Desk, document: SheetDocument, not_read: list[Phrase]) -> R
     return ReadSheetAnswer(document=document, views=views, not_read=not_read)
 
 
-def mended(desk: Desk, document: SheetDocument, view: str, said: Said) -> ReadSheetAnswer:
-    """A delivered sheet with one view taken for what its drafter says it is. Raises RefusedError."""
+def mended(desk: Desk, document: SheetDocument, view: str, said: Said, of: str | None) -> ReadSheetAnswer | Wanted:
+    """A delivered sheet with one view taken for what its drafter says it is, or what has to be drawn before.
+
+    Raises RefusedError.
+    """
     try:
-        again = corrected(desk.projected, document, view, said, expectation(desk.projected, desk.task))
+        again = corrected(desk.projected, document, view, said, expectation(desk.projected, desk.task), of)
+    except LooksWantedError as wanted:
+        return Wanted(wanted.looks)
     except KeyError as error:
         raise RefusedError(404, phrase("no-such-view")) from error
     except ToldError as error:
