@@ -17,6 +17,9 @@ from maqueta.store.models import Account, ExerciseRecord, SheetRecord
 from maqueta.task.exercise import Exercise
 from tests.conftest import LogIn, Person
 from tests.reading.demo_files import demo_file
+from tests.reading.dxf_writer import CONVENTIONS
+from tests.reading.special_scenes import demo
+from tests.reading.special_writer import MANNERS, write_special
 
 
 def exercise_id(database: Database, title: str) -> int:
@@ -63,6 +66,26 @@ def test_student_corrects_what_a_view_was_taken_for(log_in: LogIn, database: Dat
     right = student.send("POST", path, json={"document": wrong["document"], "view": top, "said": "top"}).json()
     assert {view["id"]: view["name"] for view in right["views"]}[top] == "top"
     assert student.status("POST", path, json={"document": read["document"], "view": "v9", "said": "top"}) == 404
+
+
+def test_a_section_taken_for_nothing_is_said_to_be_that_of_its_cutting_line(log_in: LogIn, database: Database) -> None:
+    """The part is drawn as it is cut before the answer is there."""
+    student, exercise = log_in("iker.valtierra"), exercise_id(database, "Ribbed bearing, cut open")
+    scene = demo("ribbed-bearing")
+    data = write_special(scene.part, scene.sheet, CONVENTIONS[0], MANNERS[0])
+    read = send(student, f"/api/exercises/{exercise}/sheet/file", "a.dxf", data).json()
+    section = next(view["id"] for view in read["document"]["views"] if view["kind"] == "section")
+    (line,) = (line["id"] for line in read["document"]["cutting_lines"])
+    path = f"/api/exercises/{exercise}/sheet/correction"
+    forgotten = student.send("POST", path, json={"document": read["document"], "view": section, "said": "none"}).json()[
+        "document"
+    ]
+    asked = {"document": forgotten, "view": section, "said": "section"}
+    again = student.send("POST", path, json={**asked, "of": line}).json()
+    assert again["views"] == read["views"]
+    kept, was = (next(view for view in sheet["document"]["views"] if view["id"] == section) for sheet in (again, read))
+    assert [kept[key] for key in ("kind", "letter", "parent")] == [was[key] for key in ("kind", "letter", "parent")]
+    assert student.status("POST", path, json={**asked, "of": "cut9"}) == 404
 
 
 @pytest.mark.parametrize(
