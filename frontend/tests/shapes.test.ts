@@ -6,6 +6,7 @@ import {
   drawnInto,
   levelled,
   measure,
+  type Shape,
   shapesOf,
   squared,
 } from "../src/bench/drafting/shapes";
@@ -113,5 +114,76 @@ describe("a drafted view", () => {
 
   it("is left alone by what has no length", () => {
     expect(drawnInto(sheet, view, 2, drawn("line", [9, 9], [9.01, 9]), "visible")).toBe(sheet);
+  });
+});
+
+describe("thin lines that take their direction from a line", () => {
+  const slope: Point = [0.8, 0.6];
+  const paper: [number, number] = [420, 297];
+  const ends = (shape: Shape | undefined) => {
+    expect(shape?.kind).toBe("line");
+    const { from, to } = shape as Extract<Shape, { kind: "line" }>;
+    return { from, to };
+  };
+  const off = ([x, y]: Point, through: Point, [dx, dy]: Point) =>
+    (x - through[0]) * -dy + (y - through[1]) * dx;
+
+  it("run square to it through a point, across the whole sheet", () => {
+    const { from, to } = ends(
+      shapesOf(
+        "square",
+        [
+          [100, 100],
+          [200, 120],
+        ],
+        paper,
+        slope,
+      )[0],
+    );
+    const across: Point = [-slope[1], slope[0]];
+    expect(off(from, [200, 120], across)).toBeCloseTo(0, 9);
+    expect(off(to, [200, 120], across)).toBeCloseTo(0, 9);
+    expect(Math.hypot(to[0] - from[0], to[1] - from[1])).toBeGreaterThan(200);
+  });
+
+  it("are set off from it by the distance taken, on the side that is pointed to", () => {
+    const taken: Point[] = [
+      [10, 10],
+      [10, 45],
+      [200, 100],
+    ];
+    for (const [side, far] of [
+      [[190, 120], 35],
+      [[210, 80], -35],
+    ] as [Point, number][]) {
+      const { from, to } = ends(shapesOf("set off", [...taken, side], paper, slope)[0]);
+      expect(off(from, [200, 100], slope)).toBeCloseTo(far, 9);
+      expect(off(to, [200, 100], slope)).toBeCloseTo(far, 9);
+    }
+  });
+
+  it("are none where there is no line to take it from", () => {
+    expect(
+      shapesOf(
+        "square",
+        [
+          [1, 1],
+          [2, 2],
+        ],
+        paper,
+      ),
+    ).toEqual([]);
+    expect(
+      shapesOf(
+        "set off",
+        [
+          [1, 1],
+          [2, 2],
+          [3, 3],
+        ],
+        paper,
+        slope,
+      ),
+    ).toEqual([]);
   });
 });

@@ -2838,6 +2838,8 @@ export interface components {
         /**
          * Change
          * @description One change to the line nearest to `at`; a parallel runs on the side of `towards`, drawn with `pen`.
+         *
+         *     To "hatch" is done to the region about `at`, as `hatch` says.
          */
         Change: {
             /** At */
@@ -2847,6 +2849,13 @@ export interface components {
             ];
             /** Distance */
             distance?: number | null;
+            /**
+             * @default {
+             *       "angle": 45,
+             *       "spacing": 3
+             *     }
+             */
+            hatch: components["schemas"]["Hatch"];
             /**
              * Pen
              * @default visible
@@ -2862,7 +2871,7 @@ export interface components {
              * What
              * @enum {string}
              */
-            what: "erase" | "trim" | "extend" | "parallel" | "pen";
+            what: "erase" | "trim" | "extend" | "parallel" | "pen" | "hatch";
         };
         /**
          * ChangeRequest
@@ -3518,7 +3527,7 @@ export interface components {
              * @default projected
              * @enum {string}
              */
-            kind: "projected" | "drafted" | "third view" | "missing lines" | "wrong lines";
+            kind: "projected" | "drafted" | "third view" | "special view" | "missing lines" | "wrong lines";
             /**
              * Left
              * @default []

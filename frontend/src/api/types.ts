@@ -47,6 +47,7 @@ export type ViewName = ViewDrawing["name"];
 export type BlankTask = Schemas["BlankTask"];
 export type Change = Schemas["Change"];
 export type Snap = Schemas["Snap"];
+export type Hatch = Schemas["Hatch"];
 export type LineChange = Schemas["LineChange"];
 export type Starting = Schemas["StartingAnswer"];
 export type Reading = Schemas["ReadingAnswer"];

@@ -112,7 +112,7 @@ export function stagesOf({ exercise, answering }: Bench): Stage[] {
 export function isFixed(bench: Bench, { role, id }: Selection): boolean {
   const { exercise, document, answering } = bench;
   if (role !== "view" || answering || !isGiven(exercise)) return false;
-  const left = exercise.task.drafting.kind === "third view";
+  const left = ["third view", "special view"].includes(exercise.task.drafting.kind);
   return !(left && document.views.find((v) => v.id === id)?.lines);
 }
 

@@ -147,6 +147,19 @@ export function pickables(ink: Ink, document: SheetDocument): Pick[] {
   return found;
 }
 
+/** The thin lines of drafted views, in sheet mm: directions are taken from them too. */
+export function thinLines(ink: Ink): Pick[] {
+  return ink.groups
+    .filter((group) => group.role === "construction")
+    .flatMap(({ id, items }) =>
+      items.flatMap((item): Pick[] => {
+        if (item.kind !== "stroke" || item.points.length !== 2) return [];
+        const [start, end] = item.points as [Point, Point];
+        return [{ kind: "line", view: id, at: start, start, end }];
+      }),
+    );
+}
+
 /** What lies nearest to the pointer within reach; points go before lines and circles. */
 export function nearest(
   picks: Pick[],

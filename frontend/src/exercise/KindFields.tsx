@@ -9,6 +9,7 @@ const KINDS: { value: Kind; label: string }[] = [
   { value: "projected", label: said("Choose the views, the program draws their lines") },
   { value: "drafted", label: said("Draft all views by hand") },
   { value: "third view", label: said("Complete the third view") },
+  { value: "special view", label: said("Draw a section, a detail or an auxiliary view") },
   { value: "missing lines", label: said("Add the missing lines") },
   { value: "wrong lines", label: said("Find the wrong lines") },
 ];

@@ -64,7 +64,7 @@ export function StartingSheet({ part, task, onChange }: Props) {
   if (!sheet.data) return null;
   const { ink, choices } = sheet.data;
   const { width, height } = ink.paper;
-  const altering = drafting.kind !== "third view";
+  const altering = drafting.kind === "missing lines" || drafting.kind === "wrong lines";
   const offered = choices.filter((c) => c.added === (change === "added") || changed(c));
   return (
     <section aria-label={t("Starting sheet")}>

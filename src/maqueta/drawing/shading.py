@@ -7,19 +7,18 @@ triangles.
 from collections.abc import Callable, Sequence
 from dataclasses import replace
 from functools import lru_cache
-from typing import Any, Final
+from typing import Final
 
 import numpy as np
 import shapely
 from numpy.typing import NDArray
-from shapely import STRtree
-from shapely.geometry import LineString, Polygon
 from shapely.geometry.base import BaseGeometry
 
 from maqueta.drawing.ink import InkGroup, Tinted
 from maqueta.drawing.tints import card_tints, own_tints, written
 from maqueta.geometry.carrier import Point, Similarity
 from maqueta.geometry.line_set import LineSet
+from maqueta.geometry.regions import polygons_of, regions_between, rings_of
 from maqueta.projection.look import Look
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.document import SheetDocument
@@ -30,10 +29,6 @@ from maqueta.solid.mesh import Mesh
 Array = NDArray[np.float64]
 Rings = tuple[tuple[Point, ...], ...]
 
-#: Ends of lines that lie closer than this, as a share of the part's size, meet.
-_MEET: Final = 1e-5
-#: An end that lies so near to another line, as a share of the size, meets it: a chord of 5° falls short of its circle.
-_BESIDE: Final = 1e-3
 #: A curved face is drawn in bands whose colours differ by about so much (of 255).
 _BAND: Final = 5.0
 #: Shaded looks remembered: a sheet is drawn again at every change, and its pictorial seldom changes.
@@ -87,17 +82,17 @@ def shades(mesh: Mesh, lines: LineSet, look: Look, shading: Shading, material: s
     """
     facets = _Facets(mesh, look, shading, material)
     found: list[tuple[Rings, str]] = []
-    for region in _regions(lines):
+    for region in regions_between([piece for piece in lines.pieces if piece.kind in ("visible", "smooth")]):
         at = region.representative_point()
         face = facets.face_at((at.x, at.y))
         if face is None:
             continue
         bands = facets.bands(face)
         # Below the bands lies one tint for all, so that no paper shows at rims where triangles fall short of the curve.
-        found.append((_rings(region), written(np.mean([colour for colour, _ in bands], axis=0))))
+        found.append((rings_of(region), written(np.mean([colour for colour, _ in bands], axis=0))))
         if len(bands) > 1:
             for colour, area in bands:
-                found += [(_rings(cut), written(colour)) for cut in _polygons(area.intersection(region))]
+                found += [(rings_of(cut), written(colour)) for cut in polygons_of(area.intersection(region))]
     return tuple(found)
 
 
@@ -140,43 +135,6 @@ class _Facets:
             area = shapely.union_all(shapely.polygons(self._corners[members][:, :, :2]))
             bands.append((np.mean(self._tints[members], axis=0), area))
         return bands
-
-
-def _regions(lines: LineSet) -> list[Polygon]:
-    """The regions between the visible and smooth lines.
-
-    Curves are chords here, so that a line that ends at one may end just beside its chord: ends are tied to the line
-    they meet.
-    """
-    pieces = [LineString(piece.outline()) for piece in lines.pieces if piece.kind in ("visible", "smooth")]
-    if not pieces:
-        return []
-    left, bottom, right, top = lines.box
-    size = max(right - left, top - bottom)
-    meshed = shapely.union_all([*pieces, *_ties(pieces, _BESIDE * size)], grid_size=_MEET * size)
-    closed: Any = shapely.polygonize(shapely.get_parts(meshed))
-    return _polygons(closed)
-
-
-def _ties(pieces: Sequence[LineString], reach: float) -> list[LineString]:
-    """Short strokes from the ends of lines to the other lines they meet."""
-    owners = np.repeat(np.arange(len(pieces)), 2)
-    ends = shapely.points([piece.coords[k] for piece in pieces for k in (0, -1)])
-    found, others = STRtree(pieces).query(ends, predicate="dwithin", distance=reach)
-    apart = owners[found] != others
-    ties = shapely.shortest_line(ends[found[apart]], np.array(pieces)[others[apart]])
-    return [tie for tie in ties if tie.length > 0]
-
-
-def _polygons(area: BaseGeometry) -> list[Polygon]:
-    """The polygons of an area; what has none is left out."""
-    return [part for part in shapely.get_parts(area) if isinstance(part, Polygon) and part.area > 0]
-
-
-def _rings(polygon: Polygon) -> Rings:
-    return tuple(
-        tuple((float(x), float(y)) for x, y in ring.coords[:-1]) for ring in (polygon.exterior, *polygon.interiors)
-    )
 
 
 def _moved(rings: Rings, move: Similarity) -> Rings:

@@ -11,9 +11,11 @@ from maqueta.geometry.carrier import Ellipse, Free, Line, Point, Similarity
 from maqueta.geometry.crossing import crossings, distance
 from maqueta.geometry.line_set import LineSet, Piece
 from maqueta.making.model_views import model_views
+from maqueta.making.special_views import special_looks, with_special_views
 from maqueta.phrases.phrase import phrase
 from maqueta.phrases.told import ToldError
 from maqueta.projection.arrangement import ViewName, neighbour
+from maqueta.projection.look import Look
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.document import SheetDocument, TitleBlock
 from maqueta.sheet.drafted import Pen, drafted_of
@@ -22,6 +24,7 @@ from maqueta.sheet.scales import write_scale
 from maqueta.sheet.view import View
 from maqueta.sizes.centre_marks import proposed_marks
 from maqueta.solid.unit import MILLIMETRES
+from maqueta.task.criteria import SPECIAL
 from maqueta.task.drafting import Alteration, LineChange
 from maqueta.task.exercise import Exercise
 from maqueta.task.fronts import model_front
@@ -65,8 +68,17 @@ def blank_sheet(exercise: Exercise) -> SheetDocument:
     )
 
 
+def starting_looks(projected: ProjectedPart, exercise: Exercise) -> tuple[Look, ...]:
+    """The looks in which a part has to be drawn for the sheet a student starts from, beside the usual ones."""
+    if exercise.drafting.kind != "special view":
+        return ()
+    return special_looks(projected, exercise, model_views(projected, exercise)[0])
+
+
 def starting_sheet(projected: ProjectedPart, exercise: Exercise) -> SheetDocument:
-    """The sheet a student starts from. Raises ValueError when a change names a line that is not there."""
+    """The sheet a student starts from. Raises ValueError when a change names a line that is not there, and
+    UnseenLookError where the part has not been drawn in `starting_looks`.
+    """
     blank = blank_sheet(exercise)
     if not exercise.drafting.given:
         return blank
@@ -74,7 +86,11 @@ def starting_sheet(projected: ProjectedPart, exercise: Exercise) -> SheetDocumen
     names = dict(zip((view.id for view in views), exercise.view_names, strict=False))
     title = TitleBlock(fields={"scale": write_scale(scale)}, angle=exercise.angle)
     drawn = blank.model_copy(update={"views": views, "title": title})
-    marked = [item for item in placed_views(projected, drawn) if names.get(item.view.id) not in exercise.left_to_draft]
+    if exercise.drafting.kind == "special view":
+        drawn = with_special_views(projected, exercise, drawn)
+        views = drawn.views
+    given_views = [item for item in placed_views(projected, drawn) if item.view.kind not in SPECIAL]
+    marked = [item for item in given_views if names.get(item.view.id) not in exercise.left_to_draft]
     marks = proposed_marks(projected, marked) if exercise.centre_lines else ()
     given = tuple(_given(projected, exercise, view, names.get(view.id)) for view in views)
     return drawn.model_copy(update={"views": given, "marks": tuple(marks)})
@@ -82,7 +98,9 @@ def starting_sheet(projected: ProjectedPart, exercise: Exercise) -> SheetDocumen
 
 def _given(projected: ProjectedPart, exercise: Exercise, view: View, name: ViewName | None) -> View:
     """One view as the student finds it: as it is, empty, or drafted with its changes."""
-    if name is None:
+    if view.kind in SPECIAL:
+        return view.model_copy(update={"lines": (), "hatch": None})
+    if name is None or exercise.drafting.kind == "special view":
         return view
     if exercise.drafting.kind == "third view":
         return view.model_copy(update={"lines": ()} if name in exercise.left_to_draft else {})

@@ -49,6 +49,7 @@ ASKED_POINTS: Final = 4.0
 #: Where the views are set out for the student, only what is left to draw counts.
 _GIVEN_POINTS: Final[dict[Kind, dict[Criterion, float]]] = {
     "third view": {"lines": 24, "alignment": 6},
+    "special view": {"lines": 18},
     "missing lines": {"lines": 30},
     "wrong lines": {"lines": 30},
 }

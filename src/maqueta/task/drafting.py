@@ -11,9 +11,9 @@ from maqueta.sheet.fields import ViewPoint
 from maqueta.strict import Strict
 
 #: How views come about: projected by the program, all drafted by hand, or given with something left to draw.
-Kind = Literal["projected", "drafted", "third view", "missing lines", "wrong lines"]
+Kind = Literal["projected", "drafted", "third view", "special view", "missing lines", "wrong lines"]
 #: Kinds whose sheet is set out for the student.
-GIVEN: Final[tuple[Kind, ...]] = ("third view", "missing lines", "wrong lines")
+GIVEN: Final[tuple[Kind, ...]] = ("third view", "special view", "missing lines", "wrong lines")
 Alteration = Literal["removed", "other kind", "shifted", "added"]
 
 

@@ -22,12 +22,14 @@ _MORE: Final[tuple[Insight, ...]] = ("nothing", "places", "counts", "everything"
 class Told:
     """What is told: the part itself (its model, picture and features), sides the program may draw, sizes that count.
 
-    `rough` is whether agreement is told roughly only; `demands` whether what the drawing needs is told.
+    `special` is whether it may draw sections, details and auxiliary views, `rough` whether agreement is told roughly
+    only; `demands` whether what the drawing needs is told.
     """
 
     part: bool
     sides: frozenset[Side]
     pictorial: bool
+    special: bool
     sizes: Insight
     demands: bool
     rough: bool
@@ -44,6 +46,7 @@ class Told:
             self.part or other.part,
             self.sides | other.sides,
             self.pictorial or other.pictorial,
+            self.special or other.special,
             max(self.sizes, other.sizes, key=_MORE.index),
             self.demands or other.demands,
             self.rough and other.rough,
@@ -61,7 +64,7 @@ class Told:
 
 
 #: Whoever set the exercise, and the student once the sheet is returned.
-EVERYTHING: Final = Told(True, frozenset(SIDES), True, "everything", True, False)
+EVERYTHING: Final = Told(True, frozenset(SIDES), True, True, "everything", True, False)
 
 
 def part_told(exercise: Exercise) -> bool:
@@ -81,12 +84,14 @@ def told(projected: ProjectedPart, exercise: Exercise) -> Told:
         front = model_front(projected, exercise)
         given = [name for name in exercise.view_names if name not in exercise.left_to_draft]
         sides = frozenset(neighbour(front, name).side for name in given)
-    elif kind != "projected":
+    elif kind not in ("projected", "special view"):
         sides = frozenset()
     return Told(
         part=shown,
         sides=sides,
         pictorial=shown,
+        # From anywhere it could look squarely at what is left to the hand.
+        special=kind == "projected",
         sizes=exercise.dimensioning.insight if exercise.dimensioning.required else "nothing",
         demands=False,
         rough=True,
@@ -104,8 +109,7 @@ def drawn_for_student(projected: ProjectedPart, exercise: Exercise, sheet: Sheet
         if view.attitude is not None and view.attitude.side not in allowed.sides:
             side = view.attitude.side
             words.append(f"{name_of(front, side)} view" if front is not None else f"view of the side {side}")
-        elif view.kind in ("auxiliary", "section", "detail") and not allowed.lines:
-            # From anywhere it could look squarely at what is left to the hand.
+        elif view.kind in ("auxiliary", "section", "detail") and not allowed.special:
             words.append({"section": "section", "detail": "detail"}.get(view.kind, "auxiliary view"))
         elif view.kind == "pictorial" and not allowed.pictorial:
             words.append("pictorial view")

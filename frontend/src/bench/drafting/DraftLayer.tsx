@@ -5,10 +5,19 @@ import { t } from "../../frame/language";
 import type { Ink, Point, SheetDocument } from "../../api/types";
 import { usePaperScale } from "../../paper/Paper";
 import type { Bench } from "../bench";
-import { inView, MM_PER_UNIT, nearest, nextAlong, pickables, REACH_PX, WAYS } from "../geometry";
+import {
+  inView,
+  MM_PER_UNIT,
+  nearest,
+  nextAlong,
+  pickables,
+  REACH_PX,
+  thinLines,
+  WAYS,
+} from "../geometry";
 import { penPoint, type PenPoint } from "./penPoint";
 import { atDistance, drawnInto, levelled, measure, type Shape, shapesOf, squared } from "./shapes";
-import { CHANGES, type DraftTool, isChangeTool, TOOL_FACTS } from "./tools";
+import { ALONG, CHANGES, type DraftTool, isCarrying, isChangeTool, TOOL_FACTS } from "./tools";
 
 interface Props {
   bench: Bench;
@@ -19,6 +28,8 @@ interface Props {
 }
 
 const INK = "#2c7a70";
+/** A line is pointed at within this, mm. */
+const REACH_ALONG = 3;
 
 /** The pen on the sheet: points are taken one by one, the last one draws or changes. */
 export function DraftLayer({ bench, tool, ink, drawn, toSheet }: Props) {
@@ -29,6 +40,7 @@ export function DraftLayer({ bench, tool, ink, drawn, toSheet }: Props) {
   const [taken, setTaken] = useState<Point[]>([]);
   const [cursor, setCursor] = useState<PenPoint | null>(null);
   const picks = useMemo(() => pickables(ink, drawn), [ink, drawn]);
+  const rulers = useMemo(() => [...picks, ...thinLines(ink)], [ink, picks]);
   const snaps = ink.snaps;
   useEffect(() => {
     setTaken([]);
@@ -48,7 +60,7 @@ export function DraftLayer({ bench, tool, ink, drawn, toSheet }: Props) {
     changing ? { at: raw, on: null } : held(penPoint(raw, snaps, grid, reach), raw, straight);
   const held = (set: PenPoint, raw: Point, straight: boolean): PenPoint => {
     const last = taken[taken.length - 1];
-    if (!last || tool === "throw" || tool === "carry") return set;
+    if (!last || isCarrying(tool)) return set;
     const fixed = onPaper !== null && (tool === "line" || tool === "circle" || tool === "arc");
     let { at } = set;
     if (straight) at = squared(last, at);
@@ -58,16 +70,25 @@ export function DraftLayer({ bench, tool, ink, drawn, toSheet }: Props) {
     return at === set.at ? set : { at, on: null };
   };
 
+  /** The direction of the line one of the points was set on, where the tool takes it from there. */
+  const alongOf = (points: Point[]): Point | null => {
+    const on = points[ALONG[tool] ?? NaN];
+    const hit = on && nearest(rulers, on, REACH_ALONG, ["line"]);
+    return hit?.kind === "line" ? direction(hit.start, hit.end) : null;
+  };
+
   const act = (at: Point) => {
     const points = [...taken, at];
+    // Where there is no line to take the direction from, the point is not taken.
+    if (ALONG[tool] === taken.length && !alongOf(points)) return;
     if (points.length < TOOL_FACTS[tool].points) {
       setTaken(points);
       return;
     }
     setTaken([]);
     if (!changing) {
-      const thin = tool === "throw" || tool === "mitre" || tool === "carry";
-      const shapes = shapesOf(tool, points, paper);
+      const thin = isCarrying(tool);
+      const shapes = shapesOf(tool, points, paper, alongOf(points));
       draft.change((now) => {
         const here = now.views.find((v) => v.id === view.id);
         return here ? drawnInto(now, here, factor, shapes, thin ? "construction" : pen) : now;
@@ -81,6 +102,7 @@ export function DraftLayer({ bench, tool, ink, drawn, toSheet }: Props) {
       what: CHANGES[tool],
       at: first,
       pen: pen === "centre" ? "visible" : pen,
+      hatch: drafting.hatch,
     } as const;
     if (tool !== "parallel") {
       drafting.change.mutate({ sent: document, at: view, change });
@@ -112,9 +134,12 @@ export function DraftLayer({ bench, tool, ink, drawn, toSheet }: Props) {
     event.stopPropagation();
   };
 
-  const ghost = cursor && !changing ? shapesOf(tool, [...taken, cursor.at], paper) : [];
+  const ghost =
+    cursor && !changing
+      ? shapesOf(tool, [...taken, cursor.at], paper, alongOf([...taken, cursor.at]))
+      : [];
   const hit =
-    changing && cursor && taken.length === 0
+    changing && tool !== "hatch" && cursor && taken.length === 0
       ? nearest(picks, cursor.at, reach, ["line", "circle"], view.id)
       : null;
   const y = (value: number) => paper[1] - value;
@@ -188,6 +213,11 @@ export function DraftLayer({ bench, tool, ink, drawn, toSheet }: Props) {
       </g>
     </g>
   );
+}
+
+function direction([ax, ay]: Point, [bx, by]: Point): Point {
+  const length = Math.hypot(bx - ax, by - ay) || 1;
+  return [(bx - ax) / length, (by - ay) / length];
 }
 
 function distanceTo(hit: NonNullable<ReturnType<typeof nearest>>, at: Point): number {

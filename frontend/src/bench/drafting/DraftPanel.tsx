@@ -2,6 +2,7 @@ import { Button, NumberInput, SegmentedControl, Select, Text } from "@mantine/co
 
 import { term, viewLabel } from "../../frame/words";
 import { said, t } from "../../frame/language";
+import type { Hatch } from "../../api/types";
 import type { Bench } from "../bench";
 import classes from "../Bench.module.css";
 import {
@@ -82,6 +83,7 @@ export function DraftPanel({ bench }: { bench: Bench }) {
           {drafting.change.error.message}
         </Text>
       )}
+      {tool === "hatch" && <HatchFields hatch={drafting.hatch} onChange={drafting.setHatch} />}
       <div className={classes.pair}>
         <NumberInput
           size="xs"
@@ -102,6 +104,37 @@ export function DraftPanel({ bench }: { bench: Bench }) {
         />
       </div>
     </section>
+  );
+}
+
+interface HatchProps {
+  hatch: Hatch;
+  onChange: (hatch: Hatch) => void;
+}
+
+/** How the pen hatches next. */
+function HatchFields({ hatch, onChange }: HatchProps) {
+  return (
+    <div className={classes.pair}>
+      <NumberInput
+        size="xs"
+        label={t("Angle, °")}
+        min={-90}
+        max={90}
+        step={15}
+        value={hatch.angle}
+        onChange={(angle) => onChange({ ...hatch, angle: Number(angle) || 0 })}
+      />
+      <NumberInput
+        size="xs"
+        label={t("Spacing, mm")}
+        min={0.5}
+        max={20}
+        step={0.5}
+        value={hatch.spacing}
+        onChange={(spacing) => onChange({ ...hatch, spacing: Number(spacing) || 3 })}
+      />
+    </div>
   );
 }
 

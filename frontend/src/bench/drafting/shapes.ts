@@ -9,8 +9,16 @@ export type Shape =
 
 const TURN = 2 * Math.PI;
 
-/** The shapes a tool makes of the points taken so far and the pointer; empty while there are too few. */
-export function shapesOf(tool: DraftTool, points: Point[], paper: [number, number]): Shape[] {
+/**
+ * The shapes a tool makes of the points taken so far and the pointer; empty while there are too few.
+ * `along` is the direction of the line a tool takes its own from, a unit vector.
+ */
+export function shapesOf(
+  tool: DraftTool,
+  points: Point[],
+  paper: [number, number],
+  along: Point | null = null,
+): Shape[] {
   const [a, b, c, d] = points;
   switch (tool) {
     case "line":
@@ -40,6 +48,14 @@ export function shapesOf(tool: DraftTool, points: Point[], paper: [number, numbe
       const sign = way[0] ? Math.sign(d[0] - c[0]) || 1 : Math.sign(d[1] - c[1]) || 1;
       const at: Point = [c[0] + way[0] * sign * far, c[1] + way[1] * sign * far];
       return [across(at, [way[1], way[0]], paper)];
+    }
+    case "square":
+      return a && b && along ? [across(b, [-along[1], along[0]], paper)] : [];
+    case "set off": {
+      if (!a || !b || !c || !d || !along) return [];
+      const side = Math.sign((d[0] - c[0]) * -along[1] + (d[1] - c[1]) * along[0]) || 1;
+      const far = side * apart(a, b);
+      return [across([c[0] - far * along[1], c[1] + far * along[0]], along, paper)];
     }
     default:
       return [];

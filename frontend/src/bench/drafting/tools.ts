@@ -2,8 +2,10 @@ import type { Change } from "../../api/types";
 import { said } from "../../frame/language";
 
 export const DRAW_TOOLS = ["line", "rectangle", "circle", "arc"] as const;
-export const CHANGE_TOOLS = ["erase", "trim", "extend", "parallel", "redraw"] as const;
-export const CARRY_TOOLS = ["throw", "mitre", "carry"] as const;
+export const CHANGE_TOOLS = ["erase", "trim", "extend", "parallel", "redraw", "hatch"] as const;
+export const CARRY_TOOLS = ["throw", "square", "mitre", "carry", "set off"] as const;
+/** Tools that take their direction from a line, and which of their points lies on it. */
+export const ALONG: Partial<Record<string, number>> = { square: 0, "set off": 2 };
 
 export type ChangeTool = (typeof CHANGE_TOOLS)[number];
 export type DraftTool = (typeof DRAW_TOOLS)[number] | ChangeTool | (typeof CARRY_TOOLS)[number];
@@ -71,6 +73,29 @@ export const TOOL_FACTS: Record<DraftTool, Facts> = {
     points: 1,
     hints: [said("Point at a line to draw it in the chosen pen.")],
   },
+  hatch: {
+    label: said("Hatch"),
+    points: 1,
+    hints: [said("Point into a closed region; once more takes its hatching away.")],
+  },
+  square: {
+    label: said("Square to a line"),
+    points: 2,
+    hints: [
+      said("Point at a line of any view, such as a slanted edge or a folding line."),
+      said("Take a point: the thin line runs through it, square to that line."),
+    ],
+  },
+  "set off": {
+    label: said("Set off"),
+    points: 4,
+    hints: [
+      said("Take the first end of the distance, on a folding line."),
+      said("Take its other end, square to that line."),
+      said("Point at the line from which it shall be set off."),
+      said("To which side?"),
+    ],
+  },
   throw: {
     label: said("Throw across"),
     points: 2,
@@ -106,7 +131,13 @@ export const CHANGES: Record<ChangeTool, Change["what"]> = {
   extend: "extend",
   parallel: "parallel",
   redraw: "pen",
+  hatch: "hatch",
 };
+
+/** Whether a tool carries something over with thin lines. */
+export function isCarrying(tool: DraftTool): boolean {
+  return (CARRY_TOOLS as readonly string[]).includes(tool);
+}
 
 export function isChangeTool(tool: DraftTool): tool is ChangeTool {
   return tool in CHANGES;

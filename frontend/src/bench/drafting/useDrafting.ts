@@ -2,7 +2,7 @@ import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { answer, api } from "../../api/client";
-import type { Change, Exercise, SheetDocument, View } from "../../api/types";
+import type { Change, Exercise, Hatch, SheetDocument, View } from "../../api/types";
 import type { BenchDraft } from "../useDraft";
 import type { Pen } from "./tools";
 
@@ -14,6 +14,7 @@ export function useDrafting(exercise: Exercise, draft: BenchDraft) {
   const [grid, setGrid] = useState(5);
   /** Length, radius or distance in the units of the sheet, true to the part; null: by pointing. */
   const [size, setSize] = useState<number | null>(null);
+  const [hatch, setHatch] = useState<Hatch>({ angle: 45, spacing: 3 });
   const drafted = document.views.filter((v) => v.lines);
   const view = drafted.find((v) => v.id === chosen) ?? drafted[0] ?? null;
   const change = useMutation({
@@ -27,7 +28,20 @@ export function useDrafting(exercise: Exercise, draft: BenchDraft) {
     // What was drawn while the answer was on its way is not overwritten.
     onSuccess: (changed, { sent }) => draft.change((now) => (now === sent ? changed : now)),
   });
-  return { view, drafted, setView, pen, setPen, grid, setGrid, size, setSize, change };
+  return {
+    view,
+    drafted,
+    setView,
+    pen,
+    setPen,
+    grid,
+    setGrid,
+    size,
+    setSize,
+    hatch,
+    setHatch,
+    change,
+  };
 }
 
 export type Drafting = ReturnType<typeof useDrafting>;

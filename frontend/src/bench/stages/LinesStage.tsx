@@ -1,6 +1,6 @@
 import { Switch, Text, Title } from "@mantine/core";
 
-import { viewLabel } from "../../frame/words";
+import { viewLabel, viewWords } from "../../frame/words";
 import { said, t } from "../../frame/language";
 import type { View } from "../../api/types";
 import { type Bench, isGiven, type Tool } from "../bench";
@@ -71,6 +71,16 @@ export function LinesStage({ bench }: { bench: Bench }) {
   );
 }
 
+/** Which special views are left to draw, by their letters. */
+function specialWords({ document, ink }: Bench): string {
+  const left = document.views.filter((view) => view.lines && view.kind !== "principal");
+  const names = left.map((view) => {
+    const name = viewWords(ink?.views.find((facts) => facts.id === view.id)?.name ?? view.kind);
+    return view.letter ? `${name} ${view.letter}` : name;
+  });
+  return t("The other views are given. Draw by hand: {{views}}.", { views: names.join(", ") });
+}
+
 /** What is to be done with the lines, where views are given. */
 function KindWords({ bench }: { bench: Bench }) {
   const { kind } = bench.exercise.task.drafting;
@@ -79,6 +89,7 @@ function KindWords({ bench }: { bench: Bench }) {
       "Every view is drafted by hand. Choose how it looks at the part under Front and Views.",
     ),
     "third view": t("The other views are given. Draft the empty one from them."),
+    "special view": specialWords(bench),
     "missing lines": t("Some lines have been left out. Add them."),
     "wrong lines": t(
       "Some lines are missing, surplus, out of place or in the wrong pen. Put them right.",

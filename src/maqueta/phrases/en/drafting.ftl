@@ -3,6 +3,8 @@
 drafting-parallel-unsaid = Say how far away the parallel runs, and on which side.
 drafting-most-lines = A view holds at most { PLAIN($most) } lines.
 drafting-no-line = There is no drafted line at this point.
+drafting-region-open = No region is closed about this point: its boundary has a gap, or there is none.
+drafting-most-areas = A view may have { $most } hatched areas at most.
 drafting-curve-untrimmed = A free curve cannot be trimmed; it can be erased.
 drafting-nothing-crosses = No line crosses this one, so there is nothing to trim it to. Erase takes it away whole.
 drafting-circle-uncrossed = A full circle is trimmed between two lines that cross it; fewer than two do.

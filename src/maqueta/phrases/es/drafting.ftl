@@ -3,6 +3,8 @@
 drafting-parallel-unsaid = Diga a qué distancia pasa la paralela, y a qué lado.
 drafting-most-lines = Una vista admite como mucho { PLAIN($most) } líneas.
 drafting-no-line = No hay ninguna línea dibujada en este punto.
+drafting-region-open = Ninguna región queda cerrada en torno a este punto: su contorno tiene un hueco, o no lo hay.
+drafting-most-areas = Una vista puede tener como máximo { $most } áreas rayadas.
 drafting-curve-untrimmed = Una curva libre no se puede recortar; se puede borrar.
 drafting-nothing-crosses = Ninguna línea cruza esta, así que no hay hasta dónde recortarla. Borrar la quita entera.
 drafting-circle-uncrossed = Una circunferencia completa se recorta entre dos líneas que la cruzan; hay menos de dos.

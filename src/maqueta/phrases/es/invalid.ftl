@@ -78,6 +78,7 @@ form-without-field = el formato de lámina no tiene lugar para «{ field-name }�
 no-title-field = «{ $field }» no es ningún campo del cajetín
 view-not-asked-for = { the-view } no está entre las vistas pedidas
 no-view-given = hay que dar al menos una vista
+no-special-view-asked = indique qué corte, detalle o vista auxiliar queda por trazar
 no-line-to-change = { the-view } no tiene ninguna línea en { PLAIN($x) }; { PLAIN($y) } que cambiar
 lines-fit-no-view = estas líneas no encajan en { the-view }
 

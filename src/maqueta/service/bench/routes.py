@@ -23,6 +23,7 @@ from maqueta.service.deliveries.work import judged
 from maqueta.service.desk import AtDesk
 from maqueta.service.exercises.answers import task_of
 from maqueta.service.exercises.course import attempts_left, is_closed
+from maqueta.service.exercises.set_out import set_out
 from maqueta.service.exercises.work import begun
 from maqueta.service.marking.answers import scope_json
 from maqueta.service.world import AnyAccount, InTransaction, Student
@@ -79,7 +80,7 @@ def own(exercise_id: int, student: Student, session: InTransaction, at: AtDesk) 
         return _draft(session, sheet)
     task = task_of(exercise)
     # A blank sheet needs no part: it opens even where the part cannot be made.
-    document = at.run(begun, at.desk_of(exercise, student)) if task.drafting.given else blank_sheet(task)
+    document = at.run(begun, set_out(at, at.desk_of(exercise, student))) if task.drafting.given else blank_sheet(task)
     left = attempts_left(exercise, None, _extra(session, exercise, student.id))
     return DraftAnswer(
         id=None,

@@ -21,6 +21,7 @@ from maqueta.service.exercises.messages import (
     ExerciseTrial,
     SheetMoved,
 )
+from maqueta.service.exercises.set_out import set_out
 from maqueta.service.exercises.variation import check_ranges, version_for
 from maqueta.service.exercises.work import begun, judged_anew
 from maqueta.service.marking.answers import FINDING, decided_of, late_after
@@ -55,7 +56,7 @@ def _ready(at: DeskPlace, version: VersionRecord, task: Exercise, varied: bool) 
         raise HTTPException(422, phrase("form-not-ready", reason=barred.what))
     if varied and task.drafting.changes:
         raise HTTPException(422, phrase("changes-need-one-size"))
-    at.run(begun, at.desk(version, task))
+    at.run(begun, set_out(at, at.desk(version, task)))
     if varied:
         check_ranges(at.world, at.session, version)
 

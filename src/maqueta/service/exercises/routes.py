@@ -12,6 +12,7 @@ from maqueta.service.desk import AtDesk, DeskPlace
 from maqueta.service.exercises.answers import exercise_answer, of_points, task_of
 from maqueta.service.exercises.course import attempts_left
 from maqueta.service.exercises.messages import BlankTask, ExerciseAnswer, NewExercise, StartingAnswer, StartingRequest
+from maqueta.service.exercises.set_out import set_out
 from maqueta.service.exercises.variation import check_ranges, version_for
 from maqueta.service.exercises.work import begun, tried
 from maqueta.service.language import language_spoken
@@ -89,7 +90,7 @@ def set_exercise(form: NewExercise, instructor: Instructor, session: InTransacti
     own = form.task.sheet_form
     if own is not None and (barred := next((flaw for flaw in form_flaws(own) if flaw.bars), None)) is not None:
         raise HTTPException(422, phrase("form-not-ready", reason=barred.what))
-    at.run(begun, at.desk(version, form.task))
+    at.run(begun, set_out(at, at.desk(version, form.task)))
     if form.varied and form.task.drafting.changes:
         raise HTTPException(422, phrase("changes-need-one-size"))
     if form.varied:
@@ -128,7 +129,7 @@ def started(form: StartingRequest, instructor: Instructor, session: InTransactio
     With `propose` that many changes are chosen by the program; the same `seed` chooses the same ones.
     """
     version = own_part(session, instructor, form.part).current
-    return at.run(tried, at.desk(version, form.task), form.propose, form.seed)
+    return at.run(tried, set_out(at, at.desk(version, form.task)), form.propose, form.seed)
 
 
 @router.get("/{exercise_id}")

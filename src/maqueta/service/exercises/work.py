@@ -4,15 +4,21 @@ from dataclasses import replace
 
 from maqueta.drawing.sheet_ink import piece_item
 from maqueta.judging.survey import Survey
-from maqueta.making.starting_sheet import choices, proposed_changes, starting_sheet
+from maqueta.making.starting_sheet import choices, proposed_changes, starting_looks, starting_sheet
 from maqueta.phrases.phrase import phrase
 from maqueta.phrases.told import ToldError
+from maqueta.projection.look import Look
 from maqueta.service.bench.ink import ink_answer
 from maqueta.service.deliveries.work import Judged, judged
 from maqueta.service.desk_work import Desk, RefusedError
 from maqueta.service.exercises.messages import ChoiceAnswer, StartingAnswer
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.placed import placed_views
+
+
+def begun_looks(desk: Desk) -> tuple[Look, ...]:
+    """The looks in which the part has to be drawn for the sheet an exercise starts from."""
+    return starting_looks(desk.projected, desk.task)
 
 
 def begun(desk: Desk) -> SheetDocument:
@@ -31,7 +37,7 @@ def tried(desk: Desk, propose: int, seed: int) -> StartingAnswer:
         task = task.model_copy(update={"drafting": task.drafting.model_copy(update={"changes": changes})})
     document = begun(replace(desk, task=task, student=False))
     views = dict(zip(task.view_names, (item.move for item in placed_views(projected, document)), strict=False))
-    offered = choices(projected, task) if task.drafting.given and task.drafting.kind != "third view" else ()
+    offered = choices(projected, task) if task.drafting.kind in ("missing lines", "wrong lines") else ()
     lines = [
         ChoiceAnswer(view=c.view, at=c.at, added=c.added, item=piece_item(c.piece.moved(views[c.view])))
         for c in offered

@@ -8,6 +8,7 @@ from fastapi import APIRouter
 from maqueta.judging.likeness import Kind, likeness
 from maqueta.service.desk import AT_ONCE, AtDesk, batched
 from maqueta.service.exercises.answers import task_of
+from maqueta.service.exercises.set_out import set_out
 from maqueta.service.marking.work import traits_of
 from maqueta.service.world import Instructor, InTransaction
 from maqueta.sheet.document import SheetDocument
@@ -37,7 +38,7 @@ def near_copies(exercise_id: int, instructor: Instructor, session: InTransaction
     if exercise.varied or len(sheets) < 2:
         return []
     documents = [SheetDocument.model_validate(sheet.document) for sheet in sheets]
-    desk = at.desk(exercise.version, task_of(exercise))
+    desk = set_out(at, at.desk(exercise.version, task_of(exercise)))
     known = [own for some in batched(documents, AT_ONCE) for own in at.run(traits_of, desk, *some)]
     held, pairs = Counter(trait for own in known for trait in own), []
     for one, other in combinations(range(len(sheets)), 2):
