@@ -28,7 +28,11 @@ const names = new Map([
   ["a1", "auxiliary"],
 ]);
 const values = (id: string) =>
-  sayings(sheet, sheet.views.find((own) => own.id === id)!, names).map(({ value }) => value);
+  sayings(
+    sheet,
+    sheet.views.find((own) => own.id === id)!,
+    names,
+  ).map(({ value }) => value);
 
 describe("what a group of lines can be said to be", () => {
   it("is every view, and the special view of every line, circle and parent but its own", () => {

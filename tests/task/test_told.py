@@ -17,12 +17,14 @@ from tests.parts import demo_projected
 
 PART = demo_projected("reed-clamp")
 UP = {"x": "+z", "y": "+z", "z": "+y"}
-KINDS = ("projected", "drafted", "third view", "missing lines", "wrong lines")
+KINDS = ("projected", "drafted", "third view", "special view", "missing lines", "wrong lines")
 
 
 def exercise(kind: str, shown: bool = True, **more: Any) -> Exercise:
     drafting = {"kind": kind, "shown": shown}
     front = {"accept": [{"side": "-y", "up": "+z"}]}
+    if kind == "special view":
+        more = {"special": [{"kind": "section"}], **more}
     return Exercise.model_validate({"front": front, "drafting": drafting, **more})
 
 
@@ -42,6 +44,7 @@ def view(**of: Any) -> SheetDocument:
         ("drafted", set()),
         # Front and top are given; the right view is left, and the left one has the same outline.
         ("third view", {"-y", "+z"}),
+        ("special view", set(SIDES)),
         ("missing lines", set()),
         ("wrong lines", set()),
     ],
@@ -101,6 +104,7 @@ TOLD = st.builds(
     Told,
     st.booleans(),
     st.frozensets(st.sampled_from(SIDES)),
+    st.booleans(),
     st.booleans(),
     st.sampled_from(("nothing", "places", "counts", "everything")),
     st.booleans(),
