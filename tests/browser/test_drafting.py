@@ -220,3 +220,61 @@ def test_white_space_and_proposed_scale(open_page: Open) -> None:
     expect(page.get_by_text("the largest recommended scale that leaves room for dimensions")).to_be_visible()
     wide = box_of(page, "v1")
     assert wide[2] - wide[0] > right - left
+
+
+def test_a_section_is_drawn_and_hatched_with_the_pen(open_page: Open) -> None:
+    """All but the section is given; islands stay bare, what is not closed is told, a distance is set off aslant."""
+    teacher = open_page("ines.corvalho")
+    teacher.evaluate(
+        """async () => {
+            const { token } = await (await fetch("/api/me")).json();
+            const headers = { "content-type": "application/json", "x-maqueta-token": token };
+            const [part] = (await (await fetch("/api/parts?words=Ribbed%20bearing")).json()).parts;
+            const [{ id }] = await (await fetch("/api/classes")).json();
+            const task = {
+                drafting: { kind: "special view" }, special: [{ kind: "section" }],
+                dimensioning: { required: false }, pictorial: "unwanted",
+            };
+            const asked = { title: "Bearing, section left", due_at: "2099-01-01T20:00:00Z", task };
+            const body = JSON.stringify({ part: part.id, school_class: id, ...asked });
+            const answer = await fetch("/api/exercises", { method: "POST", headers, body });
+            if (!answer.ok) throw new Error(await answer.text());
+        }"""
+    )
+    page = open_page("elio.marchetti")
+    _open(page, "Bearing, section left")
+    expect(page.get_by_text("The other views are given. Draw by hand: section A–A.")).to_be_visible()
+    section = sheet(page).locator('[data-role="view"][data-id="s1"]')
+    _tool(page, "Rectangle")
+    _at(page, (60, 40), (130, 60))
+    expect(section.locator("> polyline")).to_have_count(4)
+    _tool(page, "Circle")
+    _at(page, (95, 50), (100, 50))
+    expect(section.locator("> circle")).to_have_count(1)
+    _tool(page, "Hatch")
+    click(page, (150, 20))
+    expect(page.get_by_role("alert")).to_contain_text("No region is closed about this point")
+    bare = section.locator("> *").count()
+    click(page, (70, 50))
+    expect(section.locator("> *")).not_to_have_count(bare)
+    saved(page)
+    hatched = page.evaluate(
+        """async () => {
+            const number = location.pathname.split("/")[2];
+            const { document } = await (await fetch(`/api/exercises/${number}/sheet`)).json();
+            return document.views.find((view) => view.id === "s1").hatched.map(({ rings }) => rings.length);
+        }"""
+    )
+    assert hatched == [2], "the circle is left out"
+    page.keyboard.press("Control+z")
+    construction = sheet(page).locator('[data-role="construction"] > *')
+    _tool(page, "Line")
+    _at(page, (150, 45), (180, 85))
+    page.keyboard.press("Escape")
+    expect(section.locator("> polyline")).to_have_count(5)
+    _tool(page, "Square to a line")
+    _at(page, (159, 57), (95, 50))
+    expect(construction).to_have_count(1)
+    _tool(page, "Set off")
+    _at(page, (60, 40), (60, 60), (159, 57), (190, 50))
+    expect(construction).to_have_count(2)

@@ -41,8 +41,10 @@ export function StartingSheet({ part, task, onChange }: Props) {
   const [lit, setLit] = useState<Choice | null>(null);
   const ask = (body: { propose: number; seed: number }) =>
     answer(api.POST("/api/exercises/starting-sheet", { body: { part, task, ...body } }));
+  const unsaid = drafting.kind === "special view" && task.special.length === 0;
   const sheet = useQuery({
     queryKey: ["starting sheet", part, task],
+    enabled: !unsaid,
     queryFn: () => ask({ propose: 0, seed: 0 }),
     placeholderData: keepPreviousData,
   });
@@ -60,6 +62,10 @@ export function StartingSheet({ part, task, onChange }: Props) {
         { view: choice.view, at: choice.at, change: choice.added ? "added" : change },
       ]);
   };
+  if (unsaid)
+    return (
+      <Text className="quiet">{t("Say above which special view is left to the students.")}</Text>
+    );
   if (sheet.error) return <Text c="var(--fault)">{sheet.error.message}</Text>;
   if (!sheet.data) return null;
   const { ink, choices } = sheet.data;

@@ -138,8 +138,11 @@ def _section(projected: ProjectedPart, views: Sequence[View], asked: SectionAske
     if not through:
         attitudes = {f"v{k}": view.attitude for k, (view, _) in enumerate(known) if view.attitude is not None}
         need = special_need(projected, attitudes).sections  # type: ignore[arg-type]
-        through = list(need[0].through) if need else [part.centroid]
-        ways = [*([need[0].towards] if need else []), *ways]
+        # What needs none is cut along the axis it is mainly round about, so that the section shows its inside.
+        axis = _axis(projected)
+        through = list(need[0].through) if need else [axis[0] if axis is not None else _middle(part.low, part.high)]
+        lengthwise = [way for way in ways if axis is not None and square(way, axis[1])]
+        ways = [*([need[0].towards] if need else lengthwise), *ways]
         form = need[0].form if need and asked.form == "any" else form
     for towards in ways:
         for view, look in known:
@@ -226,6 +229,11 @@ def _path(
         x1, y1 = look.seen(beside)
         return (at(start, level), (x0, y0), (x0 + reach * (x1 - x0) / 2, y0 + reach * (y1 - y0) / 2))
     return None
+
+
+def _middle(low: Vector, high: Vector) -> Vector:
+    x, y, z = ((a + b) / 2 for a, b in zip(low, high, strict=True))
+    return (x, y, z)
 
 
 def _corners(low: Vector, high: Vector) -> list[Vector]:

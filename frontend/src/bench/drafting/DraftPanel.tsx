@@ -10,6 +10,7 @@ import {
   CHANGE_TOOLS,
   DRAW_TOOLS,
   type DraftTool,
+  isChangeTool,
   isDraftTool,
   type Pen,
   PEN_NAMES,
@@ -78,7 +79,7 @@ export function DraftPanel({ bench }: { bench: Bench }) {
           ? TOOL_FACTS[tool].hints.map((hint) => t(hint)).join(" ")
           : t("Choose a tool to draw in this view.")}
       </Text>
-      {drafting.change.error && (
+      {isDraftTool(tool) && isChangeTool(tool) && drafting.change.error && (
         <Text c="var(--fault)" role="alert" size="sm">
           {drafting.change.error.message}
         </Text>

@@ -75,8 +75,11 @@ export function LinesStage({ bench }: { bench: Bench }) {
 function specialWords({ document, ink }: Bench): string {
   const left = document.views.filter((view) => view.lines && view.kind !== "principal");
   const names = left.map((view) => {
-    const name = viewWords(ink?.views.find((facts) => facts.id === view.id)?.name ?? view.kind);
-    return view.letter ? `${name} ${view.letter}` : name;
+    const letter = view.letter ?? "";
+    if (letter && view.kind === "section")
+      return t("section {{first}}–{{last}}", { first: letter, last: letter });
+    if (letter && view.kind === "detail") return t("detail {{letter}}", { letter });
+    return viewWords(ink?.views.find((facts) => facts.id === view.id)?.name ?? view.kind);
   });
   return t("The other views are given. Draw by hand: {{views}}.", { views: names.join(", ") });
 }
