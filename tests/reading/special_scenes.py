@@ -55,7 +55,7 @@ class Scene:
         return Scene(self.known.with_looks(self.draws(sheet.looks_aslant)), self.known, self.task, sheet, self.solid)
 
 
-def _task(**more: Any) -> Exercise:
+def asked(**more: Any) -> Exercise:
     return Exercise.model_validate(
         {
             "views": ["front", "top"],
@@ -73,14 +73,14 @@ def _task(**more: Any) -> Exercise:
 def demo(slug: str) -> Scene:
     """The model answer of a demo part with the special view it is asked for."""
     solid = demo_solid(slug)
-    known, task = project(*solid), _task(special=[ASKED[slug]])
+    known, task = project(*solid), asked(special=[ASKED[slug]])
     part = known.with_looks(drawn(*solid, model_looks(known, task)))
     return Scene(part, known, task, model_sheet(part, task, DRAFTER), solid)
 
 
 def _begun(solid: tuple[Shape, Part], **more: Any) -> Scene:
     """Front and top view without sizes, to which special views are added."""
-    known, task = project(*solid), _task(dimensioning={"required": False}, **more)
+    known, task = project(*solid), asked(dimensioning={"required": False}, **more)
     return Scene(known, known, task, model_sheet(known, task, DRAFTER), solid)
 
 

@@ -1,5 +1,6 @@
 """A group that was taken for something else, said to be the special view it is: of which line, circle or parent."""
 
+from collections.abc import Callable
 from typing import Any
 
 import pytest
@@ -22,7 +23,7 @@ from tests.reading.special_scenes import (
 )
 from tests.reading.special_writer import MANNERS, write_special
 
-SHEETS = {
+SHEETS: dict[str, Callable[[], Scene]] = {
     "half": half,
     "detail of a section": detail_of_a_section,
     "face alone": auxiliary_of_the_face_alone,

@@ -44,7 +44,7 @@ def model_sheet(projected: ProjectedPart, exercise: Exercise, drafter: Drafter) 
 
 def model_looks(projected: ProjectedPart, exercise: Exercise) -> tuple[Look, ...]:
     """The looks in which a part has to be drawn for its model answer beside the usual ones."""
-    return special_looks(projected, exercise, model_views(projected, exercise)[0]) if exercise.special else ()
+    return special_looks(projected, exercise, model_views(projected, exercise)[0]) if exercise.asked_specially else ()
 
 
 def dimensioned(

@@ -18,7 +18,7 @@ from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.placed import placed_views
 from maqueta.sheet.scales import recommended
 from maqueta.sheet.set_down import auxiliary_of, detail_of, moved_out, section_of
-from maqueta.sheet.special import CircledRegion, CuttingLine, Hatch, SheetClip
+from maqueta.sheet.special import CircledRegion, CuttingLine, Hatch, SheetClip, SightArrow
 from maqueta.sheet.view import View
 from maqueta.sheet.view_graph import fold
 from maqueta.solid.cut import CutForm
@@ -26,11 +26,13 @@ from maqueta.solid.part import Part
 from maqueta.solid.uncut import pins, with_ribs_whole
 from maqueta.solid.unit import MILLIMETRES
 from maqueta.task.exercise import Exercise
-from maqueta.task.special import AuxiliaryAsked, DetailAsked, SectionAsked
+from maqueta.task.special import AuxiliaryAsked, DetailAsked, SectionAsked, way_of
 
 _LETTERS: Final = "ABCDEFGHJKLMNPRSTUVWXYZ"
 #: Distances tried between the origins of a view and its parent, mm: the first, and so many steps further.
 _FIRST, _STEP, _STEPS = 10.0, 5.0, 80
+#: The arrow that says from where a view is seen ends so far before the view it stands in, mm.
+_BEFORE: Final = 4.0
 
 
 @dataclass
@@ -43,6 +45,7 @@ class _Plan:
     views: list[View] = field(default_factory=list)
     lines: list[CuttingLine] = field(default_factory=list)
     circled: list[CircledRegion] = field(default_factory=list)
+    arrows: list[SightArrow] = field(default_factory=list)
 
     def letter(self) -> str:
         """The next letter."""
@@ -86,6 +89,22 @@ class _Plan:
         at = (view.at[0] + x - box[0], view.at[1] + y - box[1])
         return view.model_copy(update={"at": at})
 
+    def apart(self, view: View, parent: View) -> View:
+        """An auxiliary view where there is room for it: with its letter, and the arrow in its parent that says so."""
+        look, own = parent.own_look, view.own_look
+        way = fold(look, own) if look is not None and own is not None else None
+        assert way is not None, "an auxiliary view looks along the plane of its parent"
+        lettered = self.anywhere(view.model_copy(update={"letter": self.letter()}))
+        left, bottom, right, top = self.box(parent)
+        reach = (abs(way[0]) * (right - left) + abs(way[1]) * (top - bottom)) / 2 + _BEFORE
+        factor = parent.scale * MILLIMETRES[self.part.unit]
+        middle = ((left + right) / 2 - parent.at[0], (bottom + top) / 2 - parent.at[1])
+        tip = ((middle[0] + reach * way[0]) / factor, (middle[1] + reach * way[1]) / factor)
+        number = len(self.arrows) + 1
+        arrow = SightArrow(id=f"x{number}", view=parent.id, tip=tip, way=(-way[0], -way[1]), letter=lettered.letter)
+        self.arrows.append(arrow)
+        return lettered
+
     def add(self, view: View) -> None:
         """Set a view down as it is."""
         self.views.append(view)
@@ -100,13 +119,14 @@ def special_looks(projected: ProjectedPart, exercise: Exercise, views: Sequence[
 
 def with_special_views(projected: ProjectedPart, exercise: Exercise, sheet: SheetDocument) -> SheetDocument:
     """A sheet with the special views an exercise asks for, each where there is room for it."""
-    if not exercise.special:
+    if not exercise.asked_specially:
         return sheet
     plan = _planned(projected, exercise, sheet.views)
     changed = {
         "views": (*sheet.views, *plan.views),
         "cutting_lines": tuple(plan.lines),
         "circled": tuple(plan.circled),
+        "sight_arrows": tuple(plan.arrows),
     }
     return sheet.model_copy(update=changed)
 
@@ -119,6 +139,8 @@ def _planned(projected: ProjectedPart, exercise: Exercise, views: Sequence[View]
             _section(projected, views, asked, plan)
         elif isinstance(asked, AuxiliaryAsked):
             _auxiliary(views, asked, plan)
+    for edge in exercise.true_length:
+        _in_true_length(views, way_of(edge), plan)
     # Details last: they may enlarge a piece of a section.
     for asked in exercise.special:
         if isinstance(asked, DetailAsked):
@@ -249,6 +271,33 @@ def _auxiliary(views: Sequence[View], asked: AuxiliaryAsked, plan: _Plan) -> Non
     chains = [[_folded(view, look, wanted, plan, 1)] for view, look in known if square(wanted, look.towards)] or [
         chain for view, look in known for chain in _by_way_of(view, look, wanted, plan)
     ]
+    _set_down(chains, views, plan)
+
+
+def _in_true_length(views: Sequence[View], edge: Vector, plan: _Plan) -> None:
+    """A view square to an edge, folded out along it, where none of those that are there is square to it."""
+    known = _principal(views)
+    there = [look for _, look in known] + [look for view in plan.views if (look := view.own_look) is not None]
+    if not any(edge) or any(square(unit(edge), look.towards) for look in there):
+        return
+    ways = [(view, look, cross(unit(edge), look.towards)) for view, look in known]
+    chains = [
+        [_folded(view, look, unit(_times(sign, way)), plan, 1)]
+        for view, look, way in ways
+        if dot(way, way) > 1e-12
+        for sign in (1.0, -1.0)
+    ]
+    _set_down(chains, views, plan)
+
+
+def _times(factor: float, way: Vector) -> Vector:
+    x, y, z = way
+    return (factor * x, factor * y, factor * z)
+
+
+def _set_down(chains: Sequence[Sequence[View]], views: Sequence[View], plan: _Plan) -> None:
+    """The first chain of views, each folded out of the one before, that has room in line; else the first one apart."""
+    known = _principal(views)
     for chain in chains:
         before, known_views = len(plan.taken), {view.id: view for view, _ in known}
         placed: list[View] = []
@@ -264,8 +313,11 @@ def _auxiliary(views: Sequence[View], asked: AuxiliaryAsked, plan: _Plan) -> Non
             plan.views += placed
             return
         del plan.taken[before:]
+    parents = {view.id: view for view, _ in known}
     for view in chains[0] if chains else ():
-        plan.add(plan.anywhere(view))
+        here = plan.apart(view, parents[view.parent or ""])
+        plan.add(here)
+        parents[here.id] = here
 
 
 def _by_way_of(view: View, look: Look, wanted: Vector, plan: _Plan) -> list[list[View]]:
@@ -276,8 +328,7 @@ def _by_way_of(view: View, look: Look, wanted: Vector, plan: _Plan) -> list[list
         return []
     chains = []
     for sign in (1.0, -1.0):
-        x, y, z = unit(first)
-        primary = _folded(view, look, (sign * x, sign * y, sign * z), plan, 1)
+        primary = _folded(view, look, unit(_times(sign, first)), plan, 1)
         own = primary.own_look
         assert own is not None, "an auxiliary view looks at the part"
         chains.append([primary, _folded(primary, own, wanted, plan, 2)])

@@ -13,6 +13,7 @@ from maqueta.reading.sheet import ReadSheet, finished, read_sheet
 from maqueta.reading.special.matching import LooksWantedError
 from maqueta.task.exercise import Exercise
 from maqueta.task.fronts import accepted_fronts
+from maqueta.task.special import way_of
 
 #: Draws a part in more looks.
 Draws = Callable[[Sequence[Look]], Sequence[tuple[Look, LineSet]]]
@@ -59,4 +60,5 @@ def expectation(projected: ProjectedPart, exercise: Exercise) -> Expectation:
         style=exercise.style,
         decimals=exercise.decimals,
         special=exercise.special,
+        edges=tuple(way for edge in exercise.true_length if any(way := way_of(edge))),
     )

@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 
+from maqueta.geometry.directions import Vector
 from maqueta.projection.arrangement import Angle, ViewName
 from maqueta.projection.attitude import Attitude
 from maqueta.sheet.document import Paper, Style
@@ -30,6 +31,8 @@ class Expectation:
     decimals: int
     #: Sections, details and auxiliary views the exercise asks for.
     special: tuple[SpecialAsked, ...] = ()
+    #: The directions of edges it wants in true length.
+    edges: tuple[Vector, ...] = ()
 
     @property
     def form_paper(self) -> Paper:

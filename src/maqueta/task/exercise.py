@@ -203,7 +203,7 @@ class Exercise(Strict):
             raise ToldError(phrase("view-not-asked-for", name=sorted(unknown)[0]))
         if self.drafting.kind == "third view" and len(set(self.left_to_draft)) >= len(self.view_names):
             raise ToldError(phrase("no-view-given"))
-        if self.drafting.kind == "special view" and not self.special:
+        if self.drafting.kind == "special view" and not self.asked_specially:
             raise ToldError(phrase("no-special-view-asked"))
         return self
 

@@ -66,3 +66,9 @@ class AuxiliaryAsked(Strict):
 SpecialAsked = Annotated[SectionAsked | DetailAsked | AuxiliaryAsked, Field(discriminator="kind")]
 #: An edge, by its two ends, that is to be seen in true length.
 AskedLength = tuple[ModelPoint, ModelPoint]
+
+
+def way_of(edge: AskedLength) -> Vector:
+    """The direction of an edge, as long as the edge is."""
+    (ax, ay, az), (bx, by, bz) = edge
+    return (bx - ax, by - ay, bz - az)

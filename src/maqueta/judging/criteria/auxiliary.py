@@ -15,7 +15,7 @@ from maqueta.judging.survey import Survey
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.sheet.placed import PlacedView
 from maqueta.sheet.view_graph import fold, shared
-from maqueta.task.special import Shown
+from maqueta.task.special import Shown, way_of
 
 RULES: Final = Rules(
     (
@@ -60,12 +60,10 @@ def _asked(survey: Survey, auxiliary: Sequence[PlacedView]) -> tuple[list[Findin
             finding = _unshown(survey, asked.shows, [item for item in auxiliary if item.view.id not in meant])
             meant.update(finding.views[:1])
             findings.append(finding)
-    for start, end in survey.exercise.true_length:
-        way = (end[0] - start[0], end[1] - start[1], end[2] - start[2])
+    for edge in survey.exercise.true_length:
+        way = way_of(edge)
         if not any(abs(_askew(item, way) - 90) <= _SQUARE for item in survey.orthographic):
-            findings.append(
-                RULES.found("auxiliary.missing", parameters={"edge": _points(start, end)}, variant="length")
-            )
+            findings.append(RULES.found("auxiliary.missing", parameters={"edge": _points(*edge)}, variant="length"))
     return findings, meant
 
 

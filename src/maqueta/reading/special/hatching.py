@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from typing import Final
 
 import shapely
+from scipy.spatial import KDTree
 from shapely.geometry import MultiLineString, Polygon
 
 from maqueta.geometry.carrier import Line
@@ -18,6 +19,8 @@ from maqueta.sheet.special import MOST_EDGE, Hatching, Rings
 _FEWEST, _FARTHEST, _ALIKE = 4, 12.0, math.radians(0.6)
 #: So many where nothing else tells of a section: of thin lines, and of any.
 _MANY_THIN, _MANY = 7, 12
+#: Ends meet at a corner within this (mm); sides of something have more than this share of their ends at corners.
+_CORNER, _SIDES = 0.05, 0.3
 #: Spacings are even within this share of the usual one.
 _EVEN: Final = 0.25
 #: Corners of an area are left out where they stand out by less than this (mm).
@@ -46,10 +49,13 @@ def loose_hatching(
             families[(stroke.style, round(angle / _ALIKE))].append(i)
     areas: list[Hatching] = []
     used: set[int] = set(named)
+    corners = _ends(strokes, aside)
     for (_, _), members in sorted(families.items(), key=lambda entry: entry[1][0]):
         thin = kinds[members[0]] == "dimension"
         fewest = _FEWEST if told else _MANY_THIN if thin else _MANY
         for run in _evenly_spaced(strokes, members, bool(named.intersection(members)), fewest):
+            if not named.intersection(run) and _is_contour(strokes, run, corners):
+                continue
             found = _areas(strokes, run)
             if found:
                 areas += found
@@ -74,6 +80,26 @@ def _evenly_spaced(strokes: Sequence[Stroke], members: Sequence[int], sure: bool
         return []
     even = sum(abs(step / usual - round(step / usual)) <= _EVEN for step in steps)
     return [list(order)] if even >= 0.8 * len(steps) and len(steps) >= fewest - 1 else []
+
+
+def _ends(strokes: Sequence[Stroke], aside: frozenset[int]) -> tuple[KDTree, list[int]]:
+    """The ends of all strokes, and the stroke each is of."""
+    ends = [(point, i) for i, stroke in enumerate(strokes) if i not in aside for point in stroke.piece.ends]
+    return KDTree([point for point, _ in ends] or [(math.inf, math.inf)]), [i for _, i in ends]
+
+
+def _is_contour(strokes: Sequence[Stroke], run: Sequence[int], corners: tuple[KDTree, list[int]]) -> bool:
+    """Whether parallel strokes are sides of something: they end where others of their style end, at corners.
+
+    Hatching ends along the lines that bound it.
+    """
+    tree, owners = corners
+    own = set(run)
+    points = [point for i in run for point in strokes[i].piece.ends]
+    style = strokes[run[0]].style
+    near: Sequence[list[int]] = list(tree.query_ball_point(points, _CORNER))  # type: ignore[arg-type]
+    met = sum(any(owners[k] not in own and strokes[owners[k]].style == style for k in found) for found in near)
+    return met > _SIDES * len(points)
 
 
 def _offset(line: object) -> float:

@@ -11,6 +11,8 @@ from shapely.geometry import Polygon
 from maqueta.geometry.box import Box, apart, box_of, grown, within
 from maqueta.geometry.carrier import TURN, Circle, Similarity
 from maqueta.geometry.compare import DrawnPiece
+from maqueta.geometry.directions import Vector
+from maqueta.geometry.frame import unit
 from maqueta.geometry.line_set import LineSet, extremes
 from maqueta.projection.look import Look
 from maqueta.projection.projected_part import ProjectedPart, UnseenLookError
@@ -33,6 +35,7 @@ from maqueta.reading.special.shown import (
     sections_of_mark,
     sections_through_axes,
 )
+from maqueta.reading.special.turned import turned_to_fit
 from maqueta.reading.view_groups import Group, drawn_piece
 from maqueta.sheet.scales import parse_scale
 from maqueta.sheet.special import Hatching, SheetClip
@@ -132,6 +135,7 @@ class Matching:
         known = [(k, look) for k, look in looks if look is not None and look.cut is None]
         hatched = place in self.areas or (label is not None and label.kind == "section")
         marks = self._marks_for(label)
+        pieces = [item.piece for item in self._pieces(place)]
         stages: list[Callable[[], list[Meant]]] = []
         if hatched and not marks:
             stages.append(lambda: self._broken_out(place))
@@ -143,9 +147,26 @@ class Matching:
             if through:
                 stages.append(lambda: sections_through_axes(part, squarely, through))
             stages.append(lambda: sections_through_axes(part, squarely, ()))
+            stages.append(
+                lambda: list(turned_to_fit(self._of_marks(sections_of_mark, marks, views), self._seen, pieces))
+            )
         else:
-            stages.append(lambda: auxiliary_of(part, known))
+            folded = auxiliary_of(part, known, *self._asked_ways())
+            stages.append(lambda: folded)
+            stages.append(lambda: list(turned_to_fit(folded, self._seen, pieces)))
         return stages
+
+    def _seen(self, look: Look) -> LineSet | None:
+        """The lines of a look; None where it has not been drawn."""
+        try:
+            return self.projected.line_set(look)
+        except UnseenLookError:
+            return None
+
+    def _asked_ways(self) -> tuple[list[Vector], list[Vector]]:
+        """The directions the exercise wants looked along, and those of edges it wants in true length."""
+        shows = [asked.shows for asked in self.expected.special if asked.kind == "auxiliary"]
+        return [unit(own.way) for own in shows if own is not None], [unit(way) for way in self.expected.edges]
 
     def _broken_out(self, place: int) -> list[Meant]:
         """A group as a view of which a region is broken out."""

@@ -120,33 +120,66 @@ def details_of(mark: CircleMark, place: int, parent: int, identity: Identity, mo
     return [Meant(Identity(Aslant(frame=look.frame), cut=identity.cut, clip=clip), parent, place)]
 
 
-def auxiliary_of(part: Part, known: Sequence[tuple[int, Look]]) -> list[Meant]:
-    """Views folded out square to the part's slanted faces, and those that lead to them."""
+def auxiliary_of(
+    part: Part, known: Sequence[tuple[int, Look]], ways: Sequence[Vector] = (), edges: Sequence[Vector] = ()
+) -> list[Meant]:
+    """Views folded out along directions worth looking along, and those that lead to them: `ways` that are asked for,
+    then square to the part's slanted faces and along its slanted edges; and square to `edges` wanted in true length.
+    """
+    sights = _apart([*ways, *_slanted_faces(part)[:_MOST_SIGHTS], *_slanted_edges(part)[:_MOST_SIGHTS]])
     found: list[Meant] = []
-    normals: list[Vector] = []
-    for face in sorted((f for f in part.faces if f.kind == "plane"), key=lambda f: -f.area):
-        axis = any(parallel(face.direction, vector(side)) for side in SIDES)
-        if not axis and all(not parallel(face.direction, other) for other in normals):
-            normals.append(face.direction)
-    for normal in normals[:12]:
+    for sight in sights:
         for parent, look in known:
-            if square(normal, look.towards):
-                found += [_folded(parent, look, normal, sign) for sign in (1.0, -1.0)]
-    for normal in normals[:6]:
-        if any(square(normal, vector(side)) for side in SIDES):
-            continue
+            if square(sight, look.towards):
+                found += [_folded(parent, look, sight, sign) for sign in (1.0, -1.0)]
+    for edge in edges:
         for parent, look in known:
-            line = unit(cross(normal, look.towards))
+            if not parallel(edge, look.towards):
+                found += [_folded(parent, look, unit(cross(edge, look.towards)), sign) for sign in (1.0, -1.0)]
+    oblique = [sight for sight in sights if not any(square(sight, vector(side)) for side in SIDES)]
+    for sight in oblique[: _MOST_SIGHTS // 2 + len(ways)]:
+        for parent, look in known:
+            # Along a line of the face, or square to the edge: the primary view shows the face as an edge, the edge in
+            # true length.
+            line = unit(cross(sight, look.towards))
             for sign in (1.0, -1.0):
                 primary = _folded(parent, look, line, sign)
                 found.append(primary)
                 own = primary.identity.orthographic
                 if own is not None:
                     # The secondary view hangs on the primary one, whichever group that is.
-                    found += [_folded(_PRIMARY, own, normal, side) for side in (1.0, -1.0)]
+                    found += [_folded(_PRIMARY, own, sight, side) for side in (1.0, -1.0)]
     return found
 
 
+def _slanted_faces(part: Part) -> list[Vector]:
+    """The normals of slanted flat faces, the largest face first."""
+    flat = sorted((face for face in part.faces if face.kind == "plane"), key=lambda face: -face.area)
+    return _apart([face.direction for face in flat if _slanted(face.direction)])
+
+
+def _slanted_edges(part: Part) -> list[Vector]:
+    """The directions of slanted straight edges, the longest edge first."""
+    straight = sorted((edge for edge in part.edges if edge.kind == "line"), key=lambda edge: -edge.length)
+    ways = (unit(_v(tuple(b - a for a, b in zip(edge.start, edge.end, strict=True)))) for edge in straight)
+    return _apart([way for way in ways if _slanted(way)])
+
+
+def _slanted(way: Vector) -> bool:
+    return not any(parallel(way, vector(side)) for side in SIDES)
+
+
+def _apart(ways: Iterable[Vector]) -> list[Vector]:
+    """Directions without those that are there already, either way round."""
+    kept: list[Vector] = []
+    for way in ways:
+        if all(not parallel(way, other) for other in kept):
+            kept.append(way)
+    return kept
+
+
+#: So many slanted faces are looked at squarely, and slanted edges along, at most.
+_MOST_SIGHTS: Final = 12
 #: The parent of a secondary view, where its group is yet to be found.
 _PRIMARY: Final = -1
 

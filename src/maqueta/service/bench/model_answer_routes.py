@@ -35,7 +35,7 @@ def _document(at: DeskPlace, exercise: ExerciseRecord, record: ModelAnswerRecord
         return SheetDocument.model_validate(record.document)
     drafter = Drafter("Model answer", exercise.school_class.name, f"{exercise.due_at:%Y-%m-%d}")
     desk = at.desk(exercise.version, task_of(exercise))
-    if desk.task.special:
+    if desk.task.asked_specially:
         desk = at.seen_so(desk, at.run(answer_looks, desk))
     return at.run(answered, desk, drafter)
 
