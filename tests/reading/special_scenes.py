@@ -174,6 +174,27 @@ def broken_out() -> Scene:
     return _with(begun, (front.model_copy(update=own), top))
 
 
+def _revolved(begun: Scene, parent: str, through: tuple[float, float, float]) -> Scene:
+    """A cut face revolved in place, upright, about a point of a view, with no line and no letters."""
+    view = begun.sheet.view(parent)
+    far, (x, y) = begun.part.part.size, _look(view).seen(through)
+    face = _section(begun, CuttingLine(id="c1", view=parent, path=((x, y - far), (x, y + far))), (0, 0), "revolved")
+    look = face.own_look
+    assert look is not None
+    u, v = look.seen(through)
+    at = (view.at[0] + view.scale * (x - u), view.at[1] + view.scale * (y - v))
+    return _with(begun, (*begun.sheet.views, face.model_copy(update={"at": at})))
+
+
+def revolved_in_a_bar() -> Scene:
+    grooves = (block((120, 6, 20), at, operation="cut") for at in ((0, 0, 5), (0, 14, 5)))
+    return _revolved(_begun(made(block((120, 20, 30)), *grooves)), "v2", (40, 10, 15))
+
+
+def revolved_in_a_shaft() -> Scene:
+    return _revolved(_begun(demo_solid("spindle-pin")), "v1", (29, 0, 0))
+
+
 def auxiliary_with_arrow() -> Scene:
     begun = _begun(demo_solid("slanted-seat"))
     front = begun.sheet.view("v1")
@@ -237,6 +258,8 @@ SCENES: Final[tuple[Callable[[], Scene], ...]] = (
     two_sections_one_enlarged,
     first_angle_cut_across,
     broken_out,
+    revolved_in_a_bar,
+    revolved_in_a_shaft,
     auxiliary_with_arrow,
     auxiliary_of_the_face_alone,
     in_inches,

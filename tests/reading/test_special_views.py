@@ -19,7 +19,7 @@ from maqueta.sheet.dimension import LinearDimension
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.view import ViewKind
 from tests.reading.dxf_writer import CONVENTIONS, Convention, drawn_lines
-from tests.reading.special_scenes import ASKED, SCENES, Scene, broken_out, demo, half
+from tests.reading.special_scenes import ASKED, SCENES, Scene, broken_out, demo, half, revolved_in_a_bar
 from tests.reading.special_writer import MANNERS, Manner, write_special
 
 KINDS: tuple[ViewKind, ...] = ("section", "detail", "auxiliary")
@@ -59,6 +59,16 @@ def test_sheets_put_together_by_hand_come_back_without_an_error(place: int) -> N
     assert errors(findings) == []
     was = sorted((v.kind, v.cut.form if v.cut else "") for v in scene.sheet.views)
     assert sorted((v.kind, v.cut.form if v.cut else "") for v in document.views) == was
+
+
+@pytest.mark.parametrize("manner", MANNERS, ids=lambda manner: manner.name)
+def test_a_section_revolved_in_place_is_told_from_its_view_however_it_is_hatched(manner: Manner) -> None:
+    scene = revolved_in_a_bar()
+    assert errors(list(check(scene.part, scene.task, scene.sheet).findings)) == []
+    document, findings = read(scene, CONVENTIONS[3 * MANNERS.index(manner) % len(CONVENTIONS)], manner)
+    assert errors(findings) == []
+    face = document.views[-1]
+    assert (face.kind, face.cut and face.cut.form, face.parent) == ("section", "revolved", "v2")
 
 
 @pytest.mark.parametrize("manner", MANNERS, ids=lambda manner: manner.name)

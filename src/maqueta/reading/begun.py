@@ -17,6 +17,7 @@ from maqueta.reading.known_form import find_form
 from maqueta.reading.settle import Settled, settle_open
 from maqueta.reading.special.belonging import areas_of_groups
 from maqueta.reading.special.evidence import Evidence, evidence
+from maqueta.reading.special.revolved import revolved_apart
 from maqueta.reading.title import read_title, symbol_marks
 from maqueta.reading.untangled import untangled
 from maqueta.reading.view_groups import Group, box_of_strokes, view_groups, without_strays
@@ -78,6 +79,9 @@ def begun(content: Content, projected: ProjectedPart, expected: Expectation) -> 
     groups = view_groups(strokes, kinds, taken, settled.either, projected, scales, expected)
     groups, beyond = _most(without_strays(groups, strokes), strokes)
     areas = areas_of_groups(groups, told_of.areas)
+    if areas:
+        about = (strokes, kinds, settled.either, projected, scales, expected)
+        groups, areas = revolved_apart(groups, areas, *about)
     return BegunSheet(
         content=content,
         expected=expected,

@@ -86,7 +86,13 @@ def _overlap(survey: Survey) -> list[Finding]:
 
 
 def _lie_over(first: PlacedView, second: PlacedView) -> bool:
-    """Whether two views overlap or touch. The box of a view folded out on a slant reaches far beyond its lines."""
+    """Whether two views overlap or touch. The box of a view folded out on a slant reaches far beyond its lines.
+
+    A section revolved in place stands in its parent.
+    """
+    for own, other in ((first, second), (second, first)):
+        if own.view.cut is not None and own.view.cut.form == "revolved" and own.view.parent == other.view.id:
+            return False
     if not meet(first.box, second.box):
         return False
     slanted = not {first.view.kind, second.view.kind}.isdisjoint(("auxiliary", "section", "detail"))

@@ -20,7 +20,7 @@ _DETAIL_NEAR, _UNLIKELY = 60.0, 20.0
 _MEETS: Final = 1.5
 
 
-def areas_of_groups(groups: Sequence[Group], areas: Sequence[Hatching]) -> dict[int, list[Hatching]]:
+def areas_of_groups(groups: Sequence[Group], areas: Sequence[Hatching]) -> Mapping[int, Sequence[Hatching]]:
     """The hatched areas in each group."""
     found: dict[int, list[Hatching]] = {}
     for area in areas:

@@ -27,6 +27,7 @@ from maqueta.reading.special.broken_out import broken_out_of, free_lines
 from maqueta.reading.special.cutting_marks import CutMark, SpecialMarks
 from maqueta.reading.special.fitting import SURE, fits_as
 from maqueta.reading.special.labels import Label
+from maqueta.reading.special.revolved import revolved_at
 from maqueta.reading.special.shown import (
     Meant,
     auxiliary_of,
@@ -137,6 +138,12 @@ class Matching:
         marks = self._marks_for(label)
         pieces = [item.piece for item in self._pieces(place)]
         stages: list[Callable[[], list[Meant]]] = []
+        face = self.groups[place].box
+        for parent, fit in views.items() if hatched and not self.groups[place].fits else ():
+            look = fit.identity.orthographic
+            if look is not None and within(face, self.groups[parent].box, 1.0):
+                within_it = (part, face, parent, look, self._move(fit))
+                stages.append(lambda within_it=within_it: revolved_at(*within_it))  # type: ignore[misc]
         if hatched and not marks:
             stages.append(lambda: self._broken_out(place))
         if hatched:

@@ -69,7 +69,8 @@ def _named(view: View, own: Known | None, matching: Matching, place: int, unit: 
 
 def _hung(view: View, own: Known | None, views: Sequence[View]) -> View:
     """A view that says where it hangs only by where it stands, hung on the one it is in line with."""
-    if own is None or view.kind not in ("auxiliary", "section") or own.mark is not None:
+    revolved = view.cut is not None and view.cut.form == "revolved"
+    if own is None or view.kind not in ("auxiliary", "section") or own.mark is not None or revolved:
         return _possible(view, views)
     look = view.own_look
     best: tuple[float, str] | None = None

@@ -54,7 +54,7 @@ def sections_of_mark(part: Part, mark: CutMark, place: int, parent: int, look: L
         forms += ["removed"]
     found = []
     for form in forms:
-        for identity in _cut(part, form, _drawn_out(path, form, part.size), look, (-sight[0], -sight[1])):
+        for identity in cut_along(part, form, _drawn_out(path, form, part.size), look, (-sight[0], -sight[1])):
             found.append(Meant(identity, parent, place))
     return found
 
@@ -69,7 +69,7 @@ def sections_near_mark(part: Part, mark: CutMark, place: int, parent: int, look:
             for start, sign in product(path, (1.0, -1.0)):
                 towards = (-sign * sight[0], -sign * sight[1])
                 last = (bend[0] + part.size * towards[0], bend[1] + part.size * towards[1])
-                half = _cut(part, "half", (start, bend, last), look, towards)
+                half = cut_along(part, "half", (start, bend, last), look, towards)
                 found += [Meant(identity, parent, place) for identity in half]
     shifts = sorted({round(level, 6) for level in levels_along(part, look.way(sight))}, key=abs)
     here = path[0][0] * sight[0] + path[0][1] * sight[1]
@@ -81,7 +81,7 @@ def sections_near_mark(part: Part, mark: CutMark, place: int, parent: int, look:
             form = form_of(moved, sight)
             if (off, sign) == (0.0, 1.0) or (form in ("half", "aligned") and (sign < 0 or off)):
                 continue
-            cut = _cut(part, form, _drawn_out(moved, form, part.size), look, towards)
+            cut = cut_along(part, form, _drawn_out(moved, form, part.size), look, towards)
             found += [Meant(identity, parent, place) for identity in cut]
     return found
 
@@ -191,7 +191,7 @@ def _folded(parent: int, look: Look, towards: Vector, sign: float) -> Meant:
     return Meant(Identity(Aslant(frame=exact(child.frame))), None if parent == _PRIMARY else parent)
 
 
-def _cut(part: Part, form: CutForm, path: Sequence[Point], look: Look, towards: Point) -> Iterator[Identity]:
+def cut_along(part: Part, form: CutForm, path: Sequence[Point], look: Look, towards: Point) -> Iterator[Identity]:
     """A cut along a path in a view, seen from a direction of its plane: in line with it, or set upright in any turn."""
     child = folded(look, towards)
     try:
