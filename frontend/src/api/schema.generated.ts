@@ -3619,7 +3619,7 @@ export interface components {
              *       "rows"
              *     ]
              */
-            aids: ("even gaps" | "centre lines" | "scale" | "rows")[];
+            aids: (("even gaps" | "centre lines" | "scale" | "rows") | "construction")[];
             /**
              * Angle
              * @default third

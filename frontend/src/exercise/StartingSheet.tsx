@@ -41,7 +41,8 @@ export function StartingSheet({ part, task, onChange }: Props) {
   const [lit, setLit] = useState<Choice | null>(null);
   const ask = (body: { propose: number; seed: number }) =>
     answer(api.POST("/api/exercises/starting-sheet", { body: { part, task, ...body } }));
-  const unsaid = drafting.kind === "special view" && task.special.length + task.true_length.length === 0;
+  const unsaid =
+    drafting.kind === "special view" && task.special.length + task.true_length.length === 0;
   const sheet = useQuery({
     queryKey: ["starting sheet", part, task],
     enabled: !unsaid,

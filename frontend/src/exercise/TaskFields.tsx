@@ -157,6 +157,10 @@ export function TaskFields({ task, blank, onChange }: Props) {
                 <Checkbox value="centre lines" label={t("add lacking centre marks and lines")} />
                 <Checkbox value="scale" label={t("propose a scale")} />
                 <Checkbox value="rows" label={t("even out the rows of dimensions")} />
+                <Checkbox
+                  value="construction"
+                  label={t("lead to the true shape of a slanted face")}
+                />
               </Group>
             </Checkbox.Group>
             <Select

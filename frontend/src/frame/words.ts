@@ -171,6 +171,7 @@ const TERMS = {
   "circled region": said("circle about a region"),
   "folding line": said("folding line"),
   "even gaps": said("even gaps"),
+  construction: said("true shapes step by step"),
   rows: said("even rows"),
   "centre lines": said("centre lines"),
   scale: said("scale"),

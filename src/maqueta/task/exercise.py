@@ -54,7 +54,9 @@ class FrontTask(Strict):
         return accept
 
 
-Aid = Literal["even gaps", "centre lines", "scale", "rows"]
+SheetAid = Literal["even gaps", "centre lines", "scale", "rows"]
+#: What the bench may help with: changes of a sheet, and the way to the true shape of a slanted face.
+Aid = SheetAid | Literal["construction"]
 #: What the program knows to write into a title block: who, when, on what, how large.
 FilledField = Literal["drafter", "class", "date", "scale", "sheet", "material", "unit", "paper"]
 #: How views are lined up at the bench: by eye, with help where the drafter wants it, or held in line.

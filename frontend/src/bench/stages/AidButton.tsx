@@ -7,7 +7,7 @@ import type { Bench } from "../bench";
 
 interface Props {
   bench: Bench;
-  aid: Task["aids"][number];
+  aid: Exclude<Task["aids"][number], "construction">;
   label: string;
 }
 

@@ -7,6 +7,7 @@ import type { Bench, Tool } from "../bench";
 import classes from "../Bench.module.css";
 import { nextId } from "../geometry";
 import { auxiliaryOf, detailOf, formOf, frameOf, sectionOf, sightOf } from "../special/setDown";
+import { FaceGuide } from "./FaceGuide";
 import { SCALES } from "./placing";
 import { ToolButtons } from "./ToolButtons";
 
@@ -32,6 +33,7 @@ export function SpecialPanel({ bench }: { bench: Bench }) {
       <Text className="quiet small" mb="xs">
         {toolWords(tool)}
       </Text>
+      <FaceGuide bench={bench} onStep={(next) => setDown(bench, next)} />
       {selection?.role === "cutting-line" && line && <LineFields bench={bench} line={line} />}
       {selection?.role === "circled" && region && <RegionFields bench={bench} region={region} />}
       {selection?.role === "view" && view && <ViewFields bench={bench} view={view} />}

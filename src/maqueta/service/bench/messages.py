@@ -19,7 +19,7 @@ from maqueta.sheet.snaps import Snap
 from maqueta.store.sheets import SheetState
 from maqueta.strict import Strict
 from maqueta.task.criteria import Criterion
-from maqueta.task.exercise import Aid
+from maqueta.task.exercise import SheetAid
 
 
 class DraftAnswer(Strict):
@@ -110,7 +110,7 @@ class AidRequest(Strict):
     """A help asked for at the bench."""
 
     document: SheetDocument
-    aid: Aid
+    aid: SheetAid
 
 
 class ChangeRequest(Strict):

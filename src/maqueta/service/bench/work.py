@@ -28,7 +28,7 @@ from maqueta.solid.unit import MILLIMETRES
 from maqueta.store.files import StoredFile
 from maqueta.study.readers_eye import readers_eye
 from maqueta.task.dimensioning import Insight
-from maqueta.task.exercise import Aid
+from maqueta.task.exercise import SheetAid
 
 
 def allowed(desk: Desk, document: SheetDocument) -> None:
@@ -68,7 +68,7 @@ def moved(desk: Desk, document: SheetDocument, mesh: StoredFile, number: int) ->
     return motion_answer(dimensions, sizes[number], unpacked_mesh(mesh.path.read_bytes()))
 
 
-def aided(desk: Desk, document: SheetDocument, aid: Aid) -> SheetDocument:
+def aided(desk: Desk, document: SheetDocument, aid: SheetAid) -> SheetDocument:
     """A sheet after a help: gaps evened out, lacking centre lines added, scale proposed. Raises RefusedError."""
     projected = desk.projected
     desk.allow(document)
