@@ -1,6 +1,7 @@
 """What a student does at the bench, by mouse."""
 
 import re
+from typing import Any
 
 from playwright.sync_api import Locator, Page, expect
 
@@ -92,3 +93,19 @@ def keep_sheet(page: Page, document: SheetDocument) -> None:
         [int(page.url.split("/")[-2]), document.model_dump(mode="json")],
     )
     assert status == 200
+
+
+def set_exercise(page: Page, part: str, title: str, task: dict[str, Any]) -> None:
+    """Set an exercise on a part for the first class, as its instructor."""
+    page.evaluate(
+        """async ([words, title, task]) => {
+            const { token } = await (await fetch("/api/me")).json();
+            const headers = { "content-type": "application/json", "x-maqueta-token": token };
+            const [part] = (await (await fetch(`/api/parts?words=${encodeURIComponent(words)}`)).json()).parts;
+            const [{ id }] = await (await fetch("/api/classes")).json();
+            const asked = { part: part.id, school_class: id, title, due_at: "2099-01-01T20:00:00Z", task };
+            const answer = await fetch("/api/exercises", { method: "POST", headers, body: JSON.stringify(asked) });
+            if (!answer.ok) throw new Error(await answer.text());
+        }""",
+        [part, title, task],
+    )

@@ -5,7 +5,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.bench_actions import box_of, click, drag, look_at, on_screen, saved, sheet, stage
+from tests.browser.bench_actions import box_of, click, drag, look_at, on_screen, saved, set_exercise, sheet, stage
 from tests.browser.conftest import Open
 
 pytestmark = pytest.mark.browser
@@ -224,23 +224,13 @@ def test_white_space_and_proposed_scale(open_page: Open) -> None:
 
 def test_a_section_is_drawn_and_hatched_with_the_pen(open_page: Open) -> None:
     """All but the section is given; islands stay bare, what is not closed is told, a distance is set off aslant."""
-    teacher = open_page("ines.corvalho")
-    teacher.evaluate(
-        """async () => {
-            const { token } = await (await fetch("/api/me")).json();
-            const headers = { "content-type": "application/json", "x-maqueta-token": token };
-            const [part] = (await (await fetch("/api/parts?words=Ribbed%20bearing")).json()).parts;
-            const [{ id }] = await (await fetch("/api/classes")).json();
-            const task = {
-                drafting: { kind: "special view" }, special: [{ kind: "section" }],
-                dimensioning: { required: false }, pictorial: "unwanted",
-            };
-            const asked = { title: "Bearing, section left", due_at: "2099-01-01T20:00:00Z", task };
-            const body = JSON.stringify({ part: part.id, school_class: id, ...asked });
-            const answer = await fetch("/api/exercises", { method: "POST", headers, body });
-            if (!answer.ok) throw new Error(await answer.text());
-        }"""
-    )
+    task = {
+        "drafting": {"kind": "special view"},
+        "special": [{"kind": "section"}],
+        "dimensioning": {"required": False},
+        "pictorial": "unwanted",
+    }
+    set_exercise(open_page("ines.corvalho"), "Ribbed bearing", "Bearing, section left", task)
     page = open_page("elio.marchetti")
     _open(page, "Bearing, section left")
     expect(page.get_by_text("The other views are given. Draw by hand: section A–A.")).to_be_visible()

@@ -5,7 +5,7 @@ from typing import Any
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.bench_actions import on_screen, sheet, stage
+from tests.browser.bench_actions import look_at, on_screen, saved, set_exercise, sheet, stage
 from tests.browser.conftest import Open
 
 pytestmark = pytest.mark.browser
@@ -191,3 +191,31 @@ def test_a_view_is_folded_out_along_a_slanted_edge(open_page: Open) -> None:
     own = next(view for view in saved["views"] if view["kind"] == "auxiliary")
     _, _, towards = own["look"]["frame"]
     assert abs(towards[0] * 36 + towards[2] * 40) == pytest.approx((36**2 + 40**2) ** 0.5, rel=1e-3)
+
+
+def test_the_bench_leads_to_the_true_shape_of_a_face(open_page: Open) -> None:
+    """Where the exercise lets it; the face is chosen from the list as well as on the turntable."""
+    task = {"paper": "A2", "aids": ["construction"], "dimensioning": {"required": False}, "pictorial": "unwanted"}
+    set_exercise(open_page("ines.corvalho"), "Slanted seat", "Seat, true shape", task)
+    page = open_page("elio.marchetti")
+    page.get_by_role("link", name="Seat, true shape").click()
+    stage(page, "Front")
+    look_at(page, "−Y side")
+    page.get_by_role("button", name="Take as front view").click()
+    saved(page)
+    stage(page, "Views")
+    page.get_by_text("The true shape of a face, step by step").click()
+    page.get_by_role("combobox", name="Slanted face").click()
+    page.get_by_role("option").first.click()
+    told = page.locator("details").get_by_role("status")
+    expect(told).to_have_text("The front view shows it as an edge. Looked at square to that edge, it is in true shape.")
+    page.get_by_role("button", name="Set this view down").click()
+    expect(told).to_have_text("The auxiliary view shows it in true shape.")
+    page.keyboard.press("Enter")
+    expect(sheet(page).locator('[data-role="view"]')).to_have_count(2)
+    # Where an exercise does not say so, students find the way themselves.
+    page.goto("/")
+    page.get_by_role("link", name="Slanted seat").first.click()
+    stage(page, "Views")
+    expect(page.get_by_role("button", name="Folding line")).to_be_visible()
+    expect(page.get_by_text("The true shape of a face, step by step")).to_have_count(0)
