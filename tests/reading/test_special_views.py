@@ -153,6 +153,8 @@ WORDS = {
     "Schnitt B-B": ("section", "B", ""),
     "SCHNITT A-A (M 2:1)": ("section", "A", "2:1"),
     "CORTE C-C": ("section", "C", ""),
+    "SECTION AA": ("section", "A", ""),
+    "SECT. “B”-“B”": ("section", "B", ""),
     "SECCIÓN D–D": ("section", "D", ""),
     "COUPE A-A": ("section", "A", ""),
     "DETAIL B 5:1": ("detail", "B", "5:1"),
@@ -161,6 +163,7 @@ WORDS = {
     "Einzelheit Z (10:1)": ("detail", "Z", "10:1"),
     "DÉTAIL B ÉCHELLE 5:1": ("detail", "B", "5:1"),
     "DETAIL D": ("detail", "D", ""),
+    'DET. "E"': ("detail", "E", ""),
     "VIEW C": ("view", "C", ""),
     "ANSICHT X": ("view", "X", ""),
     "VISTA POR B": ("view", "B", ""),
@@ -173,6 +176,15 @@ def test_labels_in_four_languages_and_both_orders(text: str) -> None:
     (label,), letters = labels_of([Words(text, (0.0, 0.0), 5.0, 0.0, style)])
     assert (label.kind, label.letter, label.scale) == WORDS[text]
     assert letters == []
+
+
+def test_a_letter_over_a_scale_labels_a_detail_and_one_by_itself_does_not() -> None:
+    style = Style("TEXT", (), "CONTINUOUS", False, None, 7)
+    letter, scale = (Words(text, (0.0, y), 5.0, 0.0, style) for text, y in (("A", 0.0), ("5:1", -8.0)))
+    far = replace(scale, at=(0.0, -60.0))
+    ((label,), alone), (none, (one,)) = labels_of([letter, scale]), labels_of([letter, far])
+    assert (label.kind, label.letter, label.scale, alone) == ("detail", "A", "5:1", [])
+    assert (none, one.letter) == ([], "A")
 
 
 @pytest.mark.parametrize(

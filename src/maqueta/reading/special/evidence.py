@@ -41,6 +41,9 @@ def evidence(
     if not (labels or letters or hatched):
         return Evidence(list(kinds), content)
     marks = special_marks(strokes, kinds, content.filled, content.pointers, labels, letters, aside | used, hatched)
+    # A view with the letter of a circled region is its detail, whatever word stands before it.
+    circled = {circle.letter for circle in marks.circles}
+    labels = [replace(own, kind="detail") if own.kind == "view" and own.letter in circled else own for own in labels]
     labels += [
         Label("view", one.letter, "", (*one.at, *one.at), (one.word,))
         for one in letters

@@ -18,13 +18,16 @@ LabelKind = Literal["section", "detail", "view"]
 
 _SECTION: Final = r"SECTION(?: VIEW)?|SECT\.?|SEC\.?|CUT|CORTE|SECCION|SCHNITT(?:ANSICHT)?|COUPE"
 _DETAIL: Final = (
-    r"DETAIL(?: VIEW)?|DETALLE|EINZELHEIT|DETAILANSICHT|ENLARGEMENT|ENLARGED|AMPLIACION|VERGROSSERUNG|AGRANDISSEMENT"
+    r"DETAIL(?: VIEW)?|DET\.|DETALLE|EINZELHEIT|DETAILANSICHT|ENLARGEMENT|ENLARGED|AMPLIACION|VERGROSSERUNG"
+    r"|AGRANDISSEMENT"
 )
 _VIEW: Final = r"(?:AUXILIARY )?VIEW(?: ON)?|ANSICHT|VISTA(?: AUXILIAR)?(?: POR)?|VUE(?: SUIVANT)?|FLECHA"
 _NUMBER: Final = r"\d+(?:[.,]\d+)?"
 _SCALE: Final = rf"(?:SCALE|ESCALA|ESC\.?|MASSSTAB|MASZSTAB|M|ECHELLE|ECH\.?)?\s*[:=]?\s*({_NUMBER}\s*:\s*{_NUMBER})"
 _PAIR: Final = re.compile(r"^([A-Z]{1,2})\s*[-–—−]\s*([A-Z]{1,2})$")
 _LETTER: Final = re.compile(r"^[A-Z]$")
+_TWICE: Final = re.compile(r"^([A-Z])\1$")
+_QUOTES: Final = re.compile("[\"'’‘“”„«»]")
 _STATED: Final = re.compile(rf"\(?\s*\b{_SCALE}\s*\)?")
 _WORDS: Final[tuple[tuple[LabelKind, re.Pattern[str]], ...]] = (
     ("section", re.compile(rf"\b(?:{_SECTION})(?=\s|$)")),
@@ -67,7 +70,18 @@ def labels_of(words: Sequence[Words]) -> tuple[list[Label], list[LoneLetter]]:
             letters.append(LoneLetter(letter, _middle(word), word.height, place))
         elif scale:
             scales.append((place, scale))
-    return [_with_scale(label, words, scales) for label in labels], letters
+    labels = [_with_scale(label, words, scales) for label in labels]
+    # A letter over a scale of its own labels a detail, as both in one text do.
+    free = [entry for entry in scales if not any(entry[0] in label.words for label in labels)]
+    alone: list[LoneLetter] = []
+    for one in letters:
+        lone = Label("detail", one.letter, "", _box(words[one.word]), (one.word,))
+        told = _with_scale(lone, words, free)
+        if told.scale:
+            labels.append(told)
+        else:
+            alone.append(one)
+    return labels, alone
 
 
 def _parsed(text: str) -> tuple[LabelKind | None, str, str]:
@@ -76,7 +90,7 @@ def _parsed(text: str) -> tuple[LabelKind | None, str, str]:
     >>> _parsed("SECTION A–A"), _parsed("b detail 5:1"), _parsed("C"), _parsed("M 1:2"), _parsed("PART A IS BLUE")
     (('section', 'A', ''), ('detail', 'B', '5:1'), (None, 'C', ''), (None, '', '1:2'), (None, '', ''))
     """
-    rest = " ".join(plain(text).replace("'", "").split())
+    rest = " ".join(_QUOTES.sub("", plain(text)).split())
     stated = _STATED.search(rest)
     scale = stated[1] if stated is not None and parse_scale(stated[1]) is not None else ""
     if stated is not None and scale:
@@ -91,6 +105,8 @@ def _parsed(text: str) -> tuple[LabelKind | None, str, str]:
     pair = _PAIR.match(rest)
     if pair is not None and named in (None, "section"):
         return "section", pair[1], scale
+    if named == "section" and _TWICE.match(rest):
+        return "section", rest[0], scale
     if not _LETTER.match(rest):
         return None, "", scale if not rest and named is None else ""
     if named is None:
