@@ -12,7 +12,7 @@ from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.candidates import STRANGE, Identity
 from maqueta.reading.expectation import Expectation
 from maqueta.reading.identify import identify_as
-from maqueta.reading.special.as_said import SpecialSaid, as_said
+from maqueta.reading.special.as_said import SaidGroup, SpecialSaid
 from maqueta.sheet.dimension import Dimension, mapped
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.drafted import drafted_of, pen_of, piece_of
@@ -57,7 +57,7 @@ def corrected(
     if said in ("section", "detail", "auxiliary"):
         larger = [parse_scale(item.view.stated or ""), *(scale * times for scale in scales for times in (2, 5))]
         likely = [*filter(None, larger), *scales] if said == "detail" else scales
-        special = as_said(projected, sheet, views, item, drawn, likely, said, of, expected)
+        special = SaidGroup(projected, sheet, views, item, drawn, likely, expected).as_said(said, of)
         if special is None:
             raise ToldError(phrase("lines-fit-no-view", name=said))
         changed = rebased(sheet, item, special.fit.identity, special.fit.at, special.fit.scale, projected)

@@ -8,23 +8,18 @@ from typing import Final
 import shapely
 from shapely.geometry import Polygon
 
-from maqueta.geometry.box import Box, apart, box_of, grown, within
-from maqueta.geometry.carrier import TURN, Circle, Similarity
+from maqueta.geometry.box import grown, within
+from maqueta.geometry.carrier import TURN, Circle
 from maqueta.geometry.compare import DrawnPiece
 from maqueta.geometry.directions import Vector
 from maqueta.geometry.frame import unit
-from maqueta.geometry.line_set import LineSet, extremes
+from maqueta.geometry.line_set import LineSet
 from maqueta.projection.look import Look
-from maqueta.projection.projected_part import ProjectedPart, UnseenLookError
+from maqueta.projection.projected_part import UnseenLookError
 from maqueta.reading.candidates import Identity, candidate_of
 from maqueta.reading.centre_strokes import runs_through_centre
-from maqueta.reading.content import Stroke
-from maqueta.reading.expectation import Expectation
 from maqueta.reading.identify import STRANGER, Fit, compared, fits_at
-from maqueta.reading.kinds import Kind
-from maqueta.reading.special.belonging import PLAIN
-from maqueta.reading.special.broken_out import broken_out_of, free_lines
-from maqueta.reading.special.cutting_marks import CutMark, SpecialMarks
+from maqueta.reading.special.broken_out import broken_out_of
 from maqueta.reading.special.fitting import SURE, fits_as
 from maqueta.reading.special.labels import Label
 from maqueta.reading.special.revolved import revolved_at
@@ -36,19 +31,14 @@ from maqueta.reading.special.shown import (
     sections_of_mark,
     sections_through_axes,
 )
+from maqueta.reading.special.told_groups import ToldGroups
 from maqueta.reading.special.turned import turned_to_fit
-from maqueta.reading.view_groups import Group, drawn_piece
-from maqueta.sheet.scales import parse_scale
-from maqueta.sheet.special import Hatching, SheetClip
+from maqueta.sheet.special import SheetClip
 from maqueta.sheet.view import Aslant, FromCorner
 from maqueta.solid.unit import MILLIMETRES
 
-#: A cutting line lies in its view or this far beyond it (mm).
-_BEYOND: Final = 25.0
 #: Below this it may be axes that disagree.
 _AXES: Final = 0.4
-#: Kinds of line that a broken-out section may be bounded by: it is narrow, and free.
-_MAY_BOUND: Final = ("visible", "open", "dimension", "construction")
 #: What is hatched counts so much beside the lines.
 _HATCHED: Final = 0.1
 #: So many looks are drawn for one sheet at most.
@@ -78,32 +68,11 @@ class Known:
 
 
 @dataclass
-class Matching:
-    """A sheet's groups, and everything on it that says something of special views."""
+class Matching(ToldGroups):
+    """The groups of a sheet, each tried with what may be meant by it."""
 
-    strokes: Sequence[Stroke]
-    kinds: Sequence[Kind]
-    either: frozenset[int]
-    loose: frozenset[int]
-    groups: Sequence[Group]
-    marks: SpecialMarks
-    labels: Mapping[int, Label]
-    areas: Mapping[int, Sequence[Hatching]]
-    projected: ProjectedPart
-    expected: Expectation
-    scales: Sequence[float]
     #: Whether more looks can be asked for.
     asks: bool
-
-    def special(self) -> list[int]:
-        """The groups that may be special views: hatched, labelled, or no view of the whole part."""
-        found = []
-        for place, group in enumerate(self.groups):
-            plain = bool(group.fits) and group.fits[0].disagreement <= PLAIN
-            pictorial = bool(group.fits) and isinstance(group.fits[0].identity.look, FromCorner) and plain
-            if place in self.labels or place in self.areas or not (plain or pictorial):
-                found.append(place)
-        return found
 
     def matched(self, fits: Sequence[Fit | None], special: Sequence[int]) -> dict[int, Known]:
         """The special views among the groups that may be ones; `fits` are those of the others.
@@ -136,13 +105,13 @@ class Matching:
         known = [(k, look) for k, look in looks if look is not None and look.cut is None]
         hatched = place in self.areas or (label is not None and label.kind == "section")
         marks = self._marks_for(label)
-        pieces = [item.piece for item in self._pieces(place)]
+        pieces = [item.piece for item in self.pieces_of(place)]
         stages: list[Callable[[], list[Meant]]] = []
         face = self.groups[place].box
         for parent, fit in views.items() if hatched and not self.groups[place].fits else ():
             look = fit.identity.orthographic
             if look is not None and within(face, self.groups[parent].box, 1.0):
-                within_it = (part, face, parent, look, self._move(fit))
+                within_it = (part, face, parent, look, self.move(fit))
                 stages.append(lambda within_it=within_it: revolved_at(*within_it))  # type: ignore[misc]
         if hatched and not marks:
             stages.append(lambda: self._broken_out(place))
@@ -155,20 +124,13 @@ class Matching:
                 stages.append(lambda: sections_through_axes(part, squarely, through))
             stages.append(lambda: sections_through_axes(part, squarely, ()))
             stages.append(
-                lambda: list(turned_to_fit(self._of_marks(sections_of_mark, marks, views), self._seen, pieces))
+                lambda: list(turned_to_fit(self._of_marks(sections_of_mark, marks, views), self.seen, pieces))
             )
         else:
             folded = auxiliary_of(part, known, *self._asked_ways())
             stages.append(lambda: folded)
-            stages.append(lambda: list(turned_to_fit(folded, self._seen, pieces)))
+            stages.append(lambda: list(turned_to_fit(folded, self.seen, pieces)))
         return stages
-
-    def _seen(self, look: Look) -> LineSet | None:
-        """The lines of a look; None where it has not been drawn."""
-        try:
-            return self.projected.line_set(look)
-        except UnseenLookError:
-            return None
 
     def _asked_ways(self) -> tuple[list[Vector], list[Vector]]:
         """The directions the exercise wants looked along, and those of edges it wants in true length."""
@@ -182,26 +144,10 @@ class Matching:
         bound = self.free(place)
         if fit is None or look is None or not bound or place not in self.areas:
             return []
-        move = self._move(fit)
+        move = self.move(fit)
         pieces = [self.strokes[i].piece for i in self.groups[place].members if i not in bound]
         free = [self.strokes[i].piece for i in sorted(bound)]
         return broken_out_of(self.projected.part, look, move, pieces, free, self.areas[place])
-
-    def free(self, place: int) -> frozenset[int]:
-        """The strokes in a group's box that may bound what is broken out of it, whatever line they are drawn with."""
-        group = self.groups[place]
-        fit = next((own for own in group.fits if own.identity.attitude is not None), None)
-        look = fit.identity.orthographic if fit is not None else None
-        if fit is None or look is None or place not in self.areas:
-            return frozenset()
-        move = self._move(fit)
-        drawn = self.projected.line_set(look).moved(move).of("visible", "hidden")
-        inside = [
-            (i, stroke.piece)
-            for i, stroke in enumerate(self.strokes)
-            if self.kinds[i] in _MAY_BOUND and within(box_of(extremes(stroke.piece)), group.box, 1.0)
-        ]
-        return frozenset(free_lines(inside, drawn))
 
     def _squarely(self, known: Sequence[tuple[int, Look]]) -> list[Look]:
         """The looks from the sides of the part that sections without a mark are tried in."""
@@ -227,7 +173,7 @@ class Matching:
                 look = own.identity.orthographic
                 if look is None or parent is None:
                     continue
-                move = self._move(own)
+                move = self.move(own)
                 told = meant(self.projected.part, self.marks.cuts[number], number, parent, look, move)
                 found += [replace(each, hung_on=own) for each in told]
         return found
@@ -238,70 +184,19 @@ class Matching:
         own = [k for k, mark in enumerate(cuts) if label is not None and label.letter in mark.letters]
         return own or list(range(len(cuts)))
 
-    def home(self, mark: CutMark) -> int | None:
-        """The group a cutting line lies in: the one whose box it runs through farthest."""
-        return self.nearest(box_of(mark.path))
-
-    def nearest(self, box: Box) -> int | None:
-        """The group whose box shares most with another."""
-        best: tuple[float, float, int] | None = None
-        for place, group in enumerate(self.groups):
-            if place in self.areas and len(self.groups) > 1 and not within(box, group.box, 1.0):
-                continue
-            left, bottom = max(box[0], group.box[0]), max(box[1], group.box[1])
-            right, top = min(box[2], group.box[2]), min(box[3], group.box[3])
-            reach = max(right - left, 0.0) + max(top - bottom, 0.0) if right >= left and top >= bottom else 0.0
-            far = apart(box, group.box)
-            if far <= _BEYOND and (best is None or (reach, -far) > best[:2]):
-                best = (reach, -far, place)
-        return best[2] if best is not None else None
-
-    def _move(self, fit: Fit) -> Similarity:
-        """From the plane of a view to where a fit has it on the sheet."""
-        return Similarity(fit.scale * MILLIMETRES[self.projected.part.unit], 0.0, *fit.at)
-
-    def _pieces(self, place: int) -> list[DrawnPiece]:
-        members = self.members(place)
-        return [drawn_piece(self.strokes[i], self.kinds[i], i in self.either) for i in members]
-
-    def members(self, place: int) -> tuple[int, ...]:
-        """The strokes of a group, without the line a detail is broken off at, or a section is broken out along."""
-        group = self.groups[place]
-        label = self.labels.get(place)
-        if label is None and place in self.areas and not self.marks.cuts:
-            bound = self.free(place)
-            return tuple(i for i in group.members if i not in bound)
-        if label is None or label.kind != "detail":
-            return group.members
-        kept = []
-        for i in group.members:
-            piece = self.strokes[i].piece
-            if isinstance(piece.carrier, Circle) and piece.interval[1] - piece.interval[0] > TURN - 0.3:
-                x, y, radius = piece.carrier.x, piece.carrier.y, piece.carrier.radius
-                around = (x - radius, y - radius, x + radius, y + radius)
-                if within(group.box, grown(around, 0.6)):
-                    continue
-            kept.append(i)
-        return tuple(kept)
-
-    def _lines(self, identity: Identity) -> LineSet:
-        look = identity.orthographic
-        assert look is not None, "special views look at the part"
-        return self.projected.line_set(look)
-
     def _best(
         self, place: int, stages: Sequence[Callable[[], list[Meant]]], label: Label | None, wanted: list[Look]
     ) -> Known | None:
         """The best way to take a group: stage by stage until one agrees."""
-        pieces = self._pieces(place)
-        scales = self._scales(label)
+        pieces = self.pieces_of(place)
+        scales = self.scales_of(label)
         best: Known | None = None
         merit = math.inf
         for stage in stages:
             unseen: list[Look] = []
             for meant in stage():
                 try:
-                    lines = self._lines(meant.identity)
+                    lines = self.lines_of(meant.identity)
                 except UnseenLookError as error:
                     unseen.append(error.look)
                     continue
@@ -332,7 +227,7 @@ class Matching:
         look = meant.identity.orthographic
         if fit is None or look is None or not SURE < fit.disagreement < _AXES:
             return fit
-        move = self._move(fit)
+        move = self.move(fit)
         kept = [
             piece
             for i, piece in zip(self.members(place), pieces, strict=True)
@@ -357,7 +252,7 @@ class Matching:
         """How much of what is hatched or cut is not both, from 0 to 1; 0 where nothing is hatched."""
         if place not in self.areas:
             return 0.0
-        move = self._move(fit)
+        move = self.move(fit)
         drawn = shapely.unary_union([area.region for area in self.areas[place]])
         moved = [region.moved(move) for region in lines.regions]
         cut = shapely.unary_union([Polygon(own.rings[0], own.rings[1:]).buffer(0) for own in moved])
@@ -365,10 +260,6 @@ class Matching:
 
     def _fits(self, meant: Meant, lines: LineSet, pieces: Sequence[DrawnPiece], scales: Sequence[float]) -> list[Fit]:
         return fits_as(meant.identity, lines, self.projected.part, pieces, scales, self.expected.tolerance)
-
-    def _scales(self, label: Label | None) -> list[float]:
-        own = parse_scale(label.scale) if label is not None and label.scale else None
-        return [own, *self.scales] if own is not None else list(self.scales)
 
     def _second(self, found: Mapping[int, Known], views: Mapping[int, Fit]) -> dict[int, Known]:
         """Auxiliary views that hang on one that is an auxiliary view itself."""
@@ -393,7 +284,7 @@ class Matching:
         """A group as an enlarged region of another: the one circled with its letter, else any that is circled."""
         label = self.labels.get(place)
         circles = [k for k, own in enumerate(self.marks.circles) if label is None or own.letter == label.letter]
-        pieces, scales = self._pieces(place), self._scales(label)
+        pieces, scales = self.pieces_of(place), self.scales_of(label)
         best: Known | None = None
         for number in circles or range(len(self.marks.circles)):
             circle = self.marks.circles[number]
@@ -402,9 +293,9 @@ class Matching:
             fit = parents.get(parent) if parent is not None else None
             if fit is None or parent is None or parent == place:
                 continue
-            move = self._move(fit)
+            move = self.move(fit)
             for meant in details_of(circle, number, parent, fit.identity, move):
-                lines = self._lines(meant.identity)
+                lines = self.lines_of(meant.identity)
                 if not lines.pieces:
                     continue
                 own = self._fit(place, meant, lines, pieces, scales)
@@ -416,21 +307,21 @@ class Matching:
 
     def _cut_out(self, place: int, label: Label, parents: Mapping[int, Fit]) -> Known | None:
         """A labelled group that no circle belongs to, as whatever region of a view has its lines."""
-        pieces, unit = self._pieces(place), MILLIMETRES[self.projected.part.unit]
+        pieces, unit = self.pieces_of(place), MILLIMETRES[self.projected.part.unit]
         best: Known | None = None
         for parent, fit in parents.items():
             look = fit.identity.orthographic
             if look is None or parent == place:
                 continue
-            whole = candidate_of(fit.identity, self._lines(fit.identity))
-            larger = [scale for scale in self._scales(label) if scale > fit.scale] or [2 * fit.scale, 5 * fit.scale]
+            whole = candidate_of(fit.identity, self.lines_of(fit.identity))
+            larger = [scale for scale in self.scales_of(label) if scale > fit.scale] or [2 * fit.scale, 5 * fit.scale]
             for own in fits_at([whole], pieces, larger, unit, self.expected.tolerance):
                 factor = own.scale * unit
                 x, y, radius = self._edge(place)
                 centre = ((x - own.at[0]) / factor, (y - own.at[1]) / factor)
                 clip = SheetClip(centre=centre, radius=radius / factor)
                 identity = Identity(Aslant(frame=look.frame), cut=fit.identity.cut, clip=clip)
-                shown = candidate_of(identity, self._lines(identity))
+                shown = candidate_of(identity, self.lines_of(identity))
                 result = compared(shown, factor, own.at, pieces, self.expected.tolerance, hidden=False)
                 if best is None or result.disagreement < best.fit.disagreement:
                     best = Known(Fit(identity, own.scale, own.at, result.disagreement), parent, None, label)
