@@ -32,6 +32,8 @@ CHROMIUM = [
     "--disable-gpu-compositing",
 ]
 
+#: Solids are drawn by software here; the machine decides how long that takes, not the interface.
+PATIENCE_MS = 60_000
 _NO_SOLIDS = "HTMLCanvasElement.prototype.getContext = () => null;"
 
 
@@ -124,6 +126,7 @@ def new_page(
     if not solids:
         context.add_init_script(_NO_SOLIDS)
     page = context.new_page()
+    page.set_default_timeout(PATIENCE_MS)
     page.goto("/")
     if login is not None:
         account, form = (

@@ -6,11 +6,10 @@ import pytest
 from playwright.sync_api import Browser, Page, StorageState, expect
 
 from tests.demo_world import copied_demo_world
-from tests.server_process import chromium, free_port, new_page, running
+from tests.server_process import PATIENCE_MS, chromium, free_port, new_page, running
 
 Open = Callable[..., Page]
-# Solids are drawn by software here; the machine decides how long that takes, not the interface.
-expect.set_options(timeout=30_000)
+expect.set_options(timeout=PATIENCE_MS)
 
 
 @pytest.fixture(scope="session")
