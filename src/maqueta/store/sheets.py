@@ -13,6 +13,7 @@ from maqueta.store.classes import taught
 from maqueta.store.clock import now
 from maqueta.store.database import locked
 from maqueta.store.errors import NotVisible, OutOfDate
+from maqueta.store.marking import tell_wall
 from maqueta.store.models import Account, ExerciseRecord, FindingRecord, JobRecord, MoreTime, SheetRecord, VersionRecord
 
 #: The kind of a job that checks the sheets of an exercise again.
@@ -317,7 +318,25 @@ def deliver(
 ) -> SheetRecord:
     """Hand in a sheet that came as a file, in place of the student's draft. Raises OutOfDate for a sheet handed in."""
     before = own_sheet(session, student, exercise.id, lock=True)
-    sheet = save_draft(session, student, exercise, document, before.revision if before is not None else 0)
+    base = before.revision if before is not None else 0
+    return take_in(session, student, exercise, document, base, findings, scope, receipt)
+
+
+def take_in(
+    session: Session,
+    student: Account,
+    exercise: ExerciseRecord,
+    document: Mapping[str, Any],
+    base: int,
+    findings: Iterable[tuple[str, Mapping[str, Any]]],
+    scope: Mapping[str, Any] | None = None,
+    receipt: str | None = None,
+) -> SheetRecord:
+    """Keep a student's sheet, made from revision `base`, hand it in and tell the wall. Raises OutOfDate."""
+    # The wall first: it takes the row of the exercise for this sheet alone. A new sheet shares that row, and two who
+    # share it and then want it for themselves would wait for each other.
+    tell_wall(session, exercise.id)
+    sheet = save_draft(session, student, exercise, document, base)
     hand_in(session, sheet, findings, scope, receipt)
     return sheet
 

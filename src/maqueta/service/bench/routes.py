@@ -29,9 +29,8 @@ from maqueta.service.marking.answers import scope_json
 from maqueta.service.world import AnyAccount, InTransaction, Student
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.exercises import exercise_for, extra_time
-from maqueta.store.marking import tell_wall
 from maqueta.store.models import Account, ExerciseRecord, SheetRecord
-from maqueta.store.sheets import begin_again, hand_in, own_sheet, save_draft
+from maqueta.store.sheets import begin_again, own_sheet, save_draft, take_in
 
 router = APIRouter(prefix="/api/exercises")
 
@@ -144,10 +143,8 @@ def finish(exercise_id: int, form: SaveRequest, student: Student, session: InTra
     if before is not None and before.state != "draft":
         return _draft(session, before)
     document = result.document.model_dump(mode="json")
-    sheet = save_draft(session, student, exercise, document, form.base)
-    hand_in(session, sheet, result.measured, scope_json(result.scope), receipt_of(document))
-    tell_wall(session, exercise.id)
-    return _draft(session, sheet)
+    scope, receipt = scope_json(result.scope), receipt_of(document)
+    return _draft(session, take_in(session, student, exercise, document, form.base, result.measured, scope, receipt))
 
 
 @router.post("/{exercise_id}/sheet/attempt")

@@ -21,7 +21,6 @@ from maqueta.service.world import Instructor, InTransaction, Student, aside
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.classes import students_of
 from maqueta.store.exercises import exercise_for
-from maqueta.store.marking import tell_wall
 from maqueta.store.models import Account
 from maqueta.store.sheets import deliver, own_sheet
 
@@ -118,7 +117,6 @@ def take_delivery(
         )
     kept = result.document.model_dump(mode="json")
     record = deliver(session, whose, exercise, kept, result.measured, scope_json(result.scope), receipt_of(kept))
-    tell_wall(session, exercise.id)
     return DeliveryAnswer(
         sheet=record.id,
         student=StudentName(id=whose.id, name=whose.name),
