@@ -79,6 +79,21 @@ def test_a_special_view_forgotten_is_there_again_when_it_is_said_to_be_one(name:
             assert [f.rule for f in found_again if f.severity == "error"] == []
 
 
+def test_a_primary_view_is_found_again_beside_the_true_shape_it_led_to() -> None:
+    """Of any parent: along the true shape's own line of sight nothing can be folded out of it."""
+    scene = demo("beam-casting")
+    data = write_special(scene.part, scene.sheet, CONVENTIONS[0], MANNERS[0])
+    found, part = read_drawing(data, scene.known, scene.task, scene.draws)
+    primary, secondary = (view for view in found.document.views if view.kind == "auxiliary")
+    gone = corrected(part, found.document, primary.id, "none", expectation(part, scene.task))
+    assert gone.view(secondary.id).kind == "auxiliary"
+    _, again = said_again(scene, part, gone, primary.id, "auxiliary", None)
+    was, now = primary.own_look, again.view(primary.id).own_look
+    assert was is not None
+    assert now is not None
+    assert was.towards == pytest.approx(now.towards, abs=1e-6)
+
+
 def test_what_hangs_on_itself_is_let_go_and_what_is_none_is_refused() -> None:
     scene = detail_of_a_section()
     data = write_special(scene.part, scene.sheet, CONVENTIONS[0], MANNERS[0])

@@ -6,12 +6,14 @@ from typing import Any
 import pytest
 
 from maqueta.geometry.directions import SIDES, parallel, vector
-from maqueta.geometry.frame import exact, unit
+from maqueta.geometry.frame import dot, exact, facing, unit
 from maqueta.judging.finding import Finding
 from maqueta.judging.report import check
 from maqueta.making.model_sheet import model_looks, model_sheet
+from maqueta.projection.look import Look
 from maqueta.projection.project import drawn, project
 from maqueta.reading.delivered import read_drawing
+from maqueta.reading.special.shown import auxiliary_of
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.placed import placed_views
 from maqueta.sheet.view import Aslant, View
@@ -110,6 +112,18 @@ def test_a_view_with_its_letter_may_be_turned_by_any_angle(degrees: float) -> No
     assert document.views[-1].letter == "C"
     bare = scene.with_sheet(scene.sheet.model_copy(update={"sight_arrows": ()}))
     assert "auxiliary.label" in errors(list(check(bare.part, bare.task, bare.sheet).findings))
+
+
+def test_nothing_is_folded_out_of_a_view_along_its_own_line_of_sight() -> None:
+    part = demo_solid("beam-casting")[1]
+    oblique = [f.direction for f in part.faces if all(abs(x) > 0.1 for x in f.direction)]
+    for normal in oblique:
+        look = Look(facing(normal, (0.0, 0.0, 1.0)))
+        for meant in auxiliary_of(part, [(0, look)]):
+            sight = meant.identity.orthographic
+            assert sight is not None
+            assert meant.parent is None or abs(dot(sight.towards, normal)) < 1e-9
+    assert oblique
 
 
 @pytest.mark.parametrize(("scene", "degrees"), [(first_angle_cut_across, 35.0), (two_sections_one_enlarged, 12.5)])

@@ -20,7 +20,7 @@ from maqueta.sheet.placed import PlacedView
 _CLEAR: Final = 1.0
 #: Dimension lines with arrowheads outside reach this far beyond their ends (common practice, no source).
 _TAIL: Final = 2 * ARROW_LENGTH
-#: The line of a size given by half runs on past the axis by this (ISO 129-1 asks that it does; common practice).
+#: The line of a size given by half runs on past the axis (ISO 129-1, from memory); how far: common practice, no source.
 _PAST_AXIS: Final = 2 * ARROW_LENGTH
 
 

@@ -31,7 +31,8 @@ from maqueta.task.special import AuxiliaryAsked, DetailAsked, SectionAsked, way_
 _LETTERS: Final = "ABCDEFGHJKLMNPRSTUVWXYZ"
 #: Distances tried between the origins of a view and its parent, mm: the first, and so many steps further.
 _FIRST, _STEP, _STEPS = 10.0, 5.0, 80
-#: The arrow that says from where a view is seen ends so far before the view it stands in, mm.
+#: The arrow that says from where a view is seen ends so far before the view it stands in, mm (common practice,
+#: no source).
 _BEFORE: Final = 4.0
 
 

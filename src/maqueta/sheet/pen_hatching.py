@@ -18,7 +18,8 @@ from maqueta.sheet.drafting import DraftingError
 from maqueta.sheet.special import MOST_AREAS, MOST_EDGE, Hatch, HatchedArea
 from maqueta.sheet.view import View
 
-#: A line that ends so near to another (mm on paper) closes a region with it: no reader of a sheet sees the gap.
+#: A line that ends so near to another (mm on paper) closes a region with it: no reader of a sheet sees the gap
+#: (common practice, no source).
 _GAP_MM: Final = 0.2
 
 

@@ -11,7 +11,7 @@ from maqueta.reading.expectation import Expectation
 from maqueta.reading.identify import Fit
 from maqueta.reading.special.cutting_marks import CircleMark, CutMark
 from maqueta.reading.special.fitting import SURE, fits_as
-from maqueta.reading.special.matching import LooksWantedError
+from maqueta.reading.special.matching import MOST_LOOKS, LooksWantedError
 from maqueta.reading.special.shown import (
     Meant,
     auxiliary_of,
@@ -72,8 +72,9 @@ class SaidGroup:
                     continue
                 if fit is not None and (best is None or fit.disagreement < best[0].disagreement):
                     best = fit, meant
-            if unseen:
-                raise LooksWantedError(unseen)
+            room = MOST_LOOKS - len(self.projected.others)
+            if unseen and room > 0:
+                raise LooksWantedError(unseen[:room])
             if best is not None and best[0].disagreement <= _WELL:
                 break
         if best is None:

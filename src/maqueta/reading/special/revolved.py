@@ -14,7 +14,8 @@ from maqueta.reading.identify import identify
 from maqueta.reading.kinds import Kind
 from maqueta.reading.special.shown import Meant, cut_along
 from maqueta.reading.view_groups import Group, box_of_strokes, drawn_piece
-from maqueta.sheet.special import Hatching
+from maqueta.sheet.document import MOST_VIEWS
+from maqueta.sheet.special import MOST_AREAS, Hatching
 from maqueta.solid.part import Part
 
 #: A view without what is revolved in it disagrees less than this.
@@ -23,6 +24,8 @@ _PLAINLY: Final = 0.05
 _PART: Final = 0.6
 #: Lines of a cut face end within what is hatched, mm.
 _RIM: Final = 0.6
+#: So many faces of a sheet are tried at most: no drafter revolves more, and each costs a look at its whole view.
+_MOST_FACES: Final = 12
 
 
 def revolved_apart(
@@ -36,10 +39,10 @@ def revolved_apart(
     expected: Expectation,
 ) -> tuple[list[Group], dict[int, Sequence[Hatching]]]:
     """The groups, and the areas in each, with every cut face that stands within a plain view as a group of its own."""
-    parted, own_areas = list(groups), dict(areas)
+    parted, own_areas, tried = list(groups), dict(areas), 0
     for place, own in areas.items():
         boxes = [box_of(point for ring in area.rings for point in ring) for area in own]
-        for together in grouped(boxes):
+        for together in grouped(boxes) if len(boxes) <= MOST_AREAS else []:
             group, face = parted[place], union([boxes[k] for k in together])
             # Loose strokes reach the rim of a face within their spacing.
             for rim in (_RIM, _RIM + max(own[k].spacing for k in together)):
@@ -47,6 +50,9 @@ def revolved_apart(
                 rest = [i for i in group.members if i not in inner]
                 if not inner or len(rest) < 3 or not _stands_within(face, group.box, rim):
                     continue
+                if tried == _MOST_FACES or len(parted) == MOST_VIEWS:
+                    continue
+                tried += 1
                 pieces = [drawn_piece(strokes[i], kinds[i], i in either) for i in rest]
                 fits = identify(projected, pieces, scales, expected.tolerance, expected.hidden_lines)
                 if not fits or fits[0].disagreement > _PLAINLY or fits[0].identity.attitude is None:

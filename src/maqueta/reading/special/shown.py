@@ -139,6 +139,8 @@ def auxiliary_of(
     oblique = [sight for sight in sights if not any(square(sight, vector(side)) for side in SIDES)]
     for sight in oblique[: _MOST_SIGHTS // 2 + len(ways)]:
         for parent, look in known:
+            if parallel(sight, look.towards):
+                continue
             # Along a line of the face, or square to the edge: the primary view shows the face as an edge, the edge in
             # true length.
             line = unit(cross(sight, look.towards))
