@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 
-import type { View } from "../src/api/types";
+import type { Ink, SheetDocument, View } from "../src/api/types";
 import {
   askedDirection,
   centredAt,
@@ -13,6 +13,8 @@ import {
   nextId,
   nextPoint,
   type Pick,
+  pickables,
+  thinLines,
   tidy,
 } from "../src/bench/geometry";
 import { examples } from "./examples";
@@ -119,4 +121,26 @@ describe("the direction of a size", () => {
     expect(directionByPlace([0, 0], [0, 20], [20, 50])).toBe("up");
     expect(directionByPlace([0, 5], [40, 5], [90, 5])).toBe("across");
   });
+});
+
+it("takes sizes from edges, not from hatching, and directions from thin lines as well", () => {
+  const stroke = (pen: string, ...points: [number, number][]) => ({ kind: "stroke", pen, points });
+  const ink = {
+    views: [],
+    groups: [
+      {
+        role: "view",
+        id: "s1",
+        items: [stroke("visible", [0, 0], [9, 0]), stroke("hatching", [1, 1], [2, 2])],
+      },
+      { role: "construction", id: "s1", items: [stroke("construction", [0, 5], [9, 5])] },
+    ],
+  } as unknown as Ink;
+  const sheet = { views: [{ id: "s1", kind: "section" }] } as unknown as SheetDocument;
+  const found = pickables(ink, sheet);
+  expect(found.filter(({ kind }) => kind === "line")).toMatchObject([
+    { start: [0, 0], end: [9, 0] },
+  ]);
+  expect(found).toHaveLength(3);
+  expect(thinLines(ink)).toMatchObject([{ kind: "line", start: [0, 5], end: [9, 5] }]);
 });

@@ -10,6 +10,8 @@ import {
   shapesOf,
   squared,
 } from "../src/bench/drafting/shapes";
+import { type Ruler, rulerAt } from "../src/bench/drafting/rulers";
+import type { Pick } from "../src/bench/geometry";
 
 const PAPER: [number, number] = [420, 297];
 const drawn = (tool: Parameters<typeof shapesOf>[0], ...points: Point[]) =>
@@ -119,7 +121,7 @@ describe("a drafted view", () => {
 
 describe("thin lines that take their direction from a line", () => {
   const slope: Point = [0.8, 0.6];
-  const paper: [number, number] = [420, 297];
+  const ruler: Ruler = { at: [200, 100], way: slope };
   const ends = (shape: Shape | undefined) => {
     expect(shape?.kind).toBe("line");
     const { from, to } = shape as Extract<Shape, { kind: "line" }>;
@@ -127,63 +129,73 @@ describe("thin lines that take their direction from a line", () => {
   };
   const off = ([x, y]: Point, through: Point, [dx, dy]: Point) =>
     (x - through[0]) * -dy + (y - through[1]) * dx;
+  const thrown = (tool: "square" | "set off", points: Point[], along: Ruler | null) =>
+    shapesOf(tool, points, PAPER, along)[0];
 
   it("run square to it through a point, across the whole sheet", () => {
-    const { from, to } = ends(
-      shapesOf(
-        "square",
-        [
-          [100, 100],
-          [200, 120],
-        ],
-        paper,
-        slope,
-      )[0],
-    );
+    const { from, to } = ends(thrown("square", [ruler.at, [210, 120]], ruler));
     const across: Point = [-slope[1], slope[0]];
-    expect(off(from, [200, 120], across)).toBeCloseTo(0, 9);
-    expect(off(to, [200, 120], across)).toBeCloseTo(0, 9);
+    expect(off(from, [210, 120], across)).toBeCloseTo(0, 9);
+    expect(off(to, [210, 120], across)).toBeCloseTo(0, 9);
     expect(Math.hypot(to[0] - from[0], to[1] - from[1])).toBeGreaterThan(200);
   });
 
-  it("are set off from it by the distance taken, on the side that is pointed to", () => {
-    const taken: Point[] = [
-      [10, 10],
-      [10, 45],
-      [200, 100],
-    ];
-    for (const [side, far] of [
-      [[190, 120], 35],
-      [[210, 80], -35],
-    ] as [Point, number][]) {
-      const { from, to } = ends(shapesOf("set off", [...taken, side], paper, slope)[0]);
-      expect(off(from, [200, 100], slope)).toBeCloseTo(far, 9);
-      expect(off(to, [200, 100], slope)).toBeCloseTo(far, 9);
+  it("are set off by the distance taken, from the line itself, however near it was pointed at", () => {
+    for (const beside of [0, 2.5]) {
+      const taken: Point[] = [
+        [10, 10],
+        [10, 45],
+        [200 - 0.6 * beside, 100 + 0.8 * beside],
+      ];
+      for (const [side, far] of [
+        [[190, 120], 35],
+        [[210, 80], -35],
+      ] as [Point, number][]) {
+        const { from, to } = ends(thrown("set off", [...taken, side], ruler));
+        expect(off(from, ruler.at, slope)).toBeCloseTo(far, 9);
+        expect(off(to, ruler.at, slope)).toBeCloseTo(far, 9);
+      }
     }
   });
 
-  it("are none where there is no line to take it from", () => {
+  it("are none where there is no line to take it from, or too little is said", () => {
     expect(
-      shapesOf(
+      thrown(
         "square",
         [
           [1, 1],
           [2, 2],
         ],
-        paper,
+        null,
       ),
-    ).toEqual([]);
+    ).toBeUndefined();
     expect(
-      shapesOf(
+      thrown(
         "set off",
         [
           [1, 1],
           [2, 2],
           [3, 3],
         ],
-        paper,
-        slope,
+        ruler,
       ),
-    ).toEqual([]);
+    ).toBeUndefined();
+  });
+
+  it("begin on the line where the pointer is beside it, and on the nearer of two", () => {
+    const line = (start: Point, end: Point): Pick => ({
+      kind: "line",
+      view: "v1",
+      at: start,
+      start,
+      end,
+    });
+    const lines = [line([0, 0], [80, 60]), line([0, 5], [80, 65])];
+    const found = rulerAt(lines, [40 + 0.6, 30 - 0.8]);
+    expect(found?.at[0]).toBeCloseTo(40, 9);
+    expect(found?.at[1]).toBeCloseTo(30, 9);
+    expect(found?.way).toEqual([0.8, 0.6]);
+    expect(rulerAt(lines, [40, 20])).toBeNull();
+    expect(rulerAt([line([7, 7], [7, 7])], [7, 7])).toBeNull();
   });
 });

@@ -2838,8 +2838,6 @@ export interface components {
         /**
          * Change
          * @description One change to the line nearest to `at`; a parallel runs on the side of `towards`, drawn with `pen`.
-         *
-         *     To "hatch" is done to the region about `at`, as `hatch` says.
          */
         Change: {
             /** At */
@@ -2849,13 +2847,6 @@ export interface components {
             ];
             /** Distance */
             distance?: number | null;
-            /**
-             * @default {
-             *       "angle": 45,
-             *       "spacing": 3
-             *     }
-             */
-            hatch: components["schemas"]["Hatch"];
             /**
              * Pen
              * @default visible
@@ -2868,17 +2859,18 @@ export interface components {
                 number
             ] | null;
             /**
-             * What
+             * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            what: "erase" | "trim" | "extend" | "parallel" | "pen" | "hatch";
+            what: "erase" | "extend" | "parallel" | "pen" | "trim";
         };
         /**
          * ChangeRequest
          * @description A change to the line of a drafted view that lies within `reach` mm of a point.
          */
         ChangeRequest: {
-            change: components["schemas"]["Change"];
+            /** Change */
+            change: components["schemas"]["Change"] | components["schemas"]["PenHatching"];
             document: components["schemas"]["SheetDocument"];
             /**
              * Reach
@@ -5452,6 +5444,29 @@ export interface components {
             new: string;
             /** Old */
             old: string;
+        };
+        /**
+         * PenHatching
+         * @description The region about `at` hatched, or no longer hatched.
+         */
+        PenHatching: {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /**
+             * @default {
+             *       "angle": 45,
+             *       "spacing": 3
+             *     }
+             */
+            hatch: components["schemas"]["Hatch"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            what: "hatch";
         };
         /**
          * Person

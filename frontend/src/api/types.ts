@@ -46,6 +46,7 @@ export type Criterion = Finding["criterion"];
 export type ViewName = ViewDrawing["name"];
 export type BlankTask = Schemas["BlankTask"];
 export type Change = Schemas["Change"];
+export type PenHatching = Schemas["PenHatching"];
 export type Snap = Schemas["Snap"];
 export type Hatch = Schemas["Hatch"];
 export type LineChange = Schemas["LineChange"];

@@ -83,7 +83,7 @@ function distance(a: Point, b: Point): number {
   return Math.hypot(a[0] - b[0], a[1] - b[1]);
 }
 
-function foot(p: Point, a: Point, b: Point): Point {
+export function foot(p: Point, a: Point, b: Point): Point {
   const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
   const t = ((p[0] - a[0]) * dx + (p[1] - a[1]) * dy) / (dx * dx + dy * dy);
   const k = Math.max(0, Math.min(1, t));
@@ -101,6 +101,8 @@ export function pickables(ink: Ink, document: SheetDocument): Pick[] {
     if (group.role !== "view") continue;
     const view = group.id;
     for (const item of group.items) {
+      // Sizes and points are taken from edges, never from the strokes of a hatching.
+      if ("pen" in item && item.pen === "hatching") continue;
       if (item.kind === "stroke" && item.points.length === 2) {
         const [a, b] = item.points as [Point, Point];
         found.push({ kind: "point", view, at: a }, { kind: "point", view, at: b });

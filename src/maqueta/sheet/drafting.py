@@ -18,7 +18,6 @@ from maqueta.phrases.told import ToldError
 from maqueta.sheet.drafted import Pen, drafted_of, pen_of, piece_of
 from maqueta.sheet.drafted_line import Drafted, DraftedPen
 from maqueta.sheet.fields import ViewPoint
-from maqueta.sheet.special import Hatch
 from maqueta.sheet.view import MOST_LINES
 from maqueta.strict import Strict
 
@@ -31,29 +30,20 @@ class DraftingError(ToldError):
 
 
 class Change(Strict):
-    """One change to the line nearest to `at`; a parallel runs on the side of `towards`, drawn with `pen`.
+    """One change to the line nearest to `at`; a parallel runs on the side of `towards`, drawn with `pen`."""
 
-    To "hatch" is done to the region about `at`, as `hatch` says.
-    """
-
-    what: Literal["erase", "trim", "extend", "parallel", "pen", "hatch"]
+    what: Literal["erase", "trim", "extend", "parallel", "pen"]
     at: ViewPoint
     towards: ViewPoint | None = None
     distance: Annotated[float, Field(gt=0, le=1e6, allow_inf_nan=False)] | None = None
     pen: DraftedPen = "visible"
-    hatch: Hatch = Hatch()
 
 
 Lines = tuple[Drafted, ...]
 
 
 def changed(lines: Sequence[Drafted], change: Change, reach: float) -> Lines:
-    """The lines of a view after a change to the one nearest to the point, within `reach`. Raises DraftingError.
-
-    Hatching changes no line.
-    """
-    if change.what == "hatch":
-        return tuple(lines)
+    """The lines of a view after a change to the one nearest to the point, within `reach`. Raises DraftingError."""
     index = _nearest(lines, change.at, reach)
     match change.what:
         case "erase":

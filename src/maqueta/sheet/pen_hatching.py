@@ -4,7 +4,7 @@ All points and lengths are in the plane of the view, in the part's unit.
 """
 
 from collections.abc import Sequence
-from typing import Final
+from typing import Final, Literal
 
 from shapely.geometry import Point as Spot
 
@@ -15,12 +15,22 @@ from maqueta.phrases.phrase import phrase
 from maqueta.sheet.document import Mark
 from maqueta.sheet.drafted import piece_of
 from maqueta.sheet.drafting import DraftingError
+from maqueta.sheet.fields import ViewPoint
 from maqueta.sheet.special import MOST_AREAS, MOST_EDGE, Hatch, HatchedArea
 from maqueta.sheet.view import View
+from maqueta.strict import Strict
 
 #: A line that ends so near to another (mm on paper) closes a region with it: no reader of a sheet sees the gap
 #: (common practice, no source).
 _GAP_MM: Final = 0.2
+
+
+class PenHatching(Strict):
+    """The region about `at` hatched, or no longer hatched."""
+
+    what: Literal["hatch"]
+    at: ViewPoint
+    hatch: Hatch = Hatch()
 
 
 def hatched_at(view: View, marks: Sequence[Mark], at: Point, hatch: Hatch, factor: float) -> View:

@@ -16,6 +16,7 @@ import {
   WAYS,
 } from "../geometry";
 import { penPoint, type PenPoint } from "./penPoint";
+import { type Ruler, rulerAt } from "./rulers";
 import { atDistance, drawnInto, levelled, measure, type Shape, shapesOf, squared } from "./shapes";
 import { ALONG, CHANGES, type DraftTool, isCarrying, isChangeTool, TOOL_FACTS } from "./tools";
 
@@ -28,8 +29,6 @@ interface Props {
 }
 
 const INK = "#2c7a70";
-/** A line is pointed at within this, mm. */
-const REACH_ALONG = 3;
 
 /** The pen on the sheet: points are taken one by one, the last one draws or changes. */
 export function DraftLayer({ bench, tool, ink, drawn, toSheet }: Props) {
@@ -40,7 +39,8 @@ export function DraftLayer({ bench, tool, ink, drawn, toSheet }: Props) {
   const [taken, setTaken] = useState<Point[]>([]);
   const [cursor, setCursor] = useState<PenPoint | null>(null);
   const picks = useMemo(() => pickables(ink, drawn), [ink, drawn]);
-  const rulers = useMemo(() => [...picks, ...thinLines(ink)], [ink, picks]);
+  const lines = useMemo(() => [...picks, ...thinLines(ink)], [ink, picks]);
+  const [ruler, setRuler] = useState<Ruler | null>(null);
   const snaps = ink.snaps;
   useEffect(() => {
     setTaken([]);
@@ -57,7 +57,9 @@ export function DraftLayer({ bench, tool, ink, drawn, toSheet }: Props) {
 
   /** The pointer, held level or upright, then at the given size from the point before. */
   const aimed = (raw: Point, straight: boolean): PenPoint =>
-    changing ? { at: raw, on: null } : held(penPoint(raw, snaps, grid, reach), raw, straight);
+    changing || ALONG[tool] === taken.length
+      ? { at: raw, on: null }
+      : held(penPoint(raw, snaps, grid, reach), raw, straight);
   const held = (set: PenPoint, raw: Point, straight: boolean): PenPoint => {
     const last = taken[taken.length - 1];
     if (!last || isCarrying(tool)) return set;
@@ -70,17 +72,17 @@ export function DraftLayer({ bench, tool, ink, drawn, toSheet }: Props) {
     return at === set.at ? set : { at, on: null };
   };
 
-  /** The direction of the line one of the points was set on, where the tool takes it from there. */
-  const alongOf = (points: Point[]): Point | null => {
-    const on = points[ALONG[tool] ?? NaN];
-    const hit = on && nearest(rulers, on, REACH_ALONG, ["line"]);
-    return hit?.kind === "line" ? direction(hit.start, hit.end) : null;
-  };
+  /** The line that is pointed at, where the tool takes its direction from one now. */
+  const pointed = (at: Point) => (ALONG[tool] === taken.length ? rulerAt(lines, at) : null);
 
   const act = (at: Point) => {
     const points = [...taken, at];
-    // Where there is no line to take the direction from, the point is not taken.
-    if (ALONG[tool] === taken.length && !alongOf(points)) return;
+    if (ALONG[tool] === taken.length) {
+      // Where there is no line, the point is not taken.
+      const found = rulerAt(lines, at);
+      if (!found) return;
+      setRuler(found);
+    }
     if (points.length < TOOL_FACTS[tool].points) {
       setTaken(points);
       return;
@@ -88,7 +90,7 @@ export function DraftLayer({ bench, tool, ink, drawn, toSheet }: Props) {
     setTaken([]);
     if (!changing) {
       const thin = isCarrying(tool);
-      const shapes = shapesOf(tool, points, paper, alongOf(points));
+      const shapes = shapesOf(tool, points, paper, ruler);
       draft.change((now) => {
         const here = now.views.find((v) => v.id === view.id);
         return here ? drawnInto(now, here, factor, shapes, thin ? "construction" : pen) : now;
@@ -98,11 +100,15 @@ export function DraftLayer({ bench, tool, ink, drawn, toSheet }: Props) {
       return;
     }
     const first = inView(points[0]!, view, factor);
+    if (tool === "hatch") {
+      const change = { what: "hatch", at: first, hatch: drafting.hatch } as const;
+      drafting.change.mutate({ sent: document, at: view, change });
+      return;
+    }
     const change = {
       what: CHANGES[tool],
       at: first,
       pen: pen === "centre" ? "visible" : pen,
-      hatch: drafting.hatch,
     } as const;
     if (tool !== "parallel") {
       drafting.change.mutate({ sent: document, at: view, change });
@@ -134,10 +140,8 @@ export function DraftLayer({ bench, tool, ink, drawn, toSheet }: Props) {
     event.stopPropagation();
   };
 
-  const ghost =
-    cursor && !changing
-      ? shapesOf(tool, [...taken, cursor.at], paper, alongOf([...taken, cursor.at]))
-      : [];
+  const ghost = cursor && !changing ? shapesOf(tool, [...taken, cursor.at], paper, ruler) : [];
+  const along = cursor && pointed(cursor.at);
   const hit =
     changing && tool !== "hatch" && cursor && taken.length === 0
       ? nearest(picks, cursor.at, reach, ["line", "circle"], view.id)
@@ -185,6 +189,7 @@ export function DraftLayer({ bench, tool, ink, drawn, toSheet }: Props) {
             strokeWidth={1.2}
           />
         )}
+        {along && <Ghost shape={lineThrough(along)} y={y} />}
         {hit?.kind === "circle" && (
           <circle cx={hit.centre[0]} cy={y(hit.centre[1])} r={hit.radius} strokeWidth={1.2} />
         )}
@@ -215,9 +220,14 @@ export function DraftLayer({ bench, tool, ink, drawn, toSheet }: Props) {
   );
 }
 
-function direction([ax, ay]: Point, [bx, by]: Point): Point {
-  const length = Math.hypot(bx - ax, by - ay) || 1;
-  return [(bx - ax) / length, (by - ay) / length];
+/** A stretch of the line that is pointed at, so that it is seen to be meant. */
+function lineThrough({ at: [x, y], way: [dx, dy] }: Ruler): Shape {
+  const far = 12;
+  return {
+    kind: "line",
+    from: [x - far * dx, y - far * dy],
+    to: [x + far * dx, y + far * dy],
+  };
 }
 
 function distanceTo(hit: NonNullable<ReturnType<typeof nearest>>, at: Point): number {

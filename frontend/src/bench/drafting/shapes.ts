@@ -1,5 +1,6 @@
 import type { Point, SheetDocument, View } from "../../api/types";
 import { inView, nextId } from "../geometry";
+import type { Ruler } from "./rulers";
 import type { DraftTool, Pen } from "./tools";
 
 /** What the pen draws, in sheet mm; angles counter-clockwise in radians. */
@@ -11,13 +12,13 @@ const TURN = 2 * Math.PI;
 
 /**
  * The shapes a tool makes of the points taken so far and the pointer; empty while there are too few.
- * `along` is the direction of the line a tool takes its own from, a unit vector.
+ * `ruler` is the line a tool takes its direction from.
  */
 export function shapesOf(
   tool: DraftTool,
   points: Point[],
   paper: [number, number],
-  along: Point | null = null,
+  ruler: Ruler | null = null,
 ): Shape[] {
   const [a, b, c, d] = points;
   switch (tool) {
@@ -50,12 +51,13 @@ export function shapesOf(
       return [across(at, [way[1], way[0]], paper)];
     }
     case "square":
-      return a && b && along ? [across(b, [-along[1], along[0]], paper)] : [];
+      return b && ruler ? [across(b, [-ruler.way[1], ruler.way[0]], paper)] : [];
     case "set off": {
-      if (!a || !b || !c || !d || !along) return [];
-      const side = Math.sign((d[0] - c[0]) * -along[1] + (d[1] - c[1]) * along[0]) || 1;
+      if (!a || !b || !d || !ruler) return [];
+      const { at, way } = ruler;
+      const side = Math.sign((d[0] - at[0]) * -way[1] + (d[1] - at[1]) * way[0]) || 1;
       const far = side * apart(a, b);
-      return [across([c[0] - far * along[1], c[1] + far * along[0]], along, paper)];
+      return [across([at[0] - far * way[1], at[1] + far * way[0]], way, paper)];
     }
     default:
       return [];

@@ -5,7 +5,7 @@ export const DRAW_TOOLS = ["line", "rectangle", "circle", "arc"] as const;
 export const CHANGE_TOOLS = ["erase", "trim", "extend", "parallel", "redraw", "hatch"] as const;
 export const CARRY_TOOLS = ["throw", "square", "mitre", "carry", "set off"] as const;
 /** Tools that take their direction from a line, and which of their points lies on it. */
-export const ALONG: Partial<Record<string, number>> = { square: 0, "set off": 2 };
+export const ALONG: Partial<Record<DraftTool, number>> = { square: 0, "set off": 2 };
 
 export type ChangeTool = (typeof CHANGE_TOOLS)[number];
 export type DraftTool = (typeof DRAW_TOOLS)[number] | ChangeTool | (typeof CARRY_TOOLS)[number];
@@ -125,13 +125,12 @@ export function isDraftTool(tool: string): tool is DraftTool {
   return tool in TOOL_FACTS;
 }
 
-export const CHANGES: Record<ChangeTool, Change["what"]> = {
+export const CHANGES: Record<Exclude<ChangeTool, "hatch">, Change["what"]> = {
   erase: "erase",
   trim: "trim",
   extend: "extend",
   parallel: "parallel",
   redraw: "pen",
-  hatch: "hatch",
 };
 
 /** Whether a tool carries something over with thin lines. */

@@ -2,7 +2,7 @@ import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { answer, api } from "../../api/client";
-import type { Change, Exercise, Hatch, SheetDocument, View } from "../../api/types";
+import type { Change, Exercise, Hatch, PenHatching, SheetDocument, View } from "../../api/types";
 import type { BenchDraft } from "../useDraft";
 import type { Pen } from "./tools";
 
@@ -18,7 +18,15 @@ export function useDrafting(exercise: Exercise, draft: BenchDraft) {
   const drafted = document.views.filter((v) => v.lines);
   const view = drafted.find((v) => v.id === chosen) ?? drafted[0] ?? null;
   const change = useMutation({
-    mutationFn: ({ sent, at, change }: { sent: SheetDocument; at: View; change: Change }) =>
+    mutationFn: ({
+      sent,
+      at,
+      change,
+    }: {
+      sent: SheetDocument;
+      at: View;
+      change: Change | PenHatching;
+    }) =>
       answer(
         api.POST("/api/exercises/{exercise_id}/sheet/change", {
           params: { path: { exercise_id: exercise.id } },

@@ -15,6 +15,7 @@ from maqueta.service.messages import Time
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.drafting import Change
 from maqueta.sheet.paper import Rectangle
+from maqueta.sheet.pen_hatching import PenHatching
 from maqueta.sheet.snaps import Snap
 from maqueta.store.sheets import SheetState
 from maqueta.strict import Strict
@@ -118,7 +119,7 @@ class ChangeRequest(Strict):
 
     document: SheetDocument
     view: str
-    change: Change
+    change: Annotated[Change | PenHatching, Field(discriminator="what")]
     reach: Annotated[float, Field(gt=0, le=50, allow_inf_nan=False)] = 3.0
 
 

@@ -18,7 +18,7 @@ from maqueta.service.shelf.kernel_work import unpacked_mesh
 from maqueta.sheet.document import MOST_MARKS, SheetDocument
 from maqueta.sheet.drafting import Change, DraftingError, changed
 from maqueta.sheet.evened import evened, rescaled
-from maqueta.sheet.pen_hatching import hatched_at
+from maqueta.sheet.pen_hatching import PenHatching, hatched_at
 from maqueta.sheet.placed import placed_views
 from maqueta.sizes.centre_marks import lacking_marks
 from maqueta.sizes.form.model import undimensioned
@@ -89,14 +89,16 @@ def aided(desk: Desk, document: SheetDocument, aid: SheetAid) -> SheetDocument:
     return document.model_copy(update={"marks": (*document.marks, *lacking)[:MOST_MARKS]})
 
 
-def redrafted(desk: Desk, document: SheetDocument, view_id: str, change: Change, reach: float) -> SheetDocument:
+def redrafted(
+    desk: Desk, document: SheetDocument, view_id: str, change: Change | PenHatching, reach: float
+) -> SheetDocument:
     """A sheet after one change to what is drafted by hand; `reach` in mm on paper. Raises RefusedError."""
     view = next((view for view in document.views if view.id == view_id), None)
     if view is None or view.lines is None:
         raise RefusedError(404, phrase("no-drafted-view"))
     factor = view.scale * MILLIMETRES[desk.projected.part.unit]
     try:
-        if change.what == "hatch":
+        if isinstance(change, PenHatching):
             again = hatched_at(view, document.marks, change.at, change.hatch, factor)
         else:
             again = view.model_copy(update={"lines": changed(view.lines, change, reach / factor)})
