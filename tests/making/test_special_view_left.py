@@ -1,5 +1,6 @@
 """Exercises that give all but the special view: what is set out, what is told, and a right answer drawn by hand."""
 
+import math
 from typing import Any
 
 import pytest
@@ -95,6 +96,25 @@ def test_what_is_left_to_the_hand_is_not_drawn_by_the_program() -> None:
     assert drawn_for_student(part, task("ribbed-bearing"), asked) == ("section",)
     free = task("ribbed-bearing", drafting={"kind": "projected"})
     assert drawn_for_student(part, free, asked) == ()
+
+
+def test_what_the_given_views_show_already_leaves_nothing_to_draw() -> None:
+    """A block has no slanted face; an edge of it is in true length in two of its views."""
+    part = demo_projected("reed-clamp")
+    for more in ({"special": [{"kind": "auxiliary"}]}, {"special": [], "true_length": [[[0, 0, 0], [96, 0, 0]]]}):
+        with pytest.raises(ToldError):
+            starting_sheet(part, task("spindle-pin", **more))
+
+
+def test_any_auxiliary_view_is_that_of_the_largest_slanted_face() -> None:
+    part, any_will_do = demo_projected("slanted-seat"), task("slanted-seat", special=[{"kind": "auxiliary"}])
+    part = part.with_looks(drawn(*demo_solid("slanted-seat"), starting_looks(part, any_will_do)))
+    left = [view for view in starting_sheet(part, any_will_do).views if view.kind == "auxiliary"]
+    assert len(left) == 1
+    look = left[0].own_look
+    assert look is not None
+    flat = [face for face in part.part.faces if face.kind == "plane"]
+    assert any(math.dist(face.direction, look.towards) < 1e-9 for face in flat)
 
 
 def test_a_view_left_to_draw_has_to_be_named() -> None:

@@ -23,6 +23,7 @@ from maqueta.sheet.view import View
 from maqueta.sheet.view_graph import fold
 from maqueta.solid.cut import CutForm
 from maqueta.solid.part import Part
+from maqueta.solid.slanted import slanted_faces
 from maqueta.solid.uncut import pins, with_ribs_whole
 from maqueta.solid.unit import MILLIMETRES
 from maqueta.task.exercise import Exercise
@@ -265,10 +266,14 @@ def _corners(low: Vector, high: Vector) -> list[Vector]:
 
 
 def _auxiliary(views: Sequence[View], asked: AuxiliaryAsked, plan: _Plan) -> None:
-    """The view square to a face, from one that shows it as an edge; for an oblique face by way of a primary view."""
-    if asked.shows is None:
+    """The view square to a face, from one that shows it as an edge; for an oblique face by way of a primary view.
+
+    Any will do where nothing is said: that of the first slanted face there is.
+    """
+    way = asked.shows.way if asked.shows is not None else next(iter(slanted_faces(plan.part)), None)
+    if way is None:
         return
-    wanted, known = unit(asked.shows.way), _principal(views)
+    wanted, known = unit(way), _principal(views)
     chains = [[_folded(view, look, wanted, plan, 1)] for view, look in known if square(wanted, look.towards)] or [
         chain for view, look in known for chain in _by_way_of(view, look, wanted, plan)
     ]

@@ -76,8 +76,8 @@ def starting_looks(projected: ProjectedPart, exercise: Exercise) -> tuple[Look, 
 
 
 def starting_sheet(projected: ProjectedPart, exercise: Exercise) -> SheetDocument:
-    """The sheet a student starts from. Raises ValueError when a change names a line that is not there, and
-    UnseenLookError where the part has not been drawn in `starting_looks`.
+    """The sheet a student starts from. Raises ValueError when a change names a line that is not there or no
+    view is left to draw, and UnseenLookError where the part has not been drawn in `starting_looks`.
     """
     blank = blank_sheet(exercise)
     if not exercise.drafting.given:
@@ -88,6 +88,8 @@ def starting_sheet(projected: ProjectedPart, exercise: Exercise) -> SheetDocumen
     drawn = blank.model_copy(update={"views": views, "title": title})
     if exercise.drafting.kind == "special view":
         drawn = with_special_views(projected, exercise, drawn)
+        if len(drawn.views) == len(views):
+            raise ToldError(phrase("no-special-view-left"))
         views = drawn.views
     given_views = [item for item in placed_views(projected, drawn) if item.view.kind not in SPECIAL]
     marked = [item for item in given_views if names.get(item.view.id) not in exercise.left_to_draft]

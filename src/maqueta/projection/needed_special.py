@@ -15,6 +15,7 @@ from maqueta.projection.attitude import Attitude
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.solid.cut import CutForm
 from maqueta.solid.part import Edge, Face, Part
+from maqueta.solid.slanted import slanted
 
 #: A slanted face counts when it is at least this share of the part's surface, and this wide beside the part.
 _LARGE, _WIDE = 0.01, 0.08
@@ -67,7 +68,7 @@ def special_need(
     auxiliary = tuple(
         NeededAuxiliary(face.direction, not any(square(face.direction, vector(side)) for side in SIDES), number)
         for number, face in enumerate(part.faces)
-        if _slanted(face) and _own_shape(part, face)
+        if face.kind == "plane" and slanted(face.direction) and _own_shape(part, face)
     )
     return SpecialNeed(sections, auxiliary, _details(part, factor) if factor is not None else ())
 
@@ -128,10 +129,6 @@ def _middle_of_face(part: Part, number: int) -> Vector:
     points = [point for edge in edges for point in edge.samples]
     low, high = ([pick(p[axis] for p in points) for axis in range(3)] for pick in (min, max))
     return ((low[0] + high[0]) / 2, (low[1] + high[1]) / 2, (low[2] + high[2]) / 2)
-
-
-def _slanted(face: Face) -> bool:
-    return face.kind == "plane" and not any(parallel(face.direction, vector(side)) for side in SIDES)
 
 
 def _own_shape(part: Part, face: Face) -> bool:

@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from typing import Final
 
 from maqueta.geometry.box import outline_of
-from maqueta.geometry.directions import SIDES, Vector, parallel, vector
+from maqueta.geometry.directions import Vector, parallel
 from maqueta.geometry.frame import dot
 from maqueta.judging.cutting_survey import called
 from maqueta.judging.finding import Finding, Parameter
@@ -15,6 +15,7 @@ from maqueta.judging.survey import Survey
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.sheet.placed import PlacedView
 from maqueta.sheet.view_graph import fold, shared
+from maqueta.solid.slanted import slanted_faces
 from maqueta.task.special import Shown, way_of
 
 RULES: Final = Rules(
@@ -134,12 +135,7 @@ def _of_its_own(survey: Survey, item: PlacedView, auxiliary: Sequence[PlacedView
     if any(survey.parent(other) is item for other in auxiliary):
         # What it shows as an edge, or an edge in true length, is for the next view.
         return []
-    slanted = [
-        face.direction
-        for face in survey.projected.part.faces
-        if face.kind == "plane" and not any(parallel(face.direction, vector(side)) for side in SIDES)
-    ]
-    least = min((_askew(item, way) for way in slanted), default=90.0)
+    least = min((_askew(item, way) for way in slanted_faces(survey.projected.part)), default=90.0)
     if not _SQUARE < least <= _NEAR:
         return []
     return [_found(item, "auxiliary.direction", "", least, survey, None)]

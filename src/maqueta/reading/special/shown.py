@@ -24,6 +24,7 @@ from maqueta.sheet.view import Aslant
 from maqueta.sheet.view_graph import folded
 from maqueta.solid.cut import CutForm
 from maqueta.solid.part import Part
+from maqueta.solid.slanted import each_once, slanted_edges, slanted_faces
 from maqueta.solid.uncut import with_ribs_whole
 
 #: Planes at more levels than this along one axis are not tried.
@@ -126,7 +127,7 @@ def auxiliary_of(
     """Views folded out along directions worth looking along, and those that lead to them: `ways` that are asked for,
     then square to the part's slanted faces and along its slanted edges; and square to `edges` wanted in true length.
     """
-    sights = _apart([*ways, *_slanted_faces(part)[:_MOST_SIGHTS], *_slanted_edges(part)[:_MOST_SIGHTS]])
+    sights = each_once([*ways, *slanted_faces(part)[:_MOST_SIGHTS], *slanted_edges(part)[:_MOST_SIGHTS]])
     found: list[Meant] = []
     for sight in sights:
         for parent, look in known:
@@ -152,32 +153,6 @@ def auxiliary_of(
                     # The secondary view hangs on the primary one, whichever group that is.
                     found += [_folded(_PRIMARY, own, sight, side) for side in (1.0, -1.0)]
     return found
-
-
-def _slanted_faces(part: Part) -> list[Vector]:
-    """The normals of slanted flat faces, the largest face first."""
-    flat = sorted((face for face in part.faces if face.kind == "plane"), key=lambda face: -face.area)
-    return _apart([face.direction for face in flat if _slanted(face.direction)])
-
-
-def _slanted_edges(part: Part) -> list[Vector]:
-    """The directions of slanted straight edges, the longest edge first."""
-    straight = sorted((edge for edge in part.edges if edge.kind == "line"), key=lambda edge: -edge.length)
-    ways = (unit(_v(tuple(b - a for a, b in zip(edge.start, edge.end, strict=True)))) for edge in straight)
-    return _apart([way for way in ways if _slanted(way)])
-
-
-def _slanted(way: Vector) -> bool:
-    return not any(parallel(way, vector(side)) for side in SIDES)
-
-
-def _apart(ways: Iterable[Vector]) -> list[Vector]:
-    """Directions without those that are there already, either way round."""
-    kept: list[Vector] = []
-    for way in ways:
-        if all(not parallel(way, other) for other in kept):
-            kept.append(way)
-    return kept
 
 
 #: So many slanted faces are looked at squarely, and slanted edges along, at most.
