@@ -11,6 +11,7 @@ import {
   squared,
 } from "../src/bench/drafting/shapes";
 import { type Ruler, rulerAt } from "../src/bench/drafting/rulers";
+import { isCarrying, isChangeTool, isDraftTool } from "../src/bench/drafting/tools";
 import type { Pick } from "../src/bench/geometry";
 
 const PAPER: [number, number] = [420, 297];
@@ -117,6 +118,20 @@ describe("a drafted view", () => {
   it("is left alone by what has no length", () => {
     expect(drawnInto(sheet, view, 2, drawn("line", [9, 9], [9.01, 9]), "visible")).toBe(sheet);
   });
+});
+
+it("tells tools that change what is drawn from those that draw or carry over", () => {
+  expect(
+    ["erase", "hatch", "line", "square", "set off"].map(
+      (tool) => isDraftTool(tool) && [isChangeTool(tool), isCarrying(tool)],
+    ),
+  ).toEqual([
+    [true, false],
+    [true, false],
+    [false, false],
+    [false, true],
+    [false, true],
+  ]);
 });
 
 describe("thin lines that take their direction from a line", () => {

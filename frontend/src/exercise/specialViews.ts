@@ -1,9 +1,9 @@
 import { t } from "../frame/language";
 import type { Mesh, Task } from "../api/types";
+import { faced, type V3 } from "../turntable/triangles";
 
 export type SpecialAsked = Task["special"][number];
 export type SectionForm = Extract<SpecialAsked, { kind: "section" }>["form"];
-type Point3 = [number, number, number];
 
 export const FORMS: readonly SectionForm[] = [
   "any",
@@ -63,22 +63,8 @@ export function askedWords(asked: SpecialAsked): string {
 }
 
 /** The outward direction of a flat face, by the first of its triangles: a unit vector. */
-export function normalOfFace(mesh: Mesh, face: number): Point3 | null {
+export function normalOfFace(mesh: Mesh, face: number): V3 | null {
   const triangle = mesh.face_of_triangle.indexOf(face);
   if (triangle < 0) return null;
-  const corner = (k: number): Point3 => {
-    const at = (mesh.triangles[3 * triangle + k] ?? 0) * 3;
-    return [mesh.points[at] ?? 0, mesh.points[at + 1] ?? 0, mesh.points[at + 2] ?? 0];
-  };
-  const [a, b, c] = [corner(0), corner(1), corner(2)];
-  const u = [b[0] - a[0], b[1] - a[1], b[2] - a[2]] as const;
-  const v = [c[0] - a[0], c[1] - a[1], c[2] - a[2]] as const;
-  const n: Point3 = [
-    u[1] * v[2] - u[2] * v[1],
-    u[2] * v[0] - u[0] * v[2],
-    u[0] * v[1] - u[1] * v[0],
-  ];
-  const length = Math.hypot(...n);
-  if (length === 0) return null;
-  return [n[0] / length, n[1] / length, n[2] / length];
+  return faced(mesh, triangle)?.normal ?? null;
 }

@@ -139,5 +139,5 @@ export function isCarrying(tool: DraftTool): boolean {
 }
 
 export function isChangeTool(tool: DraftTool): tool is ChangeTool {
-  return tool in CHANGES;
+  return (CHANGE_TOOLS as readonly string[]).includes(tool);
 }

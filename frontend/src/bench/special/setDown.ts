@@ -1,8 +1,8 @@
 import type { CircledRegion, CuttingLine, Point, SheetDocument, Side, View } from "../../api/types";
+import { cross, dot, type V3 } from "../../turntable/triangles";
 
 /** Special views as they follow from what is drawn in their parent; the same sums as the core's, against which it is tested. */
 
-type V3 = [number, number, number];
 export type Frame = [V3, V3, V3];
 type Cut = NonNullable<View["cut"]>;
 export type CutForm = Cut["form"];
@@ -13,14 +13,6 @@ const HATCH = { angle: 45, spacing: 3 };
 function vector(side: Side): V3 {
   const sign = side[0] === "-" ? -1 : 1;
   return ["x", "y", "z"].map((axis) => (side[1] === axis ? sign : 0)) as V3;
-}
-
-function cross(a: V3, b: V3): V3 {
-  return [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]];
-}
-
-function dot(a: V3, b: V3): number {
-  return a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 }
 
 function sum(s: number, a: V3, t: number, b: V3): V3 {

@@ -79,7 +79,7 @@ no-title-field = “{ $field }” is no field of the title block
 view-not-asked-for = { the-view } is not among the views asked for
 no-view-given = at least one view has to be given
 no-special-view-asked = say which section, detail or auxiliary view is left to draw
-no-special-view-left = the given views show already what is asked: there is nothing left to draw
+no-special-view-left = nothing is left to draw: the given views show it already, or the part has nothing of the kind
 no-line-to-change = { the-view } has no line at { PLAIN($x) }, { PLAIN($y) } to be changed
 lines-fit-no-view = these lines cannot be laid on { the-view }
 

@@ -79,7 +79,7 @@ no-title-field = «{ $field }» no es ningún campo del cajetín
 view-not-asked-for = { the-view } no está entre las vistas pedidas
 no-view-given = hay que dar al menos una vista
 no-special-view-asked = indique qué corte, detalle o vista auxiliar queda por trazar
-no-special-view-left = las vistas dadas ya muestran lo que se pide: no queda nada por trazar
+no-special-view-left = no queda nada por trazar: las vistas dadas ya lo muestran, o la pieza no tiene nada así
 no-line-to-change = { the-view } no tiene ninguna línea en { PLAIN($x) }; { PLAIN($y) } que cambiar
 lines-fit-no-view = estas líneas no encajan en { the-view }
 
