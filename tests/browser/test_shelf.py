@@ -91,3 +91,26 @@ def test_any_front_view_is_accepted_from_the_turntable(open_page: Open) -> None:
     expect(fronts).to_contain_text("picked here will be accepted")
     fronts.get_by_role("button", name="Do not accept it").click()
     expect(fronts.locator("button[aria-pressed]")).to_have_count(8)
+
+
+def test_a_rib_is_cut_or_left_whole_as_it_is_marked(open_page: Open) -> None:
+    page = open_page("ines.corvalho", solids=True)
+    page.get_by_role("link", name="Shelf").click()
+    expect(page.get_by_label("Search the shelf")).to_be_visible()
+    page.get_by_role("link", name=re.compile("Ribbed bearing")).click()
+    own = page.get_by_label("Not cut lengthwise")
+    rib = own.get_by_role("switch", name=re.compile("rib, 8 mm thick"))
+    expect(rib).to_be_checked()
+    expect(own.get_by_role("button", name="Leave this rib whole")).to_be_disabled()
+    rib.focus()
+    page.keyboard.press("Space")
+    expect(rib).not_to_be_checked()
+    page.reload()
+    expect(rib).not_to_be_checked()
+    rib.press("Space")
+    expect(rib).to_be_checked()
+    # A face clicked on the turntable is taken, or it is said why it cannot be.
+    stage = page.get_by_label("Turntable").locator("canvas")
+    stage.click()
+    own.get_by_role("button", name="Leave this rib whole").click()
+    expect(own.get_by_text("marked by hand").or_(own.get_by_role("alert"))).to_be_visible()

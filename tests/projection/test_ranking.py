@@ -75,6 +75,27 @@ def test_part_standing_on_its_head_scores_the_natural_points_less() -> None:
     assert (upright.measures.natural, head.measures.natural) == (1, 0)
 
 
+def test_a_section_spares_the_hidden_lines_of_what_it_lays_open() -> None:
+    """A block with a blind hole from above, counted by hand: front and right show its two sides and its bottom hidden,
+    six in all. A section through the hole takes the three of the view it is cut in."""
+    view = projected(block((80, 60, 40)), hole((40, 30, 40), "-z", 20, 25))
+    plain, cut = (
+        next(entry for entry in rank(view, cut_open=cut_open) if entry.attitude == USUAL_FRONT)
+        for cut_open in (False, True)
+    )
+    assert (plain.hidden_lines, plain.spared) == (6, 0)
+    assert (cut.hidden_lines, cut.spared) == (3, 3)
+
+
+@pytest.mark.parametrize("slug", ["bobbin-bush", "brake-drum", "slanted-seat", "warp-lever"])
+def test_what_is_spared_is_among_the_hidden_lines(slug: str) -> None:
+    view = demo_projected(slug)
+    plain = {entry.attitude: entry for entry in rank(view)}
+    for entry in rank(view, cut_open=True):
+        assert entry.hidden_lines + entry.spared == plain[entry.attitude].hidden_lines
+        assert entry.fewest_hidden_lines <= entry.hidden_lines
+
+
 def test_weights_can_be_set() -> None:
     view = demo_projected("reed-clamp")
     only_length = rank(view, weights=Weights(100, 0, 0, 0))

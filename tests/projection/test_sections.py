@@ -1,6 +1,7 @@
 """Sections: visible lines against a ray-caster, what is hatched against a plane-geometry library, names of lines."""
 
 import random
+from typing import Any
 
 import pytest
 import shapely
@@ -19,6 +20,7 @@ from tests.parts import block, hole, made
 from tests.projection.frames import spread_looks
 from tests.projection.ray_caster import disagreement, mesh_of
 from tests.projection.test_random_parts import random_solid
+from tests.sizes.counted_parts import revolve
 from tests.solid.test_cutting import ACROSS, PART, SHAPE, TOWARDS, cut, through
 
 #: Random parts whose sections are looked at by the ray-caster.
@@ -43,6 +45,20 @@ def upright(lines: LineSet) -> set[float]:
     """Where visible upright lines stand."""
     found = (piece for piece in lines.of("visible") if isinstance(piece.carrier, Line) and piece.carrier.angle > 1)
     return {round(piece.ends[0][0], 6) for piece in found}
+
+
+#: A flange with a hub, turned about z: solid, and bored through.
+SOLID_FLANGE = [[0, 0], [45, 0], [45, 14], [20, 14], [20, 36], [0, 36]]
+BORED_FLANGE = [[10, 0], [45, 0], [45, 14], [20, 14], [20, 36], [10, 36]]
+
+
+@pytest.mark.parametrize(("profile", "bore"), [(SOLID_FLANGE, []), (BORED_FLANGE, [-10.0, 10.0])])
+def test_the_halves_of_an_aligned_section_are_not_parted_by_a_line(profile: Any, bore: list[float]) -> None:
+    """Upright lines stand at the flange, the hub, the bore and the two holes, told by hand; none along the axis."""
+    shape, part = made(revolve(*profile), hole((-32, 0, 14), "-z", 10), hole((16, -27.712813, 14), "-z", 10))
+    own = Cut("aligned", ((-50, 0, 0), (0, 0, 0), (25, -43.30127, 0)), (0, 0, 1), (0, -1, 0))
+    ((_, lines),) = drawn(shape, part, [Look(FRONT, own)])
+    assert sorted(upright(lines)) == [-45, -37, -27, -20, *bore, 20, 27, 37, 45]
 
 
 @pytest.mark.parametrize("first", range(0, PARTS, BATCH))

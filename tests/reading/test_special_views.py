@@ -79,6 +79,14 @@ def test_every_manner_of_cutting_lines_labels_and_hatching(manner: Manner) -> No
     assert (line.letter, len(line.path)) == ("A", 6)
 
 
+@pytest.mark.parametrize("label", ["VIEW {0} ({1})", "VIEW {0}\nSCALE {1}", "ANSICHT {0} {1}"])
+def test_a_circled_region_may_be_called_a_view(label: str) -> None:
+    scene = demo("spindle-pin")
+    document, findings = read(scene, CONVENTIONS[0], replace(MANNERS[0], detail=label))
+    assert [finding.rule for finding in findings] == []
+    assert [view.kind for view in document.views].count("detail") == 1
+
+
 #: Mistakes on files, with the rule each breaks; the part they are made on.
 PLANTED = {
     "no cutting line": ("bobbin-bush", special_mistakes.no_cutting_line, "section.cutting-line"),

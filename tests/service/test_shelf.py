@@ -30,6 +30,11 @@ def plate(name: str, width: float | str = 80, **rest: Any) -> dict[str, Any]:
     return {"recipe": {**made.model_dump(mode="json"), "name": name}}
 
 
+def _named(person: Person, words: str) -> dict[str, Any]:
+    found: dict[str, Any] = person.get(f"/api/parts?words={words}")["parts"][0]
+    return found
+
+
 def made_part(person: Person, name: str, **rest: Any) -> dict[str, Any]:
     answer = person.send("POST", "/api/parts/recipe", json=plate(name, **rest))
     assert answer.status_code == 202, answer.text
@@ -153,6 +158,35 @@ def test_natural_position_can_be_set_and_changes_the_ranking(instructor: Person)
     assert (turned["natural_up"], turned["version"]) == ("+x", 2)
     best = instructor.get(f"/api/models/{turned['model']}")["ranking"]
     assert all(entry["measures"]["natural"] == (entry["up"] == "+x") for entry in best if entry["side"] == "+z")
+
+
+def test_what_is_not_cut_can_be_marked_and_goes_with_the_part(instructor: Person) -> None:
+    part = instructor.send("POST", f"/api/parts/{_named(instructor, 'ribbed bearing')['id']}/copy").json()
+    (rib,) = instructor.get(f"/api/models/{part['model']}")["uncut"]
+    assert (rib["of"], rib["whole"], rib["told"]) == ("rib", True, True)
+    cut = {"of": "rib", "face": rib["face"], "whole": False}
+    instructor.send("PATCH", f"/api/parts/{part['id']}", json={"uncut": [cut]})
+    changed = ready(instructor, part["id"])
+    assert changed["version"] == 2
+    (now,) = instructor.get(f"/api/models/{changed['model']}")["uncut"]
+    assert (now["face"], now["whole"], now["told"]) == (rib["face"], False, True)
+    # Another natural position and a copy keep what is said of it; the same once more makes no version.
+    instructor.send("PATCH", f"/api/parts/{part['id']}", json={"natural_up": "+x", "uncut": [cut]})
+    turned = ready(instructor, part["id"])
+    instructor.send("PATCH", f"/api/parts/{part['id']}", json={"uncut": [cut]})
+    assert ready(instructor, part["id"])["version"] == turned["version"] == 3
+    copy = instructor.send("POST", f"/api/parts/{part['id']}/copy").json()
+    assert [own["whole"] for own in instructor.get(f"/api/models/{copy['model']}")["uncut"]] == [False]
+
+
+@pytest.mark.parametrize(
+    "mark",
+    [{"of": "rib", "face": 5000}, {"of": "rib", "face": -1}, {"of": "body", "face": 0}, {"of": "bolt", "face": 0}],
+)
+def test_what_cannot_be_left_whole_cannot_be_marked(instructor: Person, mark: dict[str, Any]) -> None:
+    part = _named(instructor, "ribbed bearing")
+    assert instructor.status("PATCH", f"/api/parts/{part['id']}", json={"uncut": [mark | {"whole": True}]}) == 422
+    assert _named(instructor, "ribbed bearing")["version"] == part["version"]
 
 
 def test_every_student_gets_sizes_of_their_own_and_keeps_them(instructor: Person, log_in: LogIn) -> None:

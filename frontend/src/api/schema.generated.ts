@@ -1441,9 +1441,10 @@ export interface paths {
         head?: never;
         /**
          * Change
-         * @description Rename, label, archive or take out again; say which direction is up in use.
+         * @description Rename, label, archive or take out again; say which direction is up in use, and what is not cut lengthwise.
          *
-         *     A new natural position makes a new version, since pictorial views and the ranking follow it.
+         *     A new natural position makes a new version, since pictorial views and the ranking follow it; so does what is said of
+         *     ribs and pins, since sections are judged by it.
          */
         patch: operations["shelf_part_change"];
         trace?: never;
@@ -5036,6 +5037,11 @@ export interface components {
              */
             symmetry: string[];
             /**
+             * Uncut
+             * @default []
+             */
+            uncut: components["schemas"]["UncutAnswer"][];
+            /**
              * Unit
              * @enum {string}
              */
@@ -5366,6 +5372,8 @@ export interface components {
             name?: string | null;
             /** Natural Up */
             natural_up?: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
+            /** Uncut */
+            uncut?: components["schemas"]["UncutMark"][] | null;
         };
         /**
          * PartSummary
@@ -7127,6 +7135,42 @@ export interface components {
             rule: string;
             /** Sheets */
             sheets: number[];
+        };
+        /**
+         * UncutAnswer
+         * @description A rib or body of a part that the program or a person takes for one that is not cut lengthwise, by its faces.
+         */
+        UncutAnswer: {
+            /** Face */
+            face: number;
+            /** Faces */
+            faces: number[];
+            /**
+             * Of
+             * @enum {string}
+             */
+            of: "rib" | "body";
+            /** Told */
+            told: boolean;
+            /** Whole */
+            whole: boolean;
+            words: string;
+        };
+        /**
+         * UncutMark
+         * @description What an instructor says of the rib with a flank `face`, or of the body that has it: left whole where it is cut
+         *     lengthwise, or cut although it looks like a rib or a pin.
+         */
+        UncutMark: {
+            /** Face */
+            face: number;
+            /**
+             * Of
+             * @enum {string}
+             */
+            of: "rib" | "body";
+            /** Whole */
+            whole: boolean;
         };
         /**
          * Understanding

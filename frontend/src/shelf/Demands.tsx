@@ -9,16 +9,19 @@ import type { ModelDetail, PartSummary, Side } from "../api/types";
 import { CountTable } from "../reader/CountTable";
 import { SIDES, sideWords } from "../turntable/attitude";
 import classes from "./Shelf.module.css";
+import { Uncut } from "./Uncut";
 
 interface Props {
   part: PartSummary;
   detail: ModelDetail;
   onFaces: (faces: readonly number[] | undefined) => void;
   edges?: number;
+  /** The face last clicked on the turntable. */
+  picked?: number;
 }
 
 /** What an instructor reads before setting an exercise; printed as it stands. */
-export function Demands({ part, detail, onFaces, edges }: Props) {
+export function Demands({ part, detail, onFaces, edges, picked }: Props) {
   const sizes = detail.extents.map((e) => written(e)).join(" × ");
   return (
     <div className={classes.demands}>
@@ -64,6 +67,7 @@ export function Demands({ part, detail, onFaces, edges }: Props) {
           </List.Item>
         ))}
       </List>
+      <Uncut part={part} detail={detail} picked={picked} onFaces={onFaces} />
       <Title order={3} size="h5">
         {t("Dimensions")}
       </Title>

@@ -77,6 +77,7 @@ function Opened({ part, detail }: { part: PartAnswer; detail: ModelDetail }) {
   const { attitude, setAttitude, hands } = useTurning(detail.natural_up ?? "+z");
   const [litEdges, setLitEdges] = useState<readonly number[] | undefined>();
   const [litFaces, setLitFaces] = useState<readonly number[] | undefined>();
+  const [picked, setPicked] = useState<number | undefined>();
   const mesh = useMesh(model);
   const longest = Math.max(...detail.extents);
   return (
@@ -104,8 +105,9 @@ function Opened({ part, detail }: { part: PartAnswer; detail: ModelDetail }) {
               setLitEdges(picked?.edge != null ? [picked.edge] : undefined);
               setLitFaces(undefined);
             }}
+            onPick={(own) => setPicked(own.face)}
             litEdges={litEdges}
-            litFaces={litFaces}
+            litFaces={litFaces ?? (picked === undefined ? undefined : [picked])}
             label={t("{{part}}; drag, turn the wheel or use the arrow keys to turn it", {
               part: detail.name,
             })}
@@ -169,6 +171,7 @@ function Opened({ part, detail }: { part: PartAnswer; detail: ModelDetail }) {
               detail={detail}
               onFaces={setLitFaces}
               edges={mesh.data?.edges.length}
+              picked={picked}
             />
           </Tabs.Panel>
           <Tabs.Panel value="front">

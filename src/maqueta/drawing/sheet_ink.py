@@ -1,6 +1,7 @@
 """The whole sheet as ink: border, title block, views, marks, dimensions."""
 
 import math
+from collections.abc import Sequence
 from typing import Final
 
 from maqueta.drawing.dimension_ink import dimension_items, leader_items
@@ -16,29 +17,37 @@ from maqueta.drawing.special_ink import (
     sight_items,
 )
 from maqueta.drawing.title_ink import frame_group, title_group
-from maqueta.geometry.carrier import Circle, Point
+from maqueta.geometry.carrier import TURN, Circle, Point
 from maqueta.geometry.line_set import Piece
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.document import CENTRE_BEYOND, CentreMark, Mark, Note, SheetDocument
+from maqueta.sheet.folding import FoldingLine, folding_lines, room_of
 from maqueta.sheet.placed import PlacedView, placed_views
+from maqueta.solid.part import Part
 
 #: A leader begins this far off its text, mm.
 _OFF_TEXT: Final = 1.0
+#: The height of numbers at folding lines, and how far the cross at the place of an empty view reaches, mm.
+_NUMBER: Final = 2.5
+_CROSS: Final = 4.0
 
 
 def sheet_ink(projected: ProjectedPart, sheet: SheetDocument, construction: bool = False) -> tuple[InkGroup, ...]:
     """All ink of a sheet, bottom layer first. Groups of views, marks and dimensions carry their ids.
 
-    The construction lines of drafted views are no part of the drawing; they are shown only where asked for.
+    The construction lines of drafted views, folding lines and the places of views left to draw are no part of the
+    drawing; they are shown only where asked for.
     """
     placed = {item.view.id: item for item in placed_views(projected, sheet)}
+    part = projected.part
+    folds = folding_lines(tuple(placed.values()), part) if construction else ()
     return (
         frame_group(sheet.paper),
         title_group(sheet),
         *(
-            group(name, "construction", construction_items(item), name)
+            group(name, "construction", items, name)
             for name, item in placed.items()
-            if construction and item.construction
+            if construction and (items := construction_items(item, folds, part))
         ),
         *(group(name, "view", view_items(item)) for name, item in placed.items()),
         *(group(mark.id, "mark", mark_items(mark, placed[mark.view]), mark.view) for mark in sheet.marks),
@@ -80,9 +89,28 @@ def view_items(placed: PlacedView) -> list[Item]:
     return [*section_items(placed), *lines, *break_items(placed), *label_items(placed)]
 
 
-def construction_items(placed: PlacedView) -> list[Item]:
-    """The thin lines of a drafted view."""
-    return [piece_item(piece.moved(placed.move), "construction") for piece in placed.construction]
+def construction_items(placed: PlacedView, folds: Sequence[FoldingLine], part: Part) -> list[Item]:
+    """The thin lines of a drafted view, the folding line it stands across, and where it is to be drawn while empty."""
+    own = [line for line in folds if line.view == placed.view.id]
+    return [
+        *(piece_item(piece.moved(placed.move), "construction") for piece in placed.construction),
+        *(Stroke((line.start, line.end), "construction") for line in own),
+        *(Text((x, y - _NUMBER / 2), str(number), _NUMBER) for line in own for number, (x, y) in line.numbers),
+        *(_place_items(placed, part) if placed.view.lines == () else ()),
+    ]
+
+
+def _place_items(placed: PlacedView, part: Part) -> list[Item]:
+    """Where a view that is left to draw belongs: the rim of a detail, else a small cross."""
+    clip = placed.view.clip
+    if clip is not None and not clip.corners:
+        return [Arc(placed.to_sheet(clip.centre), clip.radius * placed.factor, 0.0, TURN, "construction")]
+    middle = room_of(placed, part).envelope.centroid
+    x, y = middle.x, middle.y
+    return [
+        Stroke(((x - _CROSS, y), (x + _CROSS, y)), "construction"),
+        Stroke(((x, y - _CROSS), (x, y + _CROSS)), "construction"),
+    ]
 
 
 def piece_item(piece: Piece, pen: Pen | None = None) -> Item:

@@ -12,14 +12,14 @@ from maqueta.geometry.line_set import LineSet
 from maqueta.projection.arrangement import Angle, ViewName, angle_of, name_of, neighbour, where_stands
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.projected_part import ProjectedPart, face_alone
-from maqueta.projection.ranking import Ranked, rank
+from maqueta.projection.ranking import Ranked
 from maqueta.sheet.columns import Columns, columns_meant
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.paper import Layout
 from maqueta.sheet.placed import PlacedView, placed_views
 from maqueta.sheet.view_graph import angle_across, fold
 from maqueta.task.exercise import Exercise
-from maqueta.task.fronts import accepted_fronts
+from maqueta.task.fronts import accepted_fronts, ranking_of
 
 
 @dataclass(frozen=True)
@@ -130,9 +130,8 @@ class Survey:
 
     @cached_property
     def ranking(self) -> tuple[Ranked, ...]:
-        """All 24 attitudes, best first, for the views this exercise asks for."""
-        views = self.exercise.view_names
-        return rank(self.projected, views, self.exercise.front.natural_up)
+        """All 24 attitudes, best first, for what this exercise asks for."""
+        return ranking_of(self.projected, self.exercise)
 
     @cached_property
     def front(self) -> PlacedView | None:

@@ -8,10 +8,11 @@ import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from maqueta.geometry.directions import SIDES, Vector, parallel, square, vector
+from maqueta.geometry.directions import SIDES, Side, Vector, parallel, square, vector
 from maqueta.geometry.frame import dot, unit
+from maqueta.geometry.line_set import Piece
 from maqueta.projection.arrangement import ViewName
-from maqueta.projection.attitude import Attitude
+from maqueta.projection.attitude import Attitude, usual
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.solid.cut import CutForm
 from maqueta.solid.part import Edge, Face, Part
@@ -107,6 +108,19 @@ def _sections(projected: ProjectedPart, attitudes: Sequence[Attitude]) -> tuple[
         found.append(NeededSection(form, towards, points, tuple(own)))
         left = [face for face in left if face not in own]
     return tuple(found)
+
+
+def spared_lines(projected: ProjectedPart, sides: Sequence[Side]) -> dict[Side, tuple[Piece, ...]]:
+    """The hidden lines, by side, that the sections needed beside some views would show cut open: those of the levels
+    laid open, and of the faces next to them, in the views that are cut."""
+    part = projected.part
+    found: dict[Side, tuple[Piece, ...]] = {}
+    for section in _sections(projected, [usual(side) for side in sides]):
+        open_to = {face for edge in part.edges if set(edge.faces) & set(section.faces) for face in edge.faces}
+        side = next(side for side in SIDES if dot(vector(side), section.towards) > 0.5)
+        hidden = projected.sides[side].of("hidden")
+        found[side] = tuple(piece for piece in hidden if open_to & set(piece.faces))
+    return found
 
 
 def _on_planes(part: Part, faces: Sequence[int], towards: Vector) -> tuple[Vector, ...]:

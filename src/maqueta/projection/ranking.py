@@ -13,9 +13,11 @@ from typing import Final, Literal
 from maqueta.geometry.carrier import TURN, Circle, Line
 from maqueta.geometry.directions import AXES, SIDES, Axis, Side, Vector, along_axis, parallel, vector
 from maqueta.geometry.likeness import Likeness, alike, likeness_of
+from maqueta.geometry.line_set import Piece
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.projection.arrangement import VIEW_NAMES, ViewName, neighbour
 from maqueta.projection.attitude import ATTITUDES, USUAL_FRONT, Attitude
+from maqueta.projection.needed_special import spared_lines
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.solid.features import FULL_TURN
 from maqueta.solid.part import Face, Part
@@ -61,7 +63,10 @@ class Measures:
 
 @dataclass(frozen=True, slots=True)
 class Ranked:
-    """One attitude in the ranking; `equal_to` are the attitudes that look the same by symmetry."""
+    """One attitude in the ranking; `equal_to` are the attitudes that look the same by symmetry.
+
+    `hidden_lines` are those its set of views brings, without the `spared` ones that a section shows cut open.
+    """
 
     attitude: Attitude
     score: float
@@ -71,6 +76,21 @@ class Ranked:
     across: float
     longest: float
     equal_to: tuple[Attitude, ...]
+    spared: int = 0
+
+
+@dataclass(frozen=True, slots=True)
+class _Hidden:
+    """Hidden lines: how many, and what they weigh, the short ones less."""
+
+    count: int = 0
+    weight: float = 0.0
+
+    def __add__(self, other: "_Hidden") -> "_Hidden":
+        return _Hidden(self.count + other.count, self.weight + other.weight)
+
+    def __sub__(self, other: "_Hidden") -> "_Hidden":
+        return _Hidden(self.count - other.count, self.weight - other.weight)
 
 
 @dataclass(frozen=True)
@@ -84,16 +104,28 @@ class _Survey:
         return {side: true_shape(self.projected, side) for side in SIDES}
 
     @cached_property
-    def hidden(self) -> Mapping[Side, int]:
-        return {side: len(self.projected.sides[side].of("hidden")) for side in SIDES}
+    def hidden(self) -> Mapping[Side, _Hidden]:
+        return {side: self._counted(self.projected.sides[side].of("hidden")) for side in SIDES}
+
+    def brought(self, sides: Sequence[Side]) -> _Hidden:
+        """The hidden lines a set of views brings."""
+        return sum((self.hidden[side] for side in sides), _Hidden())
 
     @cached_property
-    def hidden_weight(self) -> Mapping[Side, float]:
+    def _spared(self) -> dict[frozenset[Side], _Hidden]:
+        return {}
+
+    def spared(self, sides: Sequence[Side]) -> _Hidden:
+        """Those of them that sections would show cut open."""
+        known = frozenset(sides)
+        if known not in self._spared:
+            pieces = spared_lines(self.projected, sides).values()
+            self._spared[known] = sum(map(self._counted, pieces), _Hidden())
+        return self._spared[known]
+
+    def _counted(self, pieces: Sequence[Piece]) -> _Hidden:
         full = full_stretch(self.projected.part)
-        return {
-            side: sum(min(1.0, piece.length / full) for piece in self.projected.sides[side].of("hidden"))
-            for side in SIDES
-        }
+        return _Hidden(len(pieces), sum(min(1.0, piece.length / full) for piece in pieces))
 
 
 def full_stretch(part: Part) -> float:
@@ -205,11 +237,13 @@ def rank(
     views: Sequence[ViewName] = DEFAULT_VIEWS,
     natural_up: Side | None = None,
     weights: Weights = USUAL_WEIGHTS,
+    cut_open: bool = False,
 ) -> tuple[Ranked, ...]:
     """All 24 attitudes, best first; ties keep the usual front first, then a fixed order.
 
     `views` is the set whose hidden lines count; `natural_up` overrides the part's own. Where neither is known, the part
-    is taken to stand as it was modelled, if it can; that weighs half, since nobody has said so.
+    is taken to stand as it was modelled, if it can; that weighs half, since nobody has said so. With `cut_open` the
+    hidden lines do not count that the sections a set of views needs would show cut open.
     """
     part = projected.part
     survey = _Survey(projected)
@@ -217,9 +251,10 @@ def rank(
     up, other = (stated, 0.0) if stated is not None else (_standing(part), 0.5)
     most_shape = max(survey.shape.values())
     sets = {attitude: [neighbour(attitude, name).side for name in views] for attitude in ATTITUDES}
-    hidden = {attitude: sum(survey.hidden[side] for side in sets[attitude]) for attitude in ATTITUDES}
-    weight = {attitude: sum(survey.hidden_weight[side] for side in sets[attitude]) for attitude in ATTITUDES}
-    least, fewest = min(weight.values()), min(hidden.values())
+    spared = {attitude: survey.spared(sets[attitude]) if cut_open else _Hidden() for attitude in ATTITUDES}
+    hidden = {attitude: survey.brought(sets[attitude]) - spared[attitude] for attitude in ATTITUDES}
+    least = min(own.weight for own in hidden.values())
+    fewest = min(own.count for own in hidden.values())
     twins = _twins(projected)
     ranked = []
     for attitude in ATTITUDES:
@@ -227,13 +262,23 @@ def rank(
         measures = Measures(
             length=across / part.size,
             shape=survey.shape[attitude.side] / most_shape if most_shape else 1.0,
-            hidden=(1 + least) / (1 + weight[attitude]),
+            hidden=(1 + least) / (1 + hidden[attitude].weight),
             # Looking the same from a twin, the part stands as it does there.
             natural=1.0 if up is None or up in {a.up for a in (attitude, *twins[attitude])} else other,
         )
         score = sum(measures.points(weights).values())
         ranked.append(
-            Ranked(attitude, round(score, 6), measures, hidden[attitude], fewest, across, part.size, twins[attitude])
+            Ranked(
+                attitude=attitude,
+                score=round(score, 6),
+                measures=measures,
+                hidden_lines=hidden[attitude].count,
+                fewest_hidden_lines=fewest,
+                across=across,
+                longest=part.size,
+                equal_to=twins[attitude],
+                spared=spared[attitude].count,
+            )
         )
     order = {attitude: index for index, attitude in enumerate(ATTITUDES)}
     return tuple(sorted(ranked, key=lambda r: (-r.score, r.attitude != USUAL_FRONT, order[r.attitude])))
@@ -285,11 +330,12 @@ def best_of_side(ranking: Sequence[Ranked], side: Side) -> Ranked:
 
 
 def reasons(entry: Ranked, part: Part) -> list[Phrase]:
-    """The four measures with their numbers, to be said."""
+    """The four measures with their numbers, to be said, and what a section spares."""
     stands = {1.0: "in-use", 0.0: "not-in-use"}.get(entry.measures.natural, "otherwise")
     return [
         phrase("ranking-length", across=entry.across, longest=entry.longest, unit=part.unit),
         phrase("ranking-shape", shape=100 * entry.measures.shape),
         phrase("ranking-hidden", count=entry.hidden_lines, fewest=entry.fewest_hidden_lines),
+        *([phrase("ranking-spared", count=entry.spared)] if entry.spared else []),
         phrase("ranking-natural", stands=stands),
     ]

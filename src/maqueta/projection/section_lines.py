@@ -2,7 +2,7 @@
 
 from dataclasses import replace
 
-from maqueta.geometry.frame import seen
+from maqueta.geometry.frame import dot, seen
 from maqueta.geometry.line_set import CutRegion, LineSet, Piece, piece_order
 from maqueta.projection.hidden_lines import HiddenLines
 from maqueta.projection.look import Look
@@ -35,15 +35,35 @@ class SectionLines:
 def _undrawn(opened: CutPart, cut: Cut) -> frozenset[int]:
     """Edges for which no line is drawn: those of steps, and of a face alone all that do not bound it.
 
-    Where a step runs along an edge that was there before, that edge is drawn.
+    Where a step runs along an edge that was there before, that edge is drawn. Where the halves of an aligned section
+    meet, what runs on from one into the other is not parted by a line.
     """
     faces = {face.face for face in opened.sections}
     edges = enumerate(opened.part.edges)
     if cut.face_alone:
         return frozenset(number for number, edge in edges if not faces.intersection(edge.faces))
+    seams = _running_on(opened)
     return frozenset(
-        number for number, edge in edges if opened.edges[number] is None and opened.steps.intersection(edge.faces)
+        number
+        for number, edge in edges
+        if opened.edges[number] is None and (opened.steps.intersection(edge.faces) or number in seams)
     )
+
+
+def _running_on(opened: CutPart) -> frozenset[int]:
+    """Edges at which the halves of an aligned section were laid together, between faces that both of them have."""
+    halves: dict[int | None, dict[bool, list[int]]] = {}
+    ahead = next((opened.part.faces[face].direction for face in sorted(opened.joints)), None)
+    for number, edge in enumerate(opened.part.edges):
+        joint = next((face for face in edge.faces if face in opened.joints), None)
+        if joint is None or ahead is None:
+            continue
+        first = dot(opened.part.faces[joint].direction, ahead) > 0
+        for face in edge.faces:
+            if face != joint:
+                halves.setdefault(opened.faces[face], {}).setdefault(first, []).append(number)
+    both = (own for own in halves.values() if len(own) == 2)
+    return frozenset(number for own in both for side in own.values() for number in side)
 
 
 def _renamed(piece: Piece, opened: CutPart) -> Piece:

@@ -49,7 +49,8 @@ class CutPart:
     """What a cut leaves of a part.
 
     `faces` and `edges` tell by number which face and edge of the whole part one of the cut part comes from; None for
-    those the cut has made. `steps` are faces that the reader sees edge-on: nothing is drawn for them.
+    those the cut has made. `steps` are faces that the reader sees edge-on: nothing is drawn for them. `joints` are
+    those along which the two halves of an aligned section were laid together.
     """
 
     shape: Shape
@@ -58,6 +59,7 @@ class CutPart:
     edges: tuple[int | None, ...]
     sections: tuple[CutFace, ...]
     steps: frozenset[int]
+    joints: frozenset[int] = frozenset()
 
     @property
     def area(self) -> float:
@@ -201,6 +203,7 @@ def _examined(left: Shape, origins: _Origins, shape: Shape, part: Part, cut: Cut
         tuple(edges),
         tuple(sections),
         frozenset(made - seen),
+        frozenset(face for face, name in enumerate(names) if name is None),
     )
 
 

@@ -22,6 +22,7 @@ from maqueta.solid.cut import Cut
 from maqueta.solid.errors import CutError
 from maqueta.solid.kernel import Shape, shapes_of
 from maqueta.solid.part import Part
+from maqueta.solid.uncut import rib_behind
 
 #: Directions that lean against each other by less (sine) are parallel or square.
 LEAN: Final = 1e-6
@@ -141,26 +142,11 @@ def laid(directions: tuple[Vector, Vector, Vector], lengths: Vector) -> Vector:
 
 def slab(shape: Shape, part: Part, flank: int) -> Shape:
     """The body between a flank and the face behind it. Raises CutError where the face is no flank."""
-    thickness = _thickness_behind(part, flank) if 0 <= flank < len(part.faces) else None
-    if thickness is None:
+    rib = rib_behind(part, flank)
+    if rib is None:
         raise CutError(phrase("no-flank"))
-    face = part.faces[flank]
     own = TopoDS.Face(shapes_of(shape, TopAbs_FACE)[flank])
-    return BRepPrimAPI_MakePrism(own, gp_Vec(*(-thickness * n for n in face.direction))).Shape()
-
-
-def _thickness_behind(part: Part, flank: int) -> float | None:
-    """How far behind a flat face the nearest parallel one lies that looks the other way; None where there is none."""
-    face = part.faces[flank]
-    if face.kind != "plane":
-        return None
-    level = dot(face.point, face.direction)
-    behind = [
-        level - dot(other.point, face.direction)
-        for other in part.faces
-        if other.kind == "plane" and dot(other.direction, face.direction) < -1 + LEAN
-    ]
-    return min((depth for depth in behind if depth > LEAN * part.size), default=None)
+    return BRepPrimAPI_MakePrism(own, gp_Vec(*((rib.low - rib.high) * n for n in rib.across))).Shape()
 
 
 def half_space(at: Vector, ahead: Vector, reach: float) -> Shape:

@@ -84,6 +84,16 @@ class Feature:
 
 
 @dataclass(frozen=True, slots=True)
+class UncutMark:
+    """What an instructor says of the rib with a flank `face`, or of the body that has it: left whole where it is cut
+    lengthwise, or cut although it looks like a rib or a pin."""
+
+    face: int
+    of: Literal["rib", "body"]
+    whole: bool
+
+
+@dataclass(frozen=True, slots=True)
 class Part:
     """A part: its name, its size and its topology. `low` and `high` are the corners of its bounding box."""
 
@@ -101,6 +111,7 @@ class Part:
     faces: tuple[Face, ...]
     edges: tuple[Edge, ...]
     features: tuple[Feature, ...] = field(default=())
+    marks: tuple[UncutMark, ...] = field(default=())
 
     @property
     def extents(self) -> Vector:

@@ -1,12 +1,12 @@
-"""What is not cut lengthwise: ribs and webs between parallel faces, pins and bolts.
+"""What is not cut lengthwise: ribs and webs between parallel faces, pins and bolts, and what an instructor marks.
 
 ISO 128-3 and ASME Y14.3, from memory.
 """
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
-from typing import Final
+from dataclasses import dataclass, replace
+from typing import Final, Literal
 
 from maqueta.geometry.directions import Vector, parallel
 from maqueta.geometry.frame import cross, dot
@@ -35,8 +35,36 @@ class Rib:
 
 
 def ribs(part: Part) -> tuple[Rib, ...]:
-    """The ribs of a part, by their faces alone: two flanks a little way apart, each grown into the rest of the part on
-    two sides at least."""
+    """The ribs of a part: those its faces tell and those marked to be left whole, without those marked to be cut."""
+    left = {mark.face: mark.whole for mark in part.marks if mark.of == "rib"}
+    told = [rib for rib in told_ribs(part) if all(left.get(flank, True) for flank in rib.flanks)]
+    known = {flank for rib in told for flank in rib.flanks}
+    marked = (rib_behind(part, face) for face, whole in left.items() if whole and face not in known)
+    return (*told, *(rib for rib in marked if rib is not None))
+
+
+def rib_behind(part: Part, flank: int) -> Rib | None:
+    """The rib between a flat face and the nearest one that lies behind it and looks the other way; None where there is
+    none."""
+    if not 0 <= flank < len(part.faces) or part.faces[flank].kind != "plane":
+        return None
+    own = part.faces[flank]
+    top = dot(own.point, own.direction)
+    behind = []
+    for number, other in enumerate(part.faces):
+        thick = top - dot(other.point, own.direction)
+        opposite = other.kind == "plane" and dot(own.direction, other.direction) < -1 + _DUST
+        if opposite and thick > _DUST * part.size and _face_to_face(part, own, other):
+            behind.append((thick, number))
+    if not behind:
+        return None
+    thick, number = min(behind)
+    return Rib((flank, number), own.direction, top - thick, top)
+
+
+def told_ribs(part: Part) -> tuple[Rib, ...]:
+    """The ribs of a part by its faces alone: two flanks a little way apart, each grown into the rest of the part on two
+    sides at least."""
     flats = [number for number, face in enumerate(part.faces) if face.kind == "plane"]
     grown = [number for number in flats if _is_flank(part, number)]
     found = []
@@ -185,9 +213,18 @@ def bodies(part: Part) -> tuple[frozenset[int], ...]:
 
 
 def pins(part: Part) -> tuple[int, ...]:
-    """The bodies of an assembly that are shafts, bolts or pins: solid, and round about one axis."""
+    """The bodies of an assembly that are shafts, bolts or pins: solid, and round about one axis; or as they are
+    marked."""
     found = bodies(part)
-    return tuple(place for place, faces in enumerate(found) if len(found) > 1 and _round(part, faces))
+    if len(found) == 1:
+        return ()
+    left = {mark.face: mark.whole for mark in part.marks if mark.of == "body"}
+
+    def whole(faces: frozenset[int]) -> bool:
+        said = [left[face] for face in left if face in faces]
+        return said[-1] if said else _round(part, faces)
+
+    return tuple(place for place, faces in enumerate(found) if whole(faces))
 
 
 def _round(part: Part, faces: frozenset[int]) -> bool:
@@ -205,3 +242,37 @@ def _round(part: Part, faces: frozenset[int]) -> bool:
         return near and (face.kind == "sphere" or parallel(face.direction, axis))
 
     return all(about_axis(face) for face in own)
+
+
+@dataclass(frozen=True, slots=True)
+class Known:
+    """A rib or body that is told by its faces or marked: `face` names it, `whole` is whether it is left whole.
+
+    `told` is whether its faces tell it; `thick` how thick a rib is, in the part's unit, and 0 for a body.
+    """
+
+    of: Literal["rib", "body"]
+    face: int
+    faces: tuple[int, ...]
+    whole: bool
+    told: bool
+    thick: float
+
+
+def known_uncut(part: Part) -> tuple[Known, ...]:
+    """All that is told or marked as not cut lengthwise, or marked to be cut although it looks so; ribs first."""
+    told, now = told_ribs(part), ribs(part)
+    flanks = {flank for rib in told for flank in rib.flanks}
+    both = (*told, *(rib for rib in now if not flanks & set(rib.flanks)))
+    found = [
+        Known("rib", rib.flanks[0], rib.flanks, rib in now, bool(flanks & set(rib.flanks)), rib.high - rib.low)
+        for rib in both
+    ]
+    plain, whole, own = pins(replace(part, marks=())), pins(part), bodies(part)
+    return (
+        *found,
+        *(
+            Known("body", min(own[place]), tuple(sorted(own[place])), place in whole, place in plain, 0.0)
+            for place in sorted({*plain, *whole})
+        ),
+    )

@@ -49,6 +49,7 @@ def add_version(
     source: str,
     natural_up: str | None = None,
     sizes: Mapping[str, float] | None = None,
+    uncut: Sequence[Mapping[str, Any]] = (),
 ) -> VersionRecord:
     """A new version of a part, waiting to be examined. It becomes the current one, unless it is a variation."""
     newest = session.scalar(select(func.max(VersionRecord.number)).where(VersionRecord.part_id == part.id)) or 0
@@ -61,6 +62,7 @@ def add_version(
         source=source,
         natural_up=natural_up,
         sizes=dict(sizes) if sizes is not None else None,
+        uncut=[dict(mark) for mark in uncut],
         created_at=now(),
     )
     session.add(version)
@@ -131,7 +133,7 @@ def copy_part(session: Session, owner: Account, part: PartRecord) -> PartRecord:
     session.add(copy)
     session.flush()
     old = part.current
-    version = add_version(session, copy, old.file_name, old.source, old.natural_up)
+    version = add_version(session, copy, old.file_name, old.source, old.natural_up, uncut=old.uncut or ())
     for column in ("state", "error", "facts", "report", "dossier", "mesh", "picture"):
         setattr(version, column, getattr(old, column))
     label_part(session, copy, [label.label for label in part.labels])

@@ -69,7 +69,7 @@ class Demands:
 def demands(projected: ProjectedPart) -> Demands:
     """Work out what a part's drawing demands, seen from its best front view."""
     part = projected.part
-    ranking = rank(projected)
+    ranking = rank(projected, cut_open=True)
     front = ranking[0].attitude
     need = view_need(projected, front)
     reason = beyond(part)

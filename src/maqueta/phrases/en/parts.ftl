@@ -126,3 +126,4 @@ cut-fails = the part cannot be cut there
 cut-without-length = a leg of the cutting line has no length
 cut-crosses-itself = the cutting line crosses itself
 no-flank = this face has no parallel one behind it: it is no flank of a rib
+no-body-of-it = this face is of no body that could be left whole: the part is all one

@@ -5,6 +5,10 @@
 ranking-length = { PLAIN($across) } { $unit } across; the longest size is { PLAIN($longest) } { $unit }.
 ranking-shape = Shows { FIXED($shape) } % as much true shape as the best side.
 ranking-hidden = Front, top and right bring { hidden-lines }; the best set brings { $fewest }.
+ranking-spared = A section spares { $count ->
+    [one] one more
+   *[other] { $count } more
+}.
 ranking-natural = { $stands ->
     [in-use] The part stands as it does in use.
     [otherwise] The part stands otherwise than modelled.
@@ -24,6 +28,10 @@ need-section = { some-section } is needed through { $points }: { $count ->
 need-auxiliary = { $oblique ->
     [yes] a secondary auxiliary view is needed: an oblique face with a shape of its own shows truly in none
    *[no] an auxiliary view is needed: a slanted face with a shape of its own shows truly in none
+}
+not-cut = { $of ->
+    [rib] rib, { PLAIN($thick) } { $unit } thick
+   *[body] body of the assembly
 }
 need-detail = a detail is needed at { $point }: something there is only { $size } wide
 need-twin = left out: it shows the same lines as the { view-name }

@@ -126,3 +126,4 @@ cut-fails = la pieza no se puede cortar ahí
 cut-without-length = un tramo de la línea de corte no tiene longitud
 cut-crosses-itself = la línea de corte se cruza a sí misma
 no-flank = esta cara no tiene otra paralela detrás: no es el costado de un nervio
+no-body-of-it = esta cara no es de ningún cuerpo que pueda quedar entero: la pieza es una sola

@@ -5,6 +5,10 @@
 ranking-length = { PLAIN($across) } { $unit } de ancho; la medida más larga es { PLAIN($longest) } { $unit }.
 ranking-shape = Muestra el { FIXED($shape) } % de la forma verdadera que muestra el mejor lado.
 ranking-hidden = Frente, superior y lateral derecha traen { hidden-lines }; el mejor conjunto trae { $fewest }.
+ranking-spared = Un corte ahorra { $count ->
+    [one] una más
+   *[other] { $count } más
+}.
 ranking-natural = { $stands ->
     [in-use] La pieza está como en su uso.
     [otherwise] La pieza está de otro modo que en su modelo.
@@ -24,6 +28,10 @@ need-section = hace falta { some-section } por { $points }: { $count ->
 need-auxiliary = { $oblique ->
     [yes] hace falta una vista auxiliar secundaria: una cara oblicua con forma propia no se ve en verdadera magnitud en ninguna
    *[no] hace falta una vista auxiliar: una cara inclinada con forma propia no se ve en verdadera magnitud en ninguna
+}
+not-cut = { $of ->
+    [rib] nervio de { PLAIN($thick) } { $unit } de espesor
+   *[body] cuerpo del conjunto
 }
 need-detail = hace falta un detalle en { $point }: algo ahí mide solo { $size }
 need-twin = sobra: muestra las mismas líneas que la { view-name }

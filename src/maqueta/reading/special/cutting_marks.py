@@ -91,7 +91,10 @@ def special_marks(
     arrows = arrows_of(lines, filled, pointers)
     near = {letter.word: nearest_arrow(letter, arrows) for letter in letters}
     details = {label.letter for label in labels if label.kind == "detail"}
-    circles = _circles(strokes, kinds, [one for one in letters if one.letter in details], aside)
+    # A "view" with a scale of its own is a detail as well where its letter stands at a circle and at no arrow.
+    enlarged = {label.letter for label in labels if label.kind == "view" and label.scale}
+    circling = [one for one in letters if one.letter in details or (one.letter in enlarged and near[one.word] is None)]
+    circles = _circles(strokes, kinds, circling, aside)
     in_circles = {mark.word for mark in circles}
     by_letter: dict[str, list[LoneLetter]] = defaultdict(list)
     for one in letters:

@@ -70,7 +70,9 @@ def version_for(world: World, session: Session, exercise: ExerciseRecord, studen
     try:
         with session.begin_nested():
             base = exercise.version
-            version = add_version(session, base.part, base.file_name, base.source, base.natural_up, sizes)
+            version = add_version(
+                session, base.part, base.file_name, base.source, base.natural_up, sizes, base.uncut or ()
+            )
             keep_examined(version, kept(world.files, work))
             give_variation(session, exercise, student_id, version)
     except IntegrityError:

@@ -61,7 +61,7 @@ def _loaded(source: PartSource) -> tuple[Shape, Part, dict[str, Any] | None]:
     up = source.natural_up or part.natural_up
     if up is None and (firm := standings(part)):
         up = firm[0].up
-    return shape, replace(part, natural_up=up), asdict(report) if report else None
+    return shape, replace(part, natural_up=up, marks=source.marks), asdict(report) if report else None
 
 
 def examined(source: PartSource, notes: str | None = None) -> PartWork:

@@ -17,6 +17,7 @@ from maqueta.geometry.line_set import LineSet
 from maqueta.phrases.phrase import Phrase
 from maqueta.projection.look import Look
 from maqueta.solid.mesh import Mesh, MeshKind
+from maqueta.solid.part import UncutMark
 from maqueta.solid.recipe import Recipe
 from maqueta.solid.unit import Unit
 from maqueta.store.files import StoredFile
@@ -35,6 +36,7 @@ class PartSource:
     called: str
     natural_up: str | None = None
     sizes: Mapping[str, float] | None = None
+    marks: tuple[UncutMark, ...] = ()
 
     @property
     def files(self) -> tuple[StoredFile, ...]:

@@ -11,7 +11,9 @@ from maqueta.projection.arrangement import ViewName
 from maqueta.service.bench.readers_eye_messages import CountAnswer
 from maqueta.service.language import Sentence
 from maqueta.sheet.paper import PaperSize
+from maqueta.sheet.special import MOST_SPECIAL
 from maqueta.solid.mesh import Mesh
+from maqueta.solid.part import UncutMark
 from maqueta.solid.recipe import Recipe
 from maqueta.solid.unit import Unit
 from maqueta.strict import Strict
@@ -67,6 +69,8 @@ class PartChange(Strict):
     labels: Annotated[list[Label], Field(max_length=12)] | None = None
     archived: bool | None = None
     natural_up: Side | None = None
+    #: All that is said of what is not cut lengthwise.
+    uncut: Annotated[tuple[UncutMark, ...], Field(max_length=MOST_SPECIAL)] | None = None
 
 
 class RecipeAnswer(Strict):
@@ -197,6 +201,18 @@ class SpecialReason(Strict):
     faces: list[int]
 
 
+class UncutAnswer(Strict):
+    """A rib or body of a part that the program or a person takes for one that is not cut lengthwise, by its faces."""
+
+    of: Literal["rib", "body"]
+    face: int
+    faces: list[int]
+    whole: bool
+    #: Told by its faces, not by a person alone.
+    told: bool
+    words: Sentence
+
+
 class ModelDetail(Strict):
     """What a part looks like and what its drawing demands; empty where it is left to a student to find out."""
 
@@ -215,6 +231,7 @@ class ModelDetail(Strict):
     views_repeated: list[tuple[ViewName, ViewName]] = Field(default=[])
     view_reasons: list[ViewReason] = Field(default=[])
     special: list[SpecialReason] = Field(default=[])
+    uncut: list[UncutAnswer] = Field(default=[])
     sizes: int | None = None
     least_sizes: int | None = None
     sizes_reason: Sentence | None = None

@@ -20,12 +20,14 @@ from maqueta.service.shelf.messages import (
     ScaleAnswer,
     SpecialReason,
     StandingAnswer,
+    UncutAnswer,
     ViewDrawing,
     ViewReason,
 )
 from maqueta.service.shelf.part_files import part_at
 from maqueta.solid.formed import Symmetry
 from maqueta.solid.part import Part
+from maqueta.solid.uncut import known_uncut
 from maqueta.store.files import StoredFile
 from maqueta.study.demands import Demands, demands, feature_phrase, form_phrase, pattern_phrase, special_views
 from maqueta.task.exercise import Exercise
@@ -113,6 +115,17 @@ def _demands(found: Demands, part: Part) -> dict[str, object]:
         ],
         "special": [
             SpecialReason(asked=own.asked, why=own.why, faces=list(own.faces)) for own in special_views(found.special)
+        ],
+        "uncut": [
+            UncutAnswer(
+                of=own.of,
+                face=own.face,
+                faces=list(own.faces),
+                whole=own.whole,
+                told=own.told,
+                words=phrase("not-cut", of=own.of, thick=own.thick, unit=part.unit),
+            )
+            for own in known_uncut(part)
         ],
         "scales": [ScaleAnswer(paper=s.paper, scale=s.scale, across=s.across, up=s.up) for s in found.scales],
     }

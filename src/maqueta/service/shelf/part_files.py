@@ -1,13 +1,19 @@
 """Between the files of a version and the kernel's work on them."""
 
 from functools import lru_cache
+from typing import Final
+
+from pydantic import TypeAdapter
 
 from maqueta.projection.projected_part import ProjectedPart, from_json
 from maqueta.service.shelf.kernel_work import PartSource, PartWork
+from maqueta.solid.part import UncutMark
 from maqueta.solid.recipe import Recipe
 from maqueta.solid.recipe_file import recipe_in
 from maqueta.store.files import FileStore, StoredFile
 from maqueta.store.models import VersionRecord
+
+_MARKS: Final = TypeAdapter(tuple[UncutMark, ...])
 
 
 def kept(files: FileStore, work: PartWork) -> dict[str, object]:
@@ -28,7 +34,8 @@ def kept(files: FileStore, work: PartWork) -> dict[str, object]:
 
 def source_of(files: FileStore, version: VersionRecord) -> PartSource:
     """Where a version's part is to be read from."""
-    return PartSource(StoredFile(files, version.source), version.file_name, version.natural_up, version.sizes)
+    marks = _MARKS.validate_python(version.uncut or ())
+    return PartSource(StoredFile(files, version.source), version.file_name, version.natural_up, version.sizes, marks)
 
 
 def recipe_of(files: FileStore, version: VersionRecord) -> Recipe | None:

@@ -1,5 +1,7 @@
 """The shelf: an instructor's parts, their versions, files in and out."""
 
+from collections.abc import Iterable
+from dataclasses import asdict
 from pathlib import PurePath
 from typing import Annotated, Final, Literal
 
@@ -16,9 +18,11 @@ from maqueta.service.shelf.messages import (
     StepReportAnswer,
     UsedIn,
 )
-from maqueta.service.shelf.part_files import recipe_of, source_of
+from maqueta.service.shelf.part_files import part_at, recipe_of, source_of
 from maqueta.service.world import Instructor, InTransaction, InWorld, aside
 from maqueta.solid.errors import PartError
+from maqueta.solid.part import Part, UncutMark
+from maqueta.solid.uncut import rib_behind
 from maqueta.store.clock import now
 from maqueta.store.files import StoredFile
 from maqueta.store.jobs import add_job
@@ -90,13 +94,23 @@ def one(part_id: int, instructor: Instructor, session: InTransaction) -> PartAns
     )
 
 
+def _possible_marks(part: Part, marks: Iterable[UncutMark]) -> None:
+    """Raises HTTPException 422 where a mark names no rib and no body of a part."""
+    for mark in marks:
+        if mark.of == "rib" and rib_behind(part, mark.face) is None:
+            raise HTTPException(422, phrase("no-flank"))
+        if mark.of == "body" and (part.solids == 1 or not 0 <= mark.face < len(part.faces)):
+            raise HTTPException(422, phrase("no-body-of-it"))
+
+
 @router.patch("/{part_id}")
 def change(
     part_id: int, form: PartChange, instructor: Instructor, session: InTransaction, world: InWorld
 ) -> PartSummary:
-    """Rename, label, archive or take out again; say which direction is up in use.
+    """Rename, label, archive or take out again; say which direction is up in use, and what is not cut lengthwise.
 
-    A new natural position makes a new version, since pictorial views and the ranking follow it.
+    A new natural position makes a new version, since pictorial views and the ranking follow it; so does what is said of
+    ribs and pins, since sections are judged by it.
     """
     part = own_part(session, instructor, part_id, lock=True)
     if form.name is not None:
@@ -107,10 +121,13 @@ def change(
         part.archived_at = now() if form.archived else None
     job = None
     current = part.current
-    if form.natural_up is not None and form.natural_up != current.natural_up:
+    up = form.natural_up or current.natural_up
+    uncut = current.uncut or [] if form.uncut is None else [asdict(mark) for mark in form.uncut]
+    if up != current.natural_up or uncut != (current.uncut or []):
         if current.state != "ready":
             raise HTTPException(409, phrase("position-when-ready"))
-        add_version(session, part, current.file_name, current.source, form.natural_up)
+        _possible_marks(part_at(StoredFile(world.files, current.dossier or "")).part, form.uncut or ())
+        add_version(session, part, current.file_name, current.source, up, uncut=uncut)
         job = add_job(session, instructor, "part", part.current.id).id
     session.commit()
     if job is not None:

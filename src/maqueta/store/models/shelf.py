@@ -61,6 +61,7 @@ class VersionRecord(Base):
     source: Mapped[str] = mapped_column(String(64))
     natural_up: Mapped[str | None] = mapped_column(String(2))
     sizes: Mapped[dict[str, float] | None] = mapped_column(JSON)
+    uncut: Mapped[list[dict[str, Any]] | None] = mapped_column(JSON)
     facts: Mapped[dict[str, Any] | None] = mapped_column(JSON)
     report: Mapped[dict[str, Any] | None] = mapped_column(JSON)
     dossier: Mapped[str | None] = mapped_column(String(64))

@@ -158,9 +158,10 @@ def _lengthwise(part: Part, item: PlacedView, faces: Sequence[_Face]) -> list[Fi
 
 
 def _runs_along(part: Part, body: int, towards: Vector) -> bool:
-    """Whether the axis of a round body lies in the plane it is cut by."""
-    turned = (part.faces[number] for number in bodies(part)[body])
-    return any(face.kind in ("cylinder", "cone") and square(face.direction, towards) for face in turned)
+    """Whether the axis of a round body lies in the plane it is cut by; one that has none is whole in any plane."""
+    own = (part.faces[number] for number in bodies(part)[body])
+    turned = [face for face in own if face.kind in ("cylinder", "cone")]
+    return not turned or any(square(face.direction, towards) for face in turned)
 
 
 def _main(face: _Face) -> Hatching | None:
