@@ -85,7 +85,8 @@ def test_what_is_marked_stays_whole_and_what_looks_like_a_rib_is_cut_where_that_
     assert with_ribs_whole(marked, BESIDE) == BESIDE
     assert cut_open(shape, part, BESIDE).area - cut_open(shape, part, told).area == pytest.approx(40 * 28 / 2)
     (known,) = known_uncut(marked)
-    assert (known.whole, known.told, known.thick) == (False, True, pytest.approx(8))
+    assert (known.whole, known.told) == (False, True)
+    assert known.thick == pytest.approx(8)
 
 
 def test_a_thick_rib_can_be_marked_and_is_left_whole_by_its_own_thickness() -> None:
