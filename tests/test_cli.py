@@ -27,6 +27,7 @@ from maqueta.sheet.view_graph import folded
 from maqueta.solid.step import write_step
 from tests.parts import block, demo_projected, demo_solid, hole, made
 from tests.reading.dxf_writer import CONVENTIONS, write_sheet
+from tests.reading.pdf_writer import HANDS, write_pdf
 from tests.reading.planted import case
 from tests.reading.random_parts import random_recipe
 
@@ -139,10 +140,28 @@ def test_report_is_written_whole(inputs: dict[str, Path], tmp_path: Path, capsys
 def test_sheet_of_another_kind_is_refused_in_words(
     inputs: dict[str, Path], tmp_path: Path, capsys: pytest.CaptureFixture[str]
 ) -> None:
-    drawing = tmp_path / "sheet.pdf"
-    drawing.write_text("%PDF")
+    drawing = tmp_path / "sheet.dxf"
+    drawing.write_bytes(b"\xff\xd8\xff\xe0" + bytes(200))
     status, _, errors = run({**inputs, "sheet": drawing}, capsys)
-    assert (status, "a sheet is a document (.json) or a DXF file" in errors) == (2, True)
+    assert status == 2
+    assert "sheet.dxf: a JPEG file is no sheet that can be read" in errors
+
+
+def test_a_page_of_a_pdf_is_named_by_its_number(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    faultless = case(3)
+    files = {name: tmp_path / f"{name}.json" for name in ("part", "task")}
+    files["part"].write_text(random_recipe(3).model_dump_json())
+    asked = {"views", "angle", "paper", "front", "scale", "pictorial", "title_fields"}
+    files["task"].write_text(faultless.task.model_dump_json(include=asked))
+    (tmp_path / "sheets.pdf").write_bytes(write_pdf(faultless.part, faultless.sheet, HANDS[0], pages=2))
+    status, printed, errors = run({**files, "sheet": tmp_path / "sheets.pdf#2"}, capsys)
+    assert (status, errors) == (0, "")
+    report = printed
+    assert sorted(view["name"] for view in report["views"]) == ["front", "right", "top"]
+    assert [f["rule"] for f in report["findings"] if f["severity"] == "error"] == []
+    status, _, errors = run({**files, "sheet": tmp_path / "sheets.pdf#3"}, capsys)
+    assert status == 2
+    assert "the file has no page 3" in errors
 
 
 def test_dxf_sheet_is_read_and_checked(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:

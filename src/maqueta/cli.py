@@ -13,7 +13,7 @@ from collections.abc import Callable, Sequence
 from pathlib import Path
 from typing import Any, Final, TypeVar
 
-from maqueta.command.inputs import InputError, there
+from maqueta.command.inputs import InputError, page_named, there
 from maqueta.command.kept_parts import keep, kept, kept_at
 from maqueta.confined import KERNEL_SECONDS, WAITED_SECONDS, ConfinedError, Confinement
 
@@ -30,7 +30,12 @@ def main(arguments: Sequence[str] | None = None) -> int:
     commands = parser.add_subparsers(dest="command", required=True)
     checking = commands.add_parser("check", help="check one sheet")
     checking.add_argument("--part", type=Path, required=True, help="STEP file or part recipe")
-    checking.add_argument("--sheet", type=Path, required=True, help="sheet document (.json) or DXF file (.dxf)")
+    checking.add_argument(
+        "--sheet",
+        type=Path,
+        required=True,
+        help="sheet document (.json), DXF or PDF file (also sheets.pdf#3, for page 3)",
+    )
     checking.add_argument("--task", type=Path, required=True, help="what the exercise asks (.json)")
     checking.add_argument("--out", type=Path, help="report file; standard output if not given")
     analysing = commands.add_parser("analyse", help="what a part's drawing demands")
@@ -65,7 +70,7 @@ def _kept(command: str, file: Path) -> str:
 
 
 def _check(part: Path, sheet: Path, task: Path) -> dict[str, Any]:
-    for path in (task, sheet, part):
+    for path in (task, page_named(sheet)[0], part):
         there(path)
     # The bindings of the kernel are a million objects that live as long as their process: looking through them for
     # garbage, again and again while they are made, takes a tenth of the time.

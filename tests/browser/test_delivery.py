@@ -6,9 +6,13 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.bench_actions import saved, sheet, stage
+from maqueta.demo.workshop import EXERCISES
+from maqueta.making.model_sheet import Drafter, model_sheet
+from tests.browser.bench_actions import saved, set_exercise, sheet, stage
 from tests.browser.conftest import Open
+from tests.parts import demo_projected
 from tests.reading.demo_files import demo_file
+from tests.reading.pdf_writer import HANDS, write_pdf
 
 pytestmark = pytest.mark.browser
 
@@ -28,10 +32,10 @@ def test_student_brings_in_a_file_puts_it_right_and_takes_it_back(open_page: Ope
     page.get_by_role("link", name=re.compile("Warp-beam bearing")).click()
     stage(page, "Hand in")
     views = sheet(page).locator('[data-role="view"]')
-    _choose(page, "Bring in a DXF file", useless)
+    _choose(page, "Bring in a file", useless)
     expect(page.get_by_role("alert")).to_contain_text("photograph.dxf: it is not a text DXF file")
     expect(views).to_have_count(0)
-    _choose(page, "Bring in a DXF file", drawn)
+    _choose(page, "Bring in a file", drawn)
     expect(views).to_have_count(2)
     found = page.get_by_label("Views found").get_by_role("listitem")
     expect(found).to_have_count(2)
@@ -51,6 +55,27 @@ def test_student_brings_in_a_file_puts_it_right_and_takes_it_back(open_page: Ope
     page.get_by_role("button", name="Hand in", exact=True).last.click()
     page.get_by_role("button", name="Hand in now").click()
     expect(page.get_by_text(re.compile("handed in", re.I)).first).to_be_visible()
+
+
+def test_student_chooses_the_page_of_a_pdf(open_page: Open, tmp_path: Path) -> None:
+    part = demo_projected("reed-clamp")
+    made = model_sheet(part, EXERCISES[0].task, Drafter("Ruben Achterberg", "Evening 2", "2026-11-20"))
+    drawn = tmp_path / "sheets.pdf"
+    drawn.write_bytes(write_pdf(part, made, HANDS[0], pages=2))
+    set_exercise(open_page("ines.corvalho"), "reed clamp", "Reed clamp, on paper", {"views": ["front", "top", "right"]})
+    page = open_page("tor.brandvold")
+    page.get_by_role("link", name=re.compile("Reed clamp, on paper")).click()
+    stage(page, "Hand in")
+    _choose(page, "Bring in a file", drawn)
+    found = page.get_by_label("Views found").get_by_role("listitem")
+    choice = page.get_by_label("Page of the file")
+    # The first page is no sheet: the second is taken, and may be left for another.
+    expect(choice).to_have_value("2")
+    expect(found).to_have_count(4)
+    choice.select_option("1")
+    expect(found).to_have_count(0)
+    choice.select_option("2")
+    expect(found).to_have_count(4)
 
 
 def test_instructor_pins_up_the_files_of_a_class(open_page: Open, tmp_path: Path) -> None:

@@ -9,8 +9,9 @@ import ezdxf
 import pytest
 
 from maqueta.phrases.said import said
-from maqueta.reading.dxf.file import LARGEST_FILE, MOST_ENTITIES, read_dxf
+from maqueta.reading.dxf.file import MOST_ENTITIES, read_dxf
 from maqueta.reading.errors import UnreadableSheetError
+from maqueta.reading.limits import LARGEST_FILE
 
 
 def written(document: Any) -> bytes:

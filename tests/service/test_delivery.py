@@ -6,6 +6,8 @@ from typing import Any
 import pytest
 from sqlalchemy import select
 
+from maqueta.demo.workshop import EXERCISES
+from maqueta.making.model_sheet import Drafter, model_sheet
 from maqueta.phrases.phrase import phrase
 from maqueta.service import workers
 from maqueta.service.deliveries.file_work import SheetWork
@@ -16,8 +18,10 @@ from maqueta.store.files import FileStore, StoredFile
 from maqueta.store.models import Account, ExerciseRecord, SheetRecord
 from maqueta.task.exercise import Exercise
 from tests.conftest import LogIn, Person
+from tests.parts import demo_projected
 from tests.reading.demo_files import demo_file
 from tests.reading.dxf_writer import CONVENTIONS
+from tests.reading.pdf_writer import HANDS, write_pdf
 from tests.reading.special_scenes import demo
 from tests.reading.special_writer import MANNERS, write_special
 
@@ -88,10 +92,23 @@ def test_a_section_taken_for_nothing_is_said_to_be_that_of_its_cutting_line(log_
     assert student.status("POST", path, json={**asked, "of": "cut9"}) == 404
 
 
+def test_a_pdf_is_read_page_by_page_whatever_its_name(log_in: LogIn, database: Database) -> None:
+    student, exercise = log_in("nela.havlik"), exercise_id(database, "Reed clamp")
+    part, task = demo_projected("reed-clamp"), EXERCISES[0].task
+    sheet = model_sheet(part, task, Drafter("Nela Havlik", "Evening 2", "2026-11-20"))
+    data, path = write_pdf(part, sheet, HANDS[0], pages=2), f"/api/exercises/{exercise}/sheet/file"
+    read = send(student, path, "sheets.dxf", data, page="2").json()
+    assert (read["page"], read["pages"]) == (2, 2)
+    assert {"front", "right", "top"} <= {view["name"] for view in read["views"]}
+    assert read["not_read"] == []
+    assert send(student, path, "sheets.pdf", data, page="3").status_code == 422
+    assert send(student, path, "sheets.pdf", data, page="0").status_code == 422
+
+
 @pytest.mark.parametrize(
     ("name", "data", "status", "words"),
     [
-        ("a.pdf", b"%PDF", 415, "a .dxf file"),
+        ("a.dxf", b"%PDF-1.4", 422, "not a usable PDF"),
         ("a.dxf", b"", 422, "a.dxf: the file is empty. Your draft is as it was."),
         ("a.dxf", b"\x89PNG" + bytes(500), 422, "not a text DXF"),
     ],
@@ -143,7 +160,7 @@ def test_only_the_right_people_deliver(log_in: LogIn, database: Database, instru
     assert other.status_code == 404
 
 
-def _hang(data: bytes, part: StoredFile, task: Exercise, looks: object) -> SheetWork:
+def _hang(data: bytes, page: int, part: StoredFile, task: Exercise, looks: object) -> SheetWork:
     while True:
         pass
 
@@ -155,9 +172,9 @@ def test_file_that_hangs_the_reader_is_stopped(monkeypatch: pytest.MonkeyPatch, 
     try:
         monkeypatch.setattr(workers, "read_sheet_file", _hang)
         nowhere = StoredFile(FileStore(tmp_path), "a" * 64)
-        assert readers.read_sheet(b"", nowhere, Exercise()).refused == phrase("took-too-long", seconds=4)
+        assert readers.read_sheet(b"", 1, nowhere, Exercise()).refused == phrase("took-too-long", seconds=4)
         monkeypatch.undo()
-        missing = readers.read_sheet(b"", nowhere, Exercise()).refused
+        missing = readers.read_sheet(b"", 1, nowhere, Exercise()).refused
         assert missing == phrase("could-not-be-examined", error="FileNotFoundError")
     finally:
         crews.close()

@@ -567,7 +567,9 @@ export interface paths {
         put?: never;
         /**
          * Take Delivery
-         * @description Read one file of a class, check it and pin it up for its student, told by the title block or the file's name.
+         * @description Read one page of a file of a class, check it and pin it up for its student.
+         *
+         *     The student is told by the title block or the file's name.
          *
          *     A sheet that is already handed in is never replaced.
          */
@@ -921,7 +923,9 @@ export interface paths {
         put?: never;
         /**
          * Read File
-         * @description Read a student's own file. Nothing is stored: the bench keeps what was read as a draft.
+         * @description Read a page of a student's own file, or the first one that is a sheet.
+         *
+         *     Nothing is stored: the bench keeps what was read as a draft.
          */
         post: operations["deliveries_read_file"];
         delete?: never;
@@ -2626,11 +2630,18 @@ export interface components {
         Body_deliveries_read_file: {
             /** File */
             file: string;
+            /** Page */
+            page?: number | null;
         };
         /** Body_deliveries_take_delivery */
         Body_deliveries_take_delivery: {
             /** File */
             file: string;
+            /**
+             * Page
+             * @default 1
+             */
+            page: number;
             /** Student */
             student?: number | null;
         };
@@ -3249,11 +3260,15 @@ export interface components {
             findings: number;
             /** Not Read */
             not_read: string[];
+            /**
+             * Pages
+             * @default 1
+             */
+            pages: number;
             /** Sheet */
             sheet: number | null;
             student: components["schemas"]["maqueta__service__deliveries__messages__StudentName"] | null;
-            /** Why */
-            why: string;
+            why: string | null;
         };
         /**
          * DetailAsked
@@ -5780,12 +5795,22 @@ export interface components {
         };
         /**
          * ReadSheetAnswer
-         * @description A delivered sheet as read: the document, its views, and what could not be read.
+         * @description A delivered sheet as read: the document, its views, and what could not be read; which page of how many it is.
          */
         ReadSheetAnswer: {
             document: components["schemas"]["SheetDocument"];
             /** Not Read */
             not_read: string[];
+            /**
+             * Page
+             * @default 1
+             */
+            page: number;
+            /**
+             * Pages
+             * @default 1
+             */
+            pages: number;
             /** Views */
             views: components["schemas"]["ReadView"][];
         };

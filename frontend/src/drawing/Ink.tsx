@@ -51,7 +51,7 @@ export const InkPiece = memo(function InkPiece({
         <text
           x={x}
           y={y}
-          fontFamily="Routed Gothic"
+          fontFamily="Maqueta Lettering"
           fontSize={item.height * FONT_EM_PER_CAPITAL}
           textAnchor={item.anchor}
           fill="currentColor"

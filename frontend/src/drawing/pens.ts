@@ -22,5 +22,5 @@ export const PENS: Record<Pen, PenStyle> = {
   grid: { stroke: "currentColor", strokeWidth: 0.35 },
 };
 
-/** Font size per height of capitals of Routed Gothic (1024 units per em, capitals 736). */
+/** Font size per height of capitals of Maqueta Lettering (1024 units per em, capitals 736). */
 export const FONT_EM_PER_CAPITAL = 1024 / 736;

@@ -6,8 +6,13 @@ import classes from "./Wall.module.css";
 
 interface Props {
   list: Delivered[];
-  onSettle: (key: string, file: File, student: number) => void;
+  onSettle: (arrived: Delivered, student: number) => void;
   onClear: () => void;
+}
+
+/** A file's name, with the page that is meant where it is not the first. */
+function nameOf({ file, page }: Delivered): string {
+  return page === 1 ? file.name : t("{{file}}, page {{page}}", { file: file.name, page });
 }
 
 /** What became of the files of a class, file by file. */
@@ -32,7 +37,7 @@ export function Deliveries({ list, onSettle, onClear }: Props) {
         {list.map((d) => (
           <li key={d.key}>
             <Text className="small" fw={700} truncate w={220} span>
-              {d.file.name}
+              {nameOf(d)}
             </Text>
             <Text className="small" span c={d.state === "failed" ? "var(--fault)" : undefined}>
               {d.words}
@@ -40,14 +45,13 @@ export function Deliveries({ list, onSettle, onClear }: Props) {
             {d.state === "unknown" && (
               <NativeSelect
                 size="xs"
-                aria-label={t("Student of {{file}}", { file: d.file.name })}
+                aria-label={t("Student of {{file}}", { file: nameOf(d) })}
                 data={[
                   { value: "", label: t("whose sheet is it?") },
                   ...d.candidates.map((c) => ({ value: String(c.id), label: c.name })),
                 ]}
                 onChange={(event) => {
-                  if (event.currentTarget.value)
-                    onSettle(d.key, d.file, Number(event.currentTarget.value));
+                  if (event.currentTarget.value) onSettle(d, Number(event.currentTarget.value));
                 }}
               />
             )}

@@ -84,7 +84,7 @@ export default function WallPage() {
         <Button component={Link} to={`/exercises/${exercise}/bench`} variant="default">
           {t("Model answer")}
         </Button>
-        <FileButton multiple accept=".dxf" onChange={deliveries.bringIn}>
+        <FileButton multiple accept=".dxf,.pdf" onChange={deliveries.bringIn}>
           {(props) => (
             <Button {...props} variant="default">
               {t("Bring in DXF sheets")}
@@ -110,7 +110,7 @@ export default function WallPage() {
       </Header>
       <Deliveries
         list={deliveries.list}
-        onSettle={(key, file, student) => void deliveries.settle(key, file, student)}
+        onSettle={(arrived, student) => void deliveries.settle(arrived, student)}
         onClear={deliveries.clear}
       />
       {alike && <NearCopies exercise={exercise} onClose={() => setAlike(false)} />}

@@ -13,6 +13,14 @@ def there(path: Path) -> None:
         raise InputError(f"{path}: there is no such file")
 
 
+def page_named(path: Path) -> tuple[Path, int]:
+    """A file and the page of it that a name such as "sheets.pdf#3" means; the first page of a plain name."""
+    name, _, page = path.name.rpartition("#")
+    if name and page.isdecimal() and not path.is_file():
+        return path.with_name(name), int(page)
+    return path, 1
+
+
 def bytes_of(path: Path, most: int) -> bytes:
     """A file's content, at most so many bytes. Raises InputError."""
     there(path)

@@ -9,7 +9,7 @@ from typing import Any, Final, TypeVar
 
 from pydantic import BaseModel, ValidationError
 
-from maqueta.command.inputs import InputError, bytes_of
+from maqueta.command.inputs import InputError, bytes_of, page_named
 from maqueta.judging.report import check, report
 from maqueta.phrases.phrase import Phrase
 from maqueta.phrases.said import USUAL_LANGUAGE, bundle, said
@@ -17,8 +17,9 @@ from maqueta.projection.projected_part import from_json
 from maqueta.reading.begun import BegunSheet
 from maqueta.reading.content import Content
 from maqueta.reading.delivered import begun_of
-from maqueta.reading.dxf.file import LARGEST_FILE, read_dxf
 from maqueta.reading.errors import UnreadableSheetError
+from maqueta.reading.file_content import content_of
+from maqueta.reading.limits import LARGEST_FILE
 from maqueta.reading.sheet import finished
 from maqueta.reading.special.matching import LooksWantedError
 from maqueta.sheet.document import SheetDocument
@@ -35,18 +36,15 @@ def given(task: Path, sheet: Path) -> tuple[bytes, bytes | None]:
     # Sentences are made ready while the part is waited for.
     bundle(USUAL_LANGUAGE)
     exercise = _model(Exercise, task)
-    kind = sheet.suffix.lower()
-    if kind == ".dxf":
-        data = bytes_of(sheet, LARGEST_FILE)
-        try:
-            return pickle.dumps((exercise, read_dxf(data))), None
-        except UnreadableSheetError as error:
-            raise InputError(f"{sheet}: {error}") from error
-    if kind == ".json":
+    if sheet.suffix.lower() == ".json":
         document = _model(SheetDocument, sheet)
         looks = document.looks_aslant
         return pickle.dumps((exercise, document)), pickle.dumps(looks) if looks else None
-    raise InputError(f"{sheet}: a sheet is a document (.json) or a DXF file (.dxf)")
+    path, page = page_named(sheet)
+    try:
+        return pickle.dumps((exercise, content_of(bytes_of(path, LARGEST_FILE), page))), None
+    except UnreadableSheetError as error:
+        raise InputError(f"{sheet}: {error}") from error
 
 
 def judged(path: Path, part: bytes, asked: bytes, more: Sequence[bytes]) -> dict[str, Any] | bytes:

@@ -1,4 +1,4 @@
-"""The drafting face: its file and its measures. Routed Gothic, SIL Open Font Licence."""
+"""The drafting face: its file and its measures. Routed Gothic with signs of our own, SIL Open Font Licence."""
 
 from functools import lru_cache
 from io import BytesIO
@@ -7,8 +7,8 @@ from typing import Any, Final
 
 from fontTools.ttLib import TTFont
 
-FONT_FILE: Final = Path(__file__).parent / "fonts" / "routed-gothic.ttf"
-FONT_NAME: Final = "Routed Gothic"
+FONT_FILE: Final = Path(__file__).parent / "fonts" / "maqueta-lettering.ttf"
+FONT_NAME: Final = "Maqueta Lettering"
 
 
 @lru_cache(maxsize=1)

@@ -7,8 +7,8 @@ from maqueta.projection.look import Look
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.begun import BegunSheet, begun
 from maqueta.reading.content import Content
-from maqueta.reading.dxf.file import read_dxf
 from maqueta.reading.expectation import Expectation
+from maqueta.reading.file_content import content_of
 from maqueta.reading.sheet import ReadSheet, finished, read_sheet
 from maqueta.reading.special.matching import LooksWantedError
 from maqueta.task.exercise import Exercise
@@ -20,18 +20,19 @@ Draws = Callable[[Sequence[Look]], Sequence[tuple[Look, LineSet]]]
 
 
 def read_delivered(data: bytes, projected: ProjectedPart, exercise: Exercise) -> ReadSheet:
-    """Read a DXF sheet of an exercise, as far as the part is drawn. Raises UnreadableSheetError with one line."""
-    return read_sheet(read_dxf(data), projected, expectation(projected, exercise))
+    """Read a sheet of an exercise from a file, as far as the part is drawn. Raises UnreadableSheetError."""
+    return read_sheet(content_of(data), projected, expectation(projected, exercise))
 
 
 def read_drawing(
-    data: bytes, projected: ProjectedPart, exercise: Exercise, draws: Draws
+    data: bytes, projected: ProjectedPart, exercise: Exercise, draws: Draws, page: int = 1
 ) -> tuple[ReadSheet, ProjectedPart]:
-    """Read a DXF sheet of an exercise whose part can be drawn in more looks: the sheet, and the part in what it shows.
+    """Read a sheet of an exercise, a page of a file, whose part can be drawn in more looks: the sheet, and the part in
+    what it shows.
 
     Raises UnreadableSheetError with one line for people.
     """
-    sheet = begun_of(read_dxf(data), projected, exercise)
+    sheet = begun_of(content_of(data, page), projected, exercise)
     while True:
         try:
             return finished(sheet, projected, asks=True), projected

@@ -14,6 +14,7 @@ from maqueta.geometry.box import Box, apart
 from maqueta.geometry.carrier import TURN, Circle, Line, Point
 from maqueta.geometry.line_set import Piece
 from maqueta.reading.content import Pointer, Size, Words
+from maqueta.reading.loose_leaders import led_from
 from maqueta.sizes.text import read_text
 
 #: How far a text may stand from its dimension line, in letter heights.
@@ -22,8 +23,6 @@ _NEAR: Final = 1.6
 _ANGLE_NEAR: Final = 2.5
 #: Ends of lines meet within this (mm).
 _MEET: Final = 0.6
-#: The lines of one leader meet within this (mm): the arm of a centre mark may end beside its arrowhead.
-_JOINT: Final = 0.3
 _PARALLEL: Final = 0.03
 #: A written value is the length of a stretch within this part of it (rounding of written values).
 _SAME: Final = 0.02
@@ -92,7 +91,7 @@ def loose_sizes(
             by_leader = written.symbol in ("diameter", "radius", "chamfer", "thread")
             size = _linear(word, written.value, straight, tips, boxes, factor, sure=by_leader)
             if size is None and by_leader:
-                led = _leader(word, straight, tips)
+                led = led_from(word, straight, tips)
                 size = None if led else _linear(word, written.value, straight, tips, boxes, factor)
         if size is not None:
             sizes.append(size)
@@ -384,45 +383,3 @@ def _foot(axis: _Axis, t: float, lines: Sequence[Piece], boxes: Sequence[Box]) -
         return min((apart(box, (*point, *point)) for box in boxes), default=0.0)
 
     return min(ends, key=lambda point: (round(away(point), 3), -abs(axis.off(point))))
-
-
-def _leader(word: Words, lines: Sequence[Piece], tips: Sequence[Point]) -> list[Pointer]:
-    """A chain of lines that leads away from a text: the one that begins nearest to its beginning or its end.
-
-    It ends at its arrowhead, though the arm of a centre mark may begin there.
-    """
-    wide = word.width
-    left, bottom = word.at
-    box = (left - 2, bottom - word.height, left + wide + 2, bottom + 2 * word.height)
-    sides = [(left, bottom + word.height / 2), (left + wide, bottom + word.height / 2)]
-
-    def near(point: Point) -> bool:
-        return box[0] <= point[0] <= box[2] and box[1] <= point[1] <= box[3]
-
-    starts = [
-        (min(math.dist(here, side) for side in sides), k, here, there)
-        for k, line in enumerate(lines)
-        for here, there in (line.ends, line.ends[::-1])
-        if near(here) and not near(there)
-    ]
-    if not starts:
-        return []
-    _, first, here, there = min(starts)
-    chain, used = [here, there], {first}
-    while all(math.dist(tip, chain[-1]) > _JOINT for tip in tips):
-        step = _goes_on(lines, chain, used)
-        if step is None or near(step[1]):
-            break
-        used.add(step[0])
-        chain.append(step[1])
-    return [Pointer(tuple(reversed(chain)), word.text)]
-
-
-def _goes_on(lines: Sequence[Piece], chain: Sequence[Point], used: set[int]) -> tuple[int, Point] | None:
-    """The line that goes on from the end of a leader, and where it ends."""
-    for k, line in enumerate(lines):
-        if k not in used:
-            for here, there in (line.ends, line.ends[::-1]):
-                if math.dist(here, chain[-1]) <= _JOINT:
-                    return k, there
-    return None

@@ -8,11 +8,9 @@ from maqueta.phrases.phrase import phrase
 from maqueta.service.settings import Settings
 
 
-def uploaded_dxf(settings: Settings, file: UploadFile) -> tuple[bytes, str]:
-    """Content and name of a DXF file. Raises HTTPException for other kinds (415) and for what is too large (413)."""
+def uploaded_sheet(settings: Settings, file: UploadFile) -> tuple[bytes, str]:
+    """Content and name of a file. What it is, its content tells. Raises HTTPException (413) for what is too large."""
     name = PurePath(file.filename or "sheet").name
-    if PurePath(name).suffix.lower() != ".dxf":
-        raise HTTPException(415, phrase("sheet-file-kind"))
     data = file.file.read(settings.largest_upload + 1)
     if len(data) > settings.largest_upload:
         raise HTTPException(413, phrase("sheet-file-too-large"))

@@ -70,11 +70,11 @@ class KernelWorkers:
         return self._now(triangles_file, packed, unit, kind, name)
 
     def read_sheet(
-        self, data: bytes, part: StoredFile, task: Exercise, looks: Drawn = (), wanted: Wanted = always
+        self, data: bytes, page: int, part: StoredFile, task: Exercise, looks: Drawn = (), wanted: Wanted = always
     ) -> SheetWork:
-        """Read a delivered sheet of a projected part. Never raises for anything the file does."""
+        """Read a delivered sheet, a page of a file, of a projected part. Never raises for anything the file does."""
         try:
-            return self._run(Piece("readers", read_sheet_file, (data, part, task, looks), self._seconds), wanted)
+            return self._run(Piece("readers", read_sheet_file, (data, page, part, task, looks), self._seconds), wanted)
         except NotDoneError:
             raise
         except Exception as error:  # the worker's own exceptions arrive here, whatever they are

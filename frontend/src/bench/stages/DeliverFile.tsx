@@ -14,19 +14,33 @@ interface Correction extends Saying {
   view: string;
 }
 
-/** A sheet drawn elsewhere: read from a DXF file, then put right where a view was taken for another. */
+/** The file on the bench, and which of its pages. */
+interface Source {
+  file: File;
+  page: number;
+  pages: number;
+}
+
+/** A sheet drawn elsewhere: read from a DXF or PDF file, then put right where a view was taken for another. */
 export function DeliverFile({ bench }: { bench: Bench }) {
   const { exercise, draft, document } = bench;
   const [notRead, setNotRead] = useState<string[] | null>(null);
+  const [source, setSource] = useState<Source | null>(null);
   const drafted = document.views.filter((view) => view.lines);
   const path = { params: { path: { exercise_id: exercise.id } } };
 
   const bringIn = useMutation({
-    mutationFn: (file: File) =>
-      answer(api.POST("/api/exercises/{exercise_id}/sheet/file", { ...path, ...fileBody(file) })),
-    onSuccess: (read: ReadSheet) => {
+    mutationFn: ({ file, page }: { file: File; page?: number }) =>
+      answer(
+        api.POST("/api/exercises/{exercise_id}/sheet/file", {
+          ...path,
+          ...fileBody(file, page === undefined ? {} : { page: String(page) }),
+        }),
+      ),
+    onSuccess: (read: ReadSheet, { file }) => {
       draft.change(read.document);
       setNotRead(read.not_read);
+      setSource({ file, page: read.page, pages: read.pages });
     },
   });
   const reading = useQuery({
@@ -60,16 +74,29 @@ export function DeliverFile({ bench }: { bench: Bench }) {
       </Title>
       <Text className="quiet small">
         {t(
-          "A DXF file is read and checked line by line. It takes the place of what is on the bench; Undo brings that back.",
+          "A DXF or PDF file is read and checked line by line. It takes the place of what is on the bench; Undo brings that back.",
         )}
       </Text>
-      <FileButton accept=".dxf" onChange={(file) => file && bringIn.mutate(file)}>
+      <FileButton accept=".dxf,.pdf" onChange={(file) => file && bringIn.mutate({ file })}>
         {(props) => (
           <Button {...props} variant="default" mt="xs" fullWidth loading={bringIn.isPending}>
-            {t("Bring in a DXF file")}
+            {t("Bring in a file")}
           </Button>
         )}
       </FileButton>
+      {source && source.pages > 1 && (
+        <NativeSelect
+          mt="xs"
+          size="xs"
+          label={t("Page of the file")}
+          value={source.page}
+          disabled={bringIn.isPending}
+          data={Array.from({ length: source.pages }, (_, k) => String(k + 1))}
+          onChange={(event) =>
+            bringIn.mutate({ file: source.file, page: Number(event.currentTarget.value) })
+          }
+        />
+      )}
       {trouble && (
         <Text c="var(--fault)" role="alert" mt="xs" size="sm">
           {trouble.message}

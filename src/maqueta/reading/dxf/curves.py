@@ -18,11 +18,10 @@ from maqueta.geometry.carrier import (
 )
 from maqueta.phrases.phrase import phrase
 from maqueta.reading.errors import UnreadableSheetError
+from maqueta.reading.limits import FARTHEST, usable
 
 #: Curves are followed, and told to be lines or circles, within this (file units; 0.01 mm in a file in inches).
 _FINE: Final = 0.0004
-#: Coordinates beyond this (in file units) belong to no sheet of paper.
-FARTHEST: Final = 1e6
 
 
 def carriers(entity: Any, kind: str) -> Iterator[tuple[Carrier, Interval]]:
@@ -71,9 +70,3 @@ def point_of(value: Any) -> Point:
     point = (float(value[0]), float(value[1]))
     usable(point)
     return point
-
-
-def usable(point: Point) -> None:
-    """Raises UnreadableSheetError for a point that can be on no sheet."""
-    if not all(math.isfinite(c) and abs(c) <= FARTHEST for c in point):
-        raise UnreadableSheetError(phrase("sheet-file-coordinate", x=f"{point[0]:g}", y=f"{point[1]:g}"))

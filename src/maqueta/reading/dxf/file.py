@@ -23,15 +23,14 @@ from maqueta.geometry.line_set import Piece, extremes
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.phrases.said import said
 from maqueta.reading.content import Content, Pointer, Size, Stroke, Style, Words, lettering_width
-from maqueta.reading.dxf.curves import carriers, point_of, usable
+from maqueta.reading.dxf.curves import carriers, point_of
 from maqueta.reading.dxf.dimension import size_of
 from maqueta.reading.dxf.hatch import hatched_areas
 from maqueta.reading.errors import UnreadableSheetError
+from maqueta.reading.limits import MOST_STROKES, large_enough, usable
 from maqueta.sheet.special import Hatching, moved_rings
 
-LARGEST_FILE: Final = 48 * 1024 * 1024
 MOST_ENTITIES: Final = 40_000
-MOST_STROKES: Final = 10_000
 #: Entities looked at, copies from blocks included.
 _MOST_LOOKS: Final = 100_000
 #: Coordinates beyond this (mm) are those of a sheet drawn somewhere in the plane.
@@ -65,10 +64,7 @@ def read_dxf(data: bytes, blank: bool = False) -> Content:
 
 
 def _open(data: bytes) -> Any:
-    if not data.strip():
-        raise UnreadableSheetError(phrase("sheet-file-empty"))
-    if len(data) > LARGEST_FILE:
-        raise UnreadableSheetError(phrase("sheet-file-larger", most=LARGEST_FILE // 2**20))
+    large_enough(data)
     if b"\x00" in data[:4096] or b"SECTION" not in data[:65536]:
         raise UnreadableSheetError(phrase("sheet-file-no-dxf"))
     count = sum(1 for _ in itertools.islice(_ENTITY.finditer(data), 8 * MOST_ENTITIES))

@@ -6,8 +6,8 @@ from maqueta.geometry.line_set import LineSet
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.projection.look import Look
 from maqueta.reading.delivered import begun_of
-from maqueta.reading.dxf.file import read_dxf
 from maqueta.reading.errors import UnreadableSheetError
+from maqueta.reading.file_content import content_of, pages_of
 from maqueta.reading.sheet import finished
 from maqueta.reading.special.matching import LooksWantedError
 from maqueta.service.shelf.part_files import part_at
@@ -29,17 +29,30 @@ class SheetWork:
     not_read: tuple[Phrase, ...] = ()
     refused: Phrase | None = None
     wanted: tuple[Look, ...] = ()
+    #: How many pages the file has, and how many views were found on this one.
+    pages: int = 1
+    views: int = 0
 
 
-def read_sheet_file(data: bytes, part: StoredFile, task: Exercise, looks: Drawn = ()) -> SheetWork:
-    """Read a DXF sheet of a projected part, drawn in some looks more, for an exercise."""
+def _pages(data: bytes) -> int:
+    """How many pages a file has that could not be read as it is."""
+    try:
+        return pages_of(data)
+    except UnreadableSheetError:
+        return 1
+
+
+def read_sheet_file(data: bytes, page: int, part: StoredFile, task: Exercise, looks: Drawn = ()) -> SheetWork:
+    """Read a sheet, a page of a file, of a projected part, drawn in some looks more, for an exercise."""
     try:
         known = part_at(part).with_looks(looks)
-        read = finished(begun_of(read_dxf(data), known, task), known, asks=True)
+        read = finished(begun_of(content_of(data, page), known, task), known, asks=True)
     except LooksWantedError as wanted:
         return SheetWork(wanted=wanted.looks)
     except UnreadableSheetError as error:
-        return SheetWork(refused=error.reason)
+        return SheetWork(refused=error.reason, pages=_pages(data))
     except MemoryError:
         return SheetWork(refused=phrase("sheet-needs-memory"))
-    return SheetWork(read.document.model_dump_json(), read.not_read)
+    return SheetWork(
+        read.document.model_dump_json(), read.not_read, pages=pages_of(data), views=len(read.document.views)
+    )

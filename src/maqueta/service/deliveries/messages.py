@@ -21,11 +21,13 @@ class ReadView(Strict):
 
 
 class ReadSheetAnswer(Strict):
-    """A delivered sheet as read: the document, its views, and what could not be read."""
+    """A delivered sheet as read: the document, its views, and what could not be read; which page of how many it is."""
 
     document: SheetDocument
     views: list[ReadView]
     not_read: list[Sentence]
+    page: int = 1
+    pages: int = 1
 
 
 class CorrectionRequest(Strict):
@@ -50,7 +52,9 @@ class DeliveryAnswer(Strict):
 
     sheet: int | None
     student: StudentName | None
-    why: str
+    why: Sentence | None
     candidates: Annotated[list[StudentName], Field(max_length=1000)]
     not_read: list[Sentence]
     findings: int
+    #: How many pages the file has; each of them may be a sheet.
+    pages: int = 1

@@ -1,11 +1,12 @@
 """Sheets delivered as files: a student's own, or a whole class's."""
 
 from pathlib import PurePath
-from typing import Annotated
+from typing import Annotated, Final
 
 from fastapi import APIRouter, Form, HTTPException, UploadFile
 
-from maqueta.phrases.phrase import phrase
+from maqueta.phrases.phrase import Phrase, phrase
+from maqueta.reading.pdf.file import MOST_PAGES
 from maqueta.service.bench.receipts import receipt_of
 from maqueta.service.deliveries.file_work import SheetWork
 from maqueta.service.deliveries.messages import CorrectionRequest, DeliveryAnswer, ReadSheetAnswer, StudentName
@@ -16,7 +17,7 @@ from maqueta.service.exercises.answers import task_of
 from maqueta.service.exercises.variation import version_for
 from maqueta.service.marking.answers import scope_json
 from maqueta.service.shelf.looks import Drawn, in_looks
-from maqueta.service.uploaded import uploaded_dxf
+from maqueta.service.uploaded import uploaded_sheet
 from maqueta.service.world import Instructor, InTransaction, Student, aside
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.classes import students_of
@@ -27,12 +28,22 @@ from maqueta.store.sheets import deliver, own_sheet
 router = APIRouter(prefix="/api/exercises")
 
 
-def _read(at: DeskPlace, desk: Desk, data: bytes) -> SheetWork:
-    """A file as read, while the place inside is somebody else's; its part is drawn in all looks its views may have."""
+#: The page of a file that is read, from 1.
+Page = Annotated[int, Form(ge=1, le=MOST_PAGES)]
+FirstPage = Annotated[int | None, Form(ge=1, le=MOST_PAGES)]
+#: So many pages are looked through for the first one that is a sheet.
+_LOOKED_THROUGH: Final = 4
+
+
+def _read(at: DeskPlace, desk: Desk, data: bytes, page: int) -> SheetWork:
+    """A page of a file as read, while the place inside is somebody else's.
+
+    Its part is drawn in all looks its views may have.
+    """
     looks: Drawn = ()
     while True:
         with aside(at.world, at.session):
-            work = at.world.kernel.read_sheet(data, desk.part, desk.task, looks, at.wanted)
+            work = at.world.kernel.read_sheet(data, page, desk.part, desk.task, looks, at.wanted)
         if not work.wanted:
             return work
         looks += in_looks(at.world, at.session, desk.part, desk.source, work.wanted)
@@ -45,16 +56,24 @@ def _document(work: SheetWork, file_name: str) -> SheetDocument:
 
 @router.post("/{exercise_id}/sheet/file")
 def read_file(
-    exercise_id: int, file: UploadFile, student: Student, session: InTransaction, at: AtDesk
+    exercise_id: int, file: UploadFile, student: Student, session: InTransaction, at: AtDesk, page: FirstPage = None
 ) -> ReadSheetAnswer:
-    """Read a student's own file. Nothing is stored: the bench keeps what was read as a draft."""
+    """Read a page of a student's own file, or the first one that is a sheet.
+
+    Nothing is stored: the bench keeps what was read as a draft.
+    """
     exercise = exercise_for(session, student, exercise_id)
-    data, name = uploaded_dxf(at.world.settings, file)
+    data, name = uploaded_sheet(at.world.settings, file)
     desk = at.desk_of(exercise, student)
-    work = _read(at, desk, data)
+    found = page or 1
+    work = _read(at, desk, data, found)
+    while page is None and not work.views and found < min(work.pages, _LOOKED_THROUGH):
+        found += 1
+        work = _read(at, desk, data, found)
     if work.refused is not None:
         raise HTTPException(422, phrase("draft-file-refused", file=name, reason=work.refused))
-    return at.run(recognised, desk, _document(work, name), list(work.not_read))
+    answer = at.run(recognised, desk, _document(work, name), list(work.not_read))
+    return answer.model_copy(update={"page": found, "pages": work.pages})
 
 
 @router.post("/{exercise_id}/sheet/correction")
@@ -78,29 +97,37 @@ def take_delivery(
     session: InTransaction,
     at: AtDesk,
     student: Annotated[int | None, Form()] = None,
+    page: Page = 1,
 ) -> DeliveryAnswer:
-    """Read one file of a class, check it and pin it up for its student, told by the title block or the file's name.
+    """Read one page of a file of a class, check it and pin it up for its student.
+
+    The student is told by the title block or the file's name.
 
     A sheet that is already handed in is never replaced.
     """
     exercise = exercise_for(session, instructor, exercise_id)
-    data, name = uploaded_dxf(at.world.settings, file)
+    data, name = uploaded_sheet(at.world.settings, file)
     people = students_of(session, exercise.class_id)
     asked = next((person for person in people if person.id == student), None)
     if student is not None and asked is None:
         raise HTTPException(404, phrase("no-such-student"))
     known = asked or _named(people, PurePath(name).stem)
     if exercise.varied and known is None:
-        return _unknown(people, "the part has sizes of its own for every student: say whose sheet this is")
+        return _unknown(people, phrase("whose-sheet-varied"))
     version = version_for(at.world, session, exercise, known.id) if known is not None else exercise.version
     desk = at.desk(version, task_of(exercise))
-    work = _read(at, desk, data)
-    if work.refused is not None:
+    work = _read(at, desk, data, page)
+    if work.refused is not None and work.pages == 1:
         raise HTTPException(422, phrase("file-refused", file=name, reason=work.refused))
+    if work.refused is not None:
+        # Another page may be a sheet.
+        nobody = _unknown([], work.refused)
+        return nobody.model_copy(update={"pages": work.pages})
     document = _document(work, name)
     whose = known or _named(people, document.title.fields.get("drafter", ""))
     if whose is None:
-        return _unknown(people, "neither the file's name nor its title block tells whose sheet it is")
+        unknown = _unknown(people, phrase("whose-sheet-unknown"))
+        return unknown.model_copy(update={"pages": work.pages})
     result = at.run(judged, desk, document, True)
     before = own_sheet(session, whose, exercise.id, lock=True)
     if before is not None and (before.state != "draft" or before.document.get("views")):
@@ -108,26 +135,26 @@ def take_delivery(
         return DeliveryAnswer(
             sheet=before.id if handed_in else None,
             student=StudentName(id=whose.id, name=whose.name),
-            why="already handed in; that sheet is as it was"
-            if handed_in
-            else "has begun a sheet here; it is as it was",
+            why=phrase("already-handed-in") if handed_in else phrase("sheet-begun-here"),
             candidates=[],
             not_read=[],
             findings=0,
+            pages=work.pages,
         )
     kept = result.document.model_dump(mode="json")
     record = deliver(session, whose, exercise, kept, result.measured, scope_json(result.scope), receipt_of(kept))
     return DeliveryAnswer(
         sheet=record.id,
         student=StudentName(id=whose.id, name=whose.name),
-        why="",
+        why=None,
         candidates=[],
         not_read=list(work.not_read),
         findings=len(result.measured),
+        pages=work.pages,
     )
 
 
-def _unknown(people: list[Account], why: str) -> DeliveryAnswer:
+def _unknown(people: list[Account], why: Phrase) -> DeliveryAnswer:
     names = [StudentName(id=person.id, name=person.name) for person in people]
     return DeliveryAnswer(sheet=None, student=None, why=why, candidates=names, not_read=[], findings=0)
 

@@ -19,7 +19,7 @@ from maqueta.service.sheet_forms.messages import (
     ReadFormAnswer,
     SaveForm,
 )
-from maqueta.service.uploaded import uploaded_dxf
+from maqueta.service.uploaded import uploaded_sheet
 from maqueta.service.world import Instructor, InTransaction, InWorld, aside
 from maqueta.sheet.document import Paper
 from maqueta.sheet.form_cells import field_put
@@ -116,7 +116,7 @@ def put_field(asked: PutField, _: Instructor) -> SheetForm:
 @router.post("/file")
 def read_file(file: UploadFile, _: Instructor, session: InTransaction, world: InWorld) -> ReadFormAnswer:
     """Read a form from a DXF file. Nothing is kept: the form editor shows what was read."""
-    data, name = uploaded_dxf(world.settings, file)
+    data, name = uploaded_sheet(world.settings, file)
     with aside(world, session):
         work = world.kernel.read_form(data)
     if work.refused is not None:

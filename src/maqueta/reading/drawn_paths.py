@@ -1,0 +1,261 @@
+"""Paths of lines and Bézier curves, as page descriptions have them, as strokes, arrowheads and areas in mm.
+
+Circles are told from the curves they were written as: four cubic Béziers to a circle are off it by 2.7e-4 of its radius
+(Riškus 2006, from memory), chords by their sagitta.
+"""
+
+import math
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
+from itertools import pairwise
+from typing import Final
+
+import shapely
+from shapely.geometry import Polygon
+
+from maqueta.geometry.carrier import Carrier, Circle, Interval, Point, line_through, recognised
+from maqueta.geometry.line_set import Piece
+from maqueta.reading.content import Stroke, Style
+from maqueta.reading.special.hatching import rings_of
+from maqueta.sheet.special import Hatching
+
+#: A curve is told to be a line or a circle within this, mm, and this share of its size.
+_FINE, _OF_SIZE = 0.02, 3e-4
+#: Points along one Bézier curve.
+_STEPS: Final = 8
+#: Chords that turn by less than this (radians), so many in a row, may be a circle drawn in chords.
+_MOST_TURN, _FEWEST_CHORDS = 0.35, 6
+#: An arrowhead is a filled shape of at most so many corners, this long at most, mm.
+_HEAD_CORNERS, _HEAD_LONG = 6, 9.0
+#: A bar filled instead of a line: at most this wide, mm, and so many times longer.
+_BAR_WIDE, _BAR_LONG = 1.6, 4.0
+#: Filled shapes smaller than this both ways, mm, that are no arrowheads: dots, or letters drawn as shapes.
+_SMALL: Final = 12.0
+#: Points nearer than this are one, mm.
+_SAME: Final = 1e-4
+
+#: A straight stretch to a point, or a cubic Bézier curve by its two control points and its end.
+Stretch = tuple[Point] | tuple[Point, Point, Point]
+
+
+@dataclass(frozen=True, slots=True)
+class Subpath:
+    """A path drawn without lifting the pen, mm on paper."""
+
+    start: Point
+    stretches: tuple[Stretch, ...]
+    closed: bool = False
+
+    @property
+    def whole(self) -> "Subpath":
+        """The path with the straight stretch that closes it."""
+        if not self.closed or math.dist(self.end, self.start) <= _SAME:
+            return self
+        return replace(self, stretches=(*self.stretches, (self.start,)))
+
+    @property
+    def end(self) -> Point:
+        """Where it ends, before it is closed."""
+        return self.stretches[-1][-1] if self.stretches else self.start
+
+    @property
+    def points(self) -> list[Point]:
+        """Points along it, each once."""
+        found = [self.start]
+        for stretch in self.stretches:
+            found += _along(found[-1], stretch)
+        return [p for k, p in enumerate(found) if k == 0 or math.dist(p, found[k - 1]) > _SAME]
+
+
+def _along(start: Point, stretch: Stretch) -> list[Point]:
+    """Points along a stretch, without its start."""
+    if len(stretch) == 1:
+        return [stretch[0]]
+    first, second, end = stretch
+    found = []
+    for step in range(1, _STEPS + 1):
+        t = step / _STEPS
+        a, b, c, d = (1 - t) ** 3, 3 * t * (1 - t) ** 2, 3 * t * t * (1 - t), t**3
+        found.append(
+            (
+                a * start[0] + b * first[0] + c * second[0] + d * end[0],
+                a * start[1] + b * first[1] + c * second[1] + d * end[1],
+            )
+        )
+    return found
+
+
+def drawn_along(path: Subpath) -> Iterator[tuple[Carrier, Interval]]:
+    """The lines, arcs and curves of a path that is drawn with a pen."""
+    at, curved = path.start, False
+    run: list[Point] = []
+    for stretch in path.whole.stretches:
+        curve = len(stretch) == 3
+        if run and curve != curved:
+            yield from _run(run, curved)
+            run = []
+        curved = curve
+        run = (run or [at]) + [p for p in _along(at, stretch) if math.dist(p, at) > _SAME]
+        at = stretch[-1]
+    if run:
+        yield from _run(run, curved)
+
+
+def _run(points: list[Point], curved: bool) -> Iterator[tuple[Carrier, Interval]]:
+    """A run of curves, or of straight stretches, of which some may be a circle in chords."""
+    if len(points) < 2:
+        return
+    if curved:
+        yield from _curves(points)
+        return
+    for part, chords in _chords(points):
+        if chords:
+            yield _round(part) or recognised(part, _FINE)
+        else:
+            yield from (line_through(a, b) for a, b in pairwise(part) if math.dist(a, b) > _SAME)
+
+
+def _curves(points: list[Point]) -> Iterator[tuple[Carrier, Interval]]:
+    """A run of Bézier curves: one circle or ellipse if it is one, else the longest arcs it is made of."""
+    start = 0
+    while start < len(points) - 1:
+        end = len(points) - 1
+        own = points[start : end + 1]
+        found = _fitted(own)
+        while found is None and end - start > _STEPS:
+            # One curve less, until what is left lies on one carrier.
+            end = max(start + _STEPS, end - _STEPS)
+            found = _fitted(points[start : end + 1])
+        yield found if found is not None else recognised(points[start : end + 1], _FINE)
+        start = end
+
+
+def _fitted(points: Sequence[Point]) -> tuple[Carrier, Interval] | None:
+    """The line or circle through points; None where they lie on neither."""
+    carrier, interval = recognised(points, _fine(points))
+    return (carrier, interval) if not hasattr(carrier, "points") else None
+
+
+def _fine(points: Sequence[Point]) -> float:
+    xs, ys = zip(*points, strict=True)
+    return _FINE + _OF_SIZE * float(max(max(xs) - min(xs), max(ys) - min(ys)))
+
+
+def _round(points: Sequence[Point]) -> tuple[Carrier, Interval] | None:
+    """The circle through the corners of chords: all on it, none of them much longer than the others."""
+    carrier, interval = recognised(points, _FINE)
+    if not isinstance(carrier, Circle):
+        return None
+    chords = [math.dist(a, b) for a, b in pairwise(points)]
+    inner = chords[1:-1]
+    return (carrier, interval) if max(inner) <= 1.5 * min(inner) else None
+
+
+def _chords(points: list[Point]) -> Iterator[tuple[list[Point], bool]]:
+    """Straight stretches in runs: those that turn a little, the same way at every corner, and all others."""
+    turns = [0.0, *(_turn(a, b, c) for a, b, c in zip(points, points[1:], points[2:], strict=False)), 0.0]
+    start = 0
+    while start < len(points) - 1:
+        end = start + 1
+        sign = math.copysign(1.0, turns[end])
+        while end < len(points) - 1 and 1e-3 < sign * turns[end] <= _MOST_TURN:
+            end += 1
+        if end - start >= _FEWEST_CHORDS:
+            yield points[start : end + 1], True
+            start = end
+        else:
+            yield points[start : start + 2], False
+            start += 1
+
+
+def _turn(a: Point, b: Point, c: Point) -> float:
+    (ux, uy), (vx, vy) = (b[0] - a[0], b[1] - a[1]), (c[0] - b[0], c[1] - b[1])
+    return math.atan2(ux * vy - uy * vx, ux * vx + uy * vy)
+
+
+def strokes_of(path: Subpath, style: Style) -> Iterator[Stroke]:
+    """What a pen has drawn along a path."""
+    for carrier, interval in drawn_along(path):
+        piece = Piece("visible", carrier, interval, (), ())
+        if piece.length > _SAME:
+            yield Stroke(piece, style)
+
+
+@dataclass(frozen=True, slots=True)
+class FilledShapes:
+    """What a filled path means: arrowheads and dots, bars that stand for lines, areas, and shapes nobody knows."""
+
+    heads: tuple[tuple[Point, ...], ...] = ()
+    bars: tuple[Stroke, ...] = ()
+    areas: tuple[Hatching, ...] = ()
+    unknown: int = 0
+
+
+def filled_shapes(paths: Sequence[Subpath], style: Style) -> FilledShapes:
+    """What is filled with one go of the pen: told by its shape, ring by ring."""
+    rings = [ring for path in paths if len(ring := _ring(path)) >= 3]
+    heads: list[tuple[Point, ...]] = []
+    bars: list[Stroke] = []
+    large: list[list[Point]] = []
+    unknown = 0
+    for ring in rings:
+        corners = _corners(ring)
+        wide, high = _spread(corners)
+        bar = _bar(corners)
+        if bar is not None:
+            carrier, interval, width = bar
+            own = replace(style, width=round(100 * width), pattern=())
+            bars.append(Stroke(Piece("visible", carrier, interval, (), ()), own))
+        elif len(corners) <= _HEAD_CORNERS and max(wide, high) <= _HEAD_LONG:
+            heads.append(tuple(corners))
+        elif max(wide, high) <= _SMALL:
+            unknown += 1
+        else:
+            large.append(ring)
+    areas: list[Hatching] = []
+    if large:
+        whole = shapely.make_valid(Polygon(max(large, key=lambda r: abs(Polygon(r).area))))
+        for ring in large:
+            shape = shapely.make_valid(Polygon(ring))
+            whole = whole if whole.equals(shape) else whole.symmetric_difference(shape)
+        for part in shapely.get_parts(whole):
+            if isinstance(part, Polygon) and part.area > 0 and (told := rings_of(part)) is not None:
+                areas.append(Hatching(told, 45.0, 0.0))
+    return FilledShapes(tuple(heads), tuple(bars), tuple(areas), unknown)
+
+
+def _ring(path: Subpath) -> list[Point]:
+    points = path.points
+    return points[:-1] if len(points) > 1 and math.dist(points[0], points[-1]) <= _SAME else points
+
+
+def _corners(ring: Sequence[Point]) -> list[Point]:
+    """A ring without points on straight stretches."""
+    if len(ring) < 3:
+        return list(ring)
+    plain = Polygon(ring).simplify(0.01)
+    return [(float(x), float(y)) for x, y in plain.exterior.coords[:-1]] if isinstance(plain, Polygon) else list(ring)
+
+
+def _spread(points: Sequence[Point]) -> tuple[float, float]:
+    xs, ys = zip(*points, strict=True)
+    return max(xs) - min(xs), max(ys) - min(ys)
+
+
+def _bar(corners: Sequence[Point]) -> tuple[Carrier, Interval, float] | None:
+    """A long narrow rectangle as the line along its middle, and its width; None for any other shape."""
+    if len(corners) != 4:
+        return None
+    sides = [math.dist(corners[k], corners[(k + 1) % 4]) for k in range(4)]
+    first = 0 if sides[0] > sides[1] else 1
+    long, wide = (sides[first] + sides[first + 2]) / 2, (sides[(first + 1) % 4] + sides[(first + 3) % 4]) / 2
+    if wide > _BAR_WIDE or long < _BAR_LONG * wide or abs(sides[first] - sides[first + 2]) > 0.02 + 0.01 * long:
+        return None
+    if abs(sides[(first + 1) % 4] - sides[(first + 3) % 4]) > 0.02 + 0.1 * wide:
+        return None
+    ends = []
+    for k in (first + 1, first + 3):
+        a, b = corners[k % 4], corners[(k + 1) % 4]
+        ends.append(((a[0] + b[0]) / 2, (a[1] + b[1]) / 2))
+    carrier, interval = line_through(ends[0], ends[1])
+    return carrier, interval, wide

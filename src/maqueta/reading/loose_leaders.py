@@ -1,0 +1,79 @@
+"""Leaders drawn as loose lines: from a text to what they point at."""
+
+import math
+from collections.abc import Sequence
+from typing import Final
+
+from maqueta.geometry.carrier import Point
+from maqueta.geometry.line_set import Piece
+from maqueta.reading.content import Pointer, Words
+
+#: The lines of one leader meet within this (mm): the arm of a centre mark may end beside its arrowhead.
+JOINT: Final = 0.3
+
+
+def led_from(word: Words, lines: Sequence[Piece], tips: Sequence[Point]) -> list[Pointer]:
+    """A chain of lines that leads away from a text: the one that begins nearest to its beginning or its end.
+
+    It ends at its arrowhead, though the arm of a centre mark may begin there.
+    """
+    wide = word.width
+    left, bottom = word.at
+    box = (left - 2, bottom - word.height, left + wide + 2, bottom + 2 * word.height)
+    sides = [(left, bottom + word.height / 2), (left + wide, bottom + word.height / 2)]
+
+    def near(point: Point) -> bool:
+        return box[0] <= point[0] <= box[2] and box[1] <= point[1] <= box[3]
+
+    starts = [
+        (min(math.dist(here, side) for side in sides), k, here, there)
+        for k, line in enumerate(lines)
+        for here, there in (line.ends, line.ends[::-1])
+        if near(here) and not near(there)
+    ]
+    if not starts:
+        return []
+
+    def at_tip(point: Point) -> bool:
+        return any(math.dist(tip, point) <= JOINT for tip in tips)
+
+    def led(first: int, here: Point, there: Point) -> list[Point]:
+        chain, used = [here, there], {first}
+        while not at_tip(chain[-1]):
+            step = _goes_on(lines, chain, used)
+            if step is None or near(step[1]):
+                break
+            used.add(step[0])
+            chain.append(step[1])
+        return chain
+
+    # Where a leader meets the line under its text, both begin there: the one that leads to an arrowhead is meant.
+    nearest = min(start[0] for start in starts)
+    chains = [led(k, here, there) for off, k, here, there in sorted(starts) if off - nearest <= JOINT]
+    chain = next((own for own in chains if at_tip(own[-1])), chains[0])
+    under = _line_under(word, lines, chain[0])
+    return [Pointer(tuple(reversed(chain if under is None else [under, *chain])), word.text)]
+
+
+def _line_under(word: Words, lines: Sequence[Piece], joint: Point) -> Point | None:
+    """The other end of the line that runs along under a text, from where its leader begins: it belongs to it."""
+    turn = math.radians(word.turn)
+    ux, uy = math.cos(turn), math.sin(turn)
+    half = (word.at[0] - joint[0]) * ux + (word.at[1] - joint[1]) * uy + word.width / 2
+    for line in lines:
+        for here, there in (line.ends, line.ends[::-1]):
+            along = (there[0] - joint[0]) * ux + (there[1] - joint[1]) * uy
+            aside = -(there[0] - joint[0]) * uy + (there[1] - joint[1]) * ux
+            if math.dist(here, joint) <= JOINT and abs(aside) <= JOINT and along * half > 0 and abs(along) > abs(half):
+                return there
+    return None
+
+
+def _goes_on(lines: Sequence[Piece], chain: Sequence[Point], used: set[int]) -> tuple[int, Point] | None:
+    """The line that goes on from the end of a leader, and where it ends."""
+    for k, line in enumerate(lines):
+        if k not in used:
+            for here, there in (line.ends, line.ends[::-1]):
+                if math.dist(here, chain[-1]) <= JOINT:
+                    return k, there
+    return None

@@ -1,0 +1,1 @@
+"""PDF files: from page descriptions to strokes and words."""
