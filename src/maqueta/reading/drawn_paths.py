@@ -11,9 +11,9 @@ from itertools import pairwise
 from typing import Final
 
 import shapely
-from shapely.geometry import Polygon
+from shapely.geometry import LineString, Polygon
 
-from maqueta.geometry.carrier import Carrier, Circle, Interval, Point, line_through, recognised
+from maqueta.geometry.carrier import Carrier, Circle, Interval, Line, Point, line_through, recognised
 from maqueta.geometry.line_set import Piece
 from maqueta.reading.content import Stroke, Style
 from maqueta.reading.special.hatching import rings_of
@@ -31,6 +31,8 @@ _HEAD_CORNERS, _HEAD_LONG = 6, 9.0
 _BAR_WIDE, _BAR_LONG = 1.6, 4.0
 #: Filled shapes smaller than this both ways, mm, that are no arrowheads: dots, or letters drawn as shapes.
 _SMALL: Final = 12.0
+#: Of a stretch that a clip leaves, shorter ends than this (mm) are nothing.
+_DUST: Final = 0.02
 #: Points nearer than this are one, mm.
 _SAME: Final = 1e-4
 
@@ -179,6 +181,35 @@ def strokes_of(path: Subpath, style: Style) -> Iterator[Stroke]:
         piece = Piece("visible", carrier, interval, (), ())
         if piece.length > _SAME:
             yield Stroke(piece, style)
+
+
+def clipped(stroke: Stroke, clip: Polygon | None) -> list[Stroke]:
+    """A stroke as far as it is seen through a clip."""
+    if clip is None:
+        return [stroke]
+    piece = stroke.piece
+    parts = (Piece(piece.kind, piece.carrier, interval, (), ()) for interval in _within(piece, clip))
+    return [stroke.with_piece(part) for part in parts if part.length > _DUST]
+
+
+def _within(piece: Piece, clip: Polygon) -> Iterator[Interval]:
+    """The intervals of a piece that lie within a region."""
+    start, end = piece.interval
+    points = piece.outline()
+    path = LineString(points)
+    if clip.covers(path):
+        yield piece.interval
+        return
+    # By chords for curves, exactly for lines.
+    count = 1 if isinstance(piece.carrier, Line) else len(points) - 1
+    inside = path.intersection(clip)
+    for part in shapely.get_parts(inside):
+        if isinstance(part, LineString) and part.length > 0:
+            first, last = (path.project(shapely.Point(part.coords[k])) / path.length for k in (0, -1))
+            low, high = sorted((first, last))
+            if count > 1 and high - low > 1 - 1e-9:
+                low, high = 0.0, 1.0
+            yield start + low * (end - start), start + high * (end - start)
 
 
 @dataclass(frozen=True, slots=True)

@@ -10,6 +10,10 @@ from maqueta.reading.content import Pointer, Words
 
 #: The lines of one leader meet within this (mm): the arm of a centre mark may end beside its arrowhead.
 JOINT: Final = 0.3
+#: The line under a text lies so far below its letters at most, mm.
+_UNDER: Final = 1.5
+#: A text may reach so much farther at both ends than is taken for it, in parts of its width.
+_ROUGH: Final = 0.15
 
 
 def led_from(word: Words, lines: Sequence[Piece], tips: Sequence[Point]) -> list[Pointer]:
@@ -19,14 +23,20 @@ def led_from(word: Words, lines: Sequence[Piece], tips: Sequence[Point]) -> list
     """
     wide = word.width
     left, bottom = word.at
-    box = (left - 2, bottom - word.height, left + wide + 2, bottom + 2 * word.height)
-    sides = [(left, bottom + word.height / 2), (left + wide, bottom + word.height / 2)]
+    # How wide the letters are is only known roughly.
+    slack = 2 + _ROUGH * wide
+    box = (left - slack, bottom - word.height, left + wide + slack, bottom + 2 * word.height)
 
     def near(point: Point) -> bool:
         return box[0] <= point[0] <= box[2] and box[1] <= point[1] <= box[3]
 
+    def off(point: Point) -> float:
+        """How far from the ends of the text; what does not stand level with it, or under it, is farther."""
+        above, below = point[1] - bottom - word.height, bottom - _UNDER - point[1]
+        return min(abs(point[0] - left), abs(point[0] - left - wide)) + 2 * max(above, below, 0.0)
+
     starts = [
-        (min(math.dist(here, side) for side in sides), k, here, there)
+        (off(here), k, here, there)
         for k, line in enumerate(lines)
         for here, there in (line.ends, line.ends[::-1])
         if near(here) and not near(there)

@@ -9,13 +9,12 @@ import shapely
 from pdfminer.pdffont import PDFFont, PDFUnicodeNotDefined
 from pdfminer.pdfinterp import PDFGraphicState
 from pdfminer.utils import Matrix, apply_matrix_pt, mult_matrix
-from shapely.geometry import LineString, Polygon
+from shapely.geometry import Polygon
 
-from maqueta.geometry.carrier import Interval, Line, Point
-from maqueta.geometry.line_set import Piece
+from maqueta.geometry.carrier import Point
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.reading.content import Stroke, Style
-from maqueta.reading.drawn_paths import Stretch, Subpath, filled_shapes, strokes_of
+from maqueta.reading.drawn_paths import Stretch, Subpath, clipped, filled_shapes, strokes_of
 from maqueta.reading.errors import UnreadableSheetError
 from maqueta.reading.glyphs import Glyph
 from maqueta.reading.limits import MOST_STROKES, usable
@@ -27,7 +26,7 @@ MM_IN_POINT: Final = 25.4 / 72
 _CAPITAL: Final = 0.7
 #: What is drawn in a colour lighter than this (0 to 1) is paper.
 _PAPER: Final = 0.97
-#: Of a stretch that a clip leaves, shorter ends than this (mm) are nothing.
+#: What lies on the rim of a clip, within this (mm), is seen.
 _DUST: Final = 0.02
 #: How a colour is told from others: a number for each.
 _STEPS: Final = 255
@@ -131,14 +130,7 @@ class DrawnPage(PageDevice):
 
     def _draw(self, stroke: Stroke) -> None:
         """A stroke as far as the clip shows it."""
-        if self.clip is None:
-            self.strokes.append(stroke)
-            return
-        piece = stroke.piece
-        for start, end in _within(piece, self.clip):
-            part = Piece(piece.kind, piece.carrier, (start, end), (), ())
-            if part.length > _DUST:
-                self.strokes.append(stroke.with_piece(part))
+        self.strokes += clipped(stroke, self.clip)
 
     def _style(self, state: PDFGraphicState) -> Style:
         return Style(
@@ -209,26 +201,6 @@ class DrawnPage(PageDevice):
         high = tall * (capital if 0.4 < capital < 1.0 else _CAPITAL)
         if tall > 0 and self._seen(at):
             self.glyphs.append(Glyph(text, at, turn, math.dist(start, end) * self._unit, tall, high, style))
-
-
-def _within(piece: Piece, clip: Polygon) -> Iterator[Interval]:
-    """The intervals of a piece that lie within a region."""
-    start, end = piece.interval
-    points = piece.outline()
-    path = LineString(points)
-    if clip.covers(path):
-        yield piece.interval
-        return
-    # By chords for curves, exactly for lines.
-    count = 1 if isinstance(piece.carrier, Line) else len(points) - 1
-    inside = path.intersection(clip)
-    for part in shapely.get_parts(inside):
-        if isinstance(part, LineString) and part.length > 0:
-            first, last = (path.project(shapely.Point(part.coords[k])) / path.length for k in (0, -1))
-            low, high = sorted((first, last))
-            if count > 1 and high - low > 1 - 1e-9:
-                low, high = 0.0, 1.0
-            yield start + low * (end - start), start + high * (end - start)
 
 
 def _colour(colour: Any) -> int:

@@ -1,0 +1,1 @@
+"""SVG files: from elements to strokes and words."""
