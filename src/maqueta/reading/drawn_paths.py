@@ -33,9 +33,13 @@ _BAR_WIDE, _BAR_LONG = 1.6, 4.0
 _SMALL: Final = 12.0
 #: Of a stretch that a clip leaves, shorter ends than this (mm) are nothing.
 _DUST: Final = 0.02
+#: Colours that differ by less, from 0 to 1, are not told apart; a fill of such a share of a page, both ways, covers it.
+_UNSEEN, _WHOLE = 0.03, 0.95
 #: Points nearer than this are one, mm.
 _SAME: Final = 1e-4
 
+#: Red, green and blue, from 0 to 1.
+Colour = tuple[float, float, float]
 #: A straight stretch to a point, or a cubic Bézier curve by its two control points and its end.
 Stretch = tuple[Point] | tuple[Point, Point, Point]
 
@@ -173,6 +177,26 @@ def _chords(points: list[Point]) -> Iterator[tuple[list[Point], bool]]:
 def _turn(a: Point, b: Point, c: Point) -> float:
     (ux, uy), (vx, vy) = (b[0] - a[0], b[1] - a[1]), (c[0] - b[0], c[1] - b[1])
     return math.atan2(ux * vy - uy * vx, ux * vx + uy * vy)
+
+
+@dataclass(frozen=True, slots=True)
+class Paper:
+    """A page, mm wide and high, and the colour it is seen in, red, green and blue from 0 to 1."""
+
+    wide: float
+    high: float
+    colour: Colour = (1.0, 1.0, 1.0)
+
+    def hides(self, colour: Colour) -> bool:
+        """Whether what is drawn in a colour is not seen on it."""
+        return max(abs(a - b) for a, b in zip(colour, self.colour, strict=True)) <= _UNSEEN
+
+    def painted(self, paths: Sequence[Subpath], colour: Colour) -> "Paper | None":
+        """The page after a fill that covers it; None for a fill that covers a part of it."""
+        if len(paths) != 1:
+            return None
+        wide, high = _spread(paths[0].points)
+        return replace(self, colour=colour) if wide >= _WHOLE * self.wide and high >= _WHOLE * self.high else None
 
 
 def strokes_of(path: Subpath, style: Style) -> Iterator[Stroke]:

@@ -43,7 +43,9 @@ def read_pdf(data: bytes, page: int = 1) -> Content:
         document = _opened(data)
         own = _page(document, page)
         manager = PDFResourceManager()
-        drawn = DrawnPage(manager, _unit(own))
+        left, bottom, right, top = own.mediabox
+        wide, high = (right - left, top - bottom) if own.rotate % 180 == 0 else (top - bottom, right - left)
+        drawn = DrawnPage(manager, _unit(own), wide, high)
         SheetInterpreter(manager, drawn, Layers(document.catalog)).process_page(own)
     return _content(drawn)
 

@@ -14,7 +14,7 @@ from shapely.geometry import Polygon
 from maqueta.geometry.carrier import Point
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.reading.content import Stroke, Style
-from maqueta.reading.drawn_paths import Stretch, Subpath, clipped, filled_shapes, strokes_of
+from maqueta.reading.drawn_paths import Paper, Stretch, Subpath, clipped, filled_shapes, strokes_of
 from maqueta.reading.errors import UnreadableSheetError
 from maqueta.reading.glyphs import Glyph
 from maqueta.reading.limits import MOST_STROKES, usable
@@ -24,8 +24,6 @@ from maqueta.sheet.special import Hatching
 MM_IN_POINT: Final = 25.4 / 72
 #: Capitals are about so high, in parts of the size of a font that does not say (from memory of common faces).
 _CAPITAL: Final = 0.7
-#: What is drawn in a colour lighter than this (0 to 1) is paper.
-_PAPER: Final = 0.97
 #: What lies on the rim of a clip, within this (mm), is seen.
 _DUST: Final = 0.02
 #: How a colour is told from others: a number for each.
@@ -35,9 +33,10 @@ _STEPS: Final = 255
 class DrawnPage(PageDevice):
     """Collects strokes, letters, filled shapes and areas of a page as the interpreter draws on it."""
 
-    def __init__(self, rsrcmgr: Any, unit: float) -> None:
+    def __init__(self, rsrcmgr: Any, unit: float, wide: float, high: float) -> None:
         super().__init__(rsrcmgr)
         self._unit = unit * MM_IN_POINT
+        self._paper = Paper(wide * self._unit, high * self._unit)
         self.strokes: list[Stroke] = []
         self.glyphs: list[Glyph] = []
         self.filled: list[tuple[Point, ...]] = []
@@ -106,12 +105,14 @@ class DrawnPage(PageDevice):
             self.left[phrase("unread-switched-off", kind="PATH", layer=self.layer)] += 1
             return
         paths = list(self._subpaths(path))
-        if stroke and not _is_paper(graphicstate.scolor):
+        if stroke and not self._paper.hides(_rgb(graphicstate.scolor)):
             style = self._style(graphicstate)
             for own in paths:
                 for line in strokes_of(own, style):
                     self._draw(line)
-        elif fill and not _is_paper(graphicstate.ncolor):
+        elif fill and (painted := self._paper.painted(paths, _rgb(graphicstate.ncolor))) is not None:
+            self._paper = painted
+        elif fill and not self._paper.hides(_rgb(graphicstate.ncolor)):
             self._fill(paths, graphicstate)
         if len(self.strokes) > MOST_STROKES or len(self.filled) > MOST_STROKES:
             raise UnreadableSheetError(phrase("sheet-lines", most=MOST_STROKES))
@@ -225,7 +226,3 @@ def _numbers(colour: Any) -> list[float]:
     if isinstance(colour, int | float):
         return [float(colour)]
     return [x for x in colour if isinstance(x, int | float)] if isinstance(colour, tuple | list) else []
-
-
-def _is_paper(colour: Any) -> bool:
-    return min(_rgb(colour)) >= _PAPER

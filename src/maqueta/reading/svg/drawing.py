@@ -13,8 +13,9 @@ from svgelements import Arc, Close, CubicBezier, Line, Matrix, Move, Path, Quadr
 from maqueta.geometry.carrier import Point
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.reading.content import Stroke, Style, Words
-from maqueta.reading.drawn_paths import Stretch, Subpath, clipped, filled_shapes, strokes_of
+from maqueta.reading.drawn_paths import Paper, Stretch, Subpath, clipped, filled_shapes, strokes_of
 from maqueta.reading.errors import UnreadableSheetError
+from maqueta.reading.kinds import kind_of
 from maqueta.reading.limits import MOST_STROKES, usable
 from maqueta.reading.svg.style import Look, Rule, colour_of, hidden, lengths_of, look_of, rules_of, unseen
 from maqueta.reading.svg.text import lines_of
@@ -31,8 +32,6 @@ _ASIDE: Final = frozenset(
     )
 )
 _HREFS: Final = ("href", "{http://www.w3.org/1999/xlink}href")
-#: What is drawn in a colour lighter than this is paper.
-_PAPER: Final = 0.97
 _LABEL: Final = "{http://www.inkscape.org/namespaces/inkscape}label"
 
 
@@ -66,7 +65,8 @@ class _Place:
 class Drawing:
     """Everything a drawing shows. Raises UnreadableSheetError where it goes on and on."""
 
-    def __init__(self, root: Any, paper: tuple[float, float, float, float, float, float]) -> None:
+    def __init__(self, root: Any, move: tuple[float, float, float, float, float, float], paper: Paper) -> None:
+        self._paper = paper
         self.strokes: list[Stroke] = []
         self.words: list[Words] = []
         self.filled: list[tuple[Point, ...]] = []
@@ -77,7 +77,7 @@ class Drawing:
         sheets = [element.text or "" for element in root.iter() if tag_of(element) == "style"]
         self._rules: Sequence[Rule] = rules_of(sheets)
         self._count = 0
-        self._group(root, _Place(Matrix(*paper), {}, "", None, 0), ())
+        self._group(root, _Place(Matrix(*move), {}, "", None, 0), ())
 
     def _group(self, element: Any, place: _Place, inside: tuple[int, ...]) -> None:
         for child in element:
@@ -110,12 +110,8 @@ class Drawing:
         if hidden(look):
             return None
         own = Matrix(element.get("transform", ""))
-        layer = place.layer
-        if tag in ("g", "svg"):
-            layer = element.get(_LABEL) or element.get("id") or element.get("class") or place.layer
-            if element.get("class") and element.get("class") not in layer:
-                layer = f"{element.get('class')} {layer}"
-        here = replace(place, move=own * place.move, look=look, layer=layer[:120], depth=place.depth + 1)
+        layer = _layer_of(element) if tag in ("g", "svg") else ""
+        here = replace(place, move=own * place.move, look=look, layer=layer or place.layer, depth=place.depth + 1)
         if (clip := self._clip(look.get("clip-path", ""), here)) is not None:
             both = clip if place.clip is None else place.clip.intersection(clip)
             here = replace(here, clip=both if isinstance(both, Polygon) else Polygon())
@@ -169,13 +165,15 @@ class Drawing:
     def _path(self, path: Path, place: _Place, inside: tuple[int, ...]) -> None:
         paths = list(_subpaths(path, place))
         stroke, fill = colour_of(place.look, "stroke", "none"), colour_of(place.look, "fill", "black")
-        if stroke is not None and min(stroke) < _PAPER:
+        if stroke is not None and not self._paper.hides(stroke):
             style = self._style(place, stroke)
             for own in paths:
                 for line in strokes_of(own, style):
                     self.strokes += clipped(line, place.clip)
             self._markers(paths, place, inside)
-        elif stroke is None and fill is not None and min(fill) < _PAPER:
+        elif fill is not None and (painted := self._paper.painted(paths, fill)) is not None:
+            self._paper = painted
+        elif stroke is None and fill is not None and not self._paper.hides(fill):
             shapes = filled_shapes(paths, self._style(place, fill))
             for bar in shapes.bars:
                 self.strokes += clipped(bar, place.clip)
@@ -215,12 +213,20 @@ class Drawing:
             if not line.text or unseen(line.look):
                 continue
             colour = colour_of(line.look, "fill", "black")
-            if colour is None or min(colour) >= _PAPER:
+            if colour is None or self._paper.hides(colour):
                 continue
             at, ahead = place.at(*line.at), place.at(line.at[0] + line.way[0], line.at[1] + line.way[1])
             turn = math.degrees(math.atan2(ahead[1] - at[1], ahead[0] - at[0]))
             style = self._style(place, colour)
             self.words.append(Words(line.text[:200], at, line.capital * place.scale, turn, replace(style, pattern=())))
+
+
+def _layer_of(element: Any) -> str:
+    """The layer a group stands for: what it is labelled, else its classes or its id where they say what lines are."""
+    if label := element.get(_LABEL):
+        return str(label)[:120]
+    names = [str(element.get(name))[:120] for name in ("class", "id") if element.get(name)]
+    return next((name for name in names if kind_of(Style(name, (), "", False, None, 0)) != "open"), "")
 
 
 def _turn_of(orient: str, way: Point, first: bool) -> float:

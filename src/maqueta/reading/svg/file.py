@@ -4,6 +4,7 @@ The file is hostile: entities are refused, scripts, links and foreign content ar
 reference is counted.
 """
 
+import math
 import re
 from typing import Any, Final
 
@@ -13,6 +14,7 @@ from defusedxml.ElementTree import fromstring
 from maqueta.phrases.phrase import phrase
 from maqueta.phrases.said import said
 from maqueta.reading.content import Content
+from maqueta.reading.drawn_paths import Paper
 from maqueta.reading.errors import UnreadableSheetError
 from maqueta.reading.limits import large_enough
 from maqueta.reading.svg.drawing import Drawing, tag_of
@@ -42,9 +44,10 @@ def read_svg(data: bytes) -> Content:
         raise UnreadableSheetError(phrase("sheet-svg-broken")) from error
     if tag_of(root) != "svg":
         raise UnreadableSheetError(phrase("sheet-svg-broken"))
-    view, unit, high = _measures(root)
+    view, unit, (wide, high) = _measures(root)
+    move = (unit, 0.0, 0.0, -unit, -unit * view[0], high + unit * view[1])
     try:
-        drawing = Drawing(root, (unit, 0.0, 0.0, -unit, -unit * view[0], high + unit * view[1]))
+        drawing = Drawing(root, move, Paper(wide, high))
     except RecursionError as error:
         raise UnreadableSheetError(phrase("sheet-page-endless")) from error
     if not drawing.strokes:
@@ -59,19 +62,19 @@ def read_svg(data: bytes) -> Content:
     )
 
 
-def _measures(root: Any) -> tuple[tuple[float, float], float, float]:
-    """The corner of what is shown, mm to a user unit, and how high the paper is, mm."""
+def _measures(root: Any) -> tuple[tuple[float, float], float, tuple[float, float]]:
+    """The corner of what is shown, mm to a user unit, and how wide and high the paper is, mm."""
     wide, high = (_length(root.get(name)) for name in ("width", "height"))
     numbers = [float(x) for x in re.findall(r"[+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?", root.get("viewBox", ""))]
     if len(numbers) != 4 or min(numbers[2:]) <= 0:
-        return (0.0, 0.0), _MM[""], high if high is not None else 0.0
+        return (0.0, 0.0), _MM[""], (wide or math.inf, high or 0.0)
     x, y, across, up = numbers
     if wide is None and high is None:
         unit = _unit_of_paper(across, up)
-        return (x, y), unit, unit * up
+        return (x, y), unit, (unit * across, unit * up)
     # As large as fits, in the middle, unless said otherwise: where it lies does not matter, how large it is does.
     unit = min(size / part for size, part in ((wide, across), (high, up)) if size is not None)
-    return (x, y), unit, unit * up
+    return (x, y), unit, (unit * across, unit * up)
 
 
 def _length(text: str | None) -> float | None:
