@@ -53,10 +53,10 @@ HANDS: Final = (
 )
 
 
-def write_pdf(projected: ProjectedPart, sheet: SheetDocument, hand: Hand, pages: int = 1) -> bytes:
-    """A sheet as a PDF file: on the last of so many pages, the others bear a cross."""
+def write_pdf(projected: ProjectedPart, sheet: SheetDocument, hand: Hand, pages: int = 1, share: float = 1.0) -> bytes:
+    """A sheet as a PDF file: on the last of so many pages, the others bear a cross; printed at a share of its size."""
     target = BytesIO()
-    wide, high = sheet.paper.layout.width * MM_IN_POINTS, sheet.paper.layout.height * MM_IN_POINTS
+    wide, high = (c * share * MM_IN_POINTS for c in (sheet.paper.layout.width, sheet.paper.layout.height))
     size = (high, wide) if hand.turned else (wide, high)
     canvas: Any = Canvas(target, pagesize=size, invariant=1)
     for _ in range(pages - 1):
@@ -72,7 +72,7 @@ def write_pdf(projected: ProjectedPart, sheet: SheetDocument, hand: Hand, pages:
         frame.rect(0, 0, wide, high)
         canvas.clipPath(frame, stroke=0, fill=0)
     canvas.translate(*hand.shift)
-    canvas.scale(MM_IN_POINTS / hand.unit, MM_IN_POINTS / hand.unit)
+    canvas.scale(share * MM_IN_POINTS / hand.unit, share * MM_IN_POINTS / hand.unit)
     canvas.translate(*(-x * hand.unit / MM_IN_POINTS for x in hand.shift))
     writer = _Writer(canvas, hand)
     groups = sheet_ink(projected, sheet)

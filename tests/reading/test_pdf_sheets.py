@@ -83,6 +83,26 @@ def test_other_hands_sheets_are_judged_alike(hand: Hand) -> None:
     assert found(part, TASK, read.document) == found(part, TASK, sheet)
 
 
+@pytest.mark.parametrize("share", [math.sqrt(0.5), 0.5, 0.94, 1.05])
+def test_a_page_printed_at_another_size_is_read_as_it_was_drawn(share: float) -> None:
+    """On the next paper, on a smaller one at a scale that is itself a usual one, and made to fit a printer."""
+    part, sheet = answer("reed-clamp")
+    read = read_delivered(write_pdf(part, sheet, HANDS[0], share=share), part, TASK)
+    assert found(part, TASK, read.document) == found(part, TASK, sheet)
+    assert [said(what) for what in read.not_read] == [
+        f"the page was printed at {100 * share:.0f} % of the size of its sheet; it was read as large as it was drawn"
+    ]
+
+
+def test_a_scale_that_is_stated_wrongly_is_the_drafters_mistake() -> None:
+    part, sheet = answer("reed-clamp")
+    title = sheet.title.model_copy(update={"fields": {**sheet.title.fields, "scale": "1:1"}})
+    wrong = sheet.model_copy(update={"title": title})
+    read = read_delivered(write_pdf(part, wrong, HANDS[0]), part, TASK)
+    assert ("scale.stated", "") in found(part, TASK, read.document)
+    assert read.not_read == ()
+
+
 def test_a_mistake_is_found_as_on_the_sheet_itself() -> None:
     part, sheet = answer("reed-clamp")
     top = next(view for view in sheet.views if view.attitude is not None and view.attitude.side == "+z")
@@ -210,6 +230,11 @@ def _file(extra: list[bytes], bodies: list[bytes], page: bytes) -> bytes:
             for own, body in zip(extra, bodies, strict=True)
         ),
     ]
+    return _put_together(objects)
+
+
+def _put_together(objects: list[bytes]) -> bytes:
+    """A file of these objects, numbered from 1."""
     data, places = b"%PDF-1.4\n", []
     for number, text in enumerate(objects, 1):
         places.append(len(data))
@@ -222,6 +247,27 @@ def _file(extra: list[bytes], bodies: list[bytes], page: bytes) -> bytes:
         len(objects) + 1,
         start,
     )
+
+
+def _layered() -> bytes:
+    """Three strokes: on the layer HIDDEN, on one that is switched off, and on none."""
+    page = b"/OC /A BDC 10 10 m 99 10 l S EMC /OC /B BDC 10 20 m 99 20 l S EMC 10 30 m 99 30 l S"
+    known = b"/Resources<</Properties<</A 5 0 R/B 6 0 R>>>>"
+    objects = [
+        b"<</Type/Catalog/Pages 2 0 R/OCProperties<</OCGs[5 0 R 6 0 R]/D<</OFF[6 0 R]>>>>>>",
+        b"<</Type/Pages/Kids[3 0 R]/Count 1>>",
+        b"<</Type/Page/Parent 2 0 R/MediaBox[0 0 842 595]/Contents 4 0 R%s>>" % known,
+        b"<</Length %d>>stream\n%s\nendstream" % (len(page), page),
+        b"<</Type/OCG/Name(HIDDEN)>>",
+        b"<</Type/OCG/Name(OLD)>>",
+    ]
+    return _put_together(objects)
+
+
+def test_layers_have_names_and_may_be_switched_off() -> None:
+    read = read_pdf(_layered())
+    assert sorted(stroke.style.layer for stroke in read.strokes) == ["", "HIDDEN"]
+    assert [said(what) for what in read.not_read] == ["PATH on the switched-off layer OLD (1)"]
 
 
 def _bomb() -> bytes:

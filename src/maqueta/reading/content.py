@@ -1,13 +1,14 @@
 """What a file of a sheet holds, before anyone knows what it means. Lengths in mm on paper."""
 
+import math
 from dataclasses import dataclass, replace
 from typing import Literal
 
 from maqueta.geometry.box import Box
-from maqueta.geometry.carrier import Point
+from maqueta.geometry.carrier import Point, Similarity
 from maqueta.geometry.line_set import Piece
 from maqueta.phrases.phrase import Phrase
-from maqueta.sheet.special import Hatching
+from maqueta.sheet.special import Hatching, moved_rings
 
 SizeKind = Literal["linear", "aligned", "diameter", "radius", "angle", "other"]
 
@@ -98,6 +99,19 @@ class Size:
     #: Where the extension lines of a linear size begin, where the file shows them.
     feet: tuple[Point | None, Point | None] | None = None
 
+    def moved(self, move: Similarity) -> "Size":
+        """The same size of what was moved."""
+        letters = self.lettering
+        return replace(
+            self,
+            first=move(self.first),
+            second=move(self.second),
+            place=move(self.place),
+            vertex=None if self.vertex is None else move(self.vertex),
+            feet=self.feet and (self.feet[0] and move(self.feet[0]), self.feet[1] and move(self.feet[1])),
+            lettering=letters and (letters[0] * move.scale, letters[1] + math.degrees(move.turn)),
+        )
+
 
 @dataclass(frozen=True, slots=True)
 class Pointer:
@@ -109,7 +123,10 @@ class Pointer:
 
 @dataclass(frozen=True, slots=True)
 class Content:
-    """Everything of a file: `not_read` lists what could not be understood."""
+    """Everything of a file: `not_read` lists what could not be understood.
+
+    `page` is how wide and high a page is, mm, of a format that has pages.
+    """
 
     strokes: tuple[Stroke, ...]
     words: tuple[Words, ...]
@@ -118,3 +135,21 @@ class Content:
     filled: tuple[tuple[Point, ...], ...]
     not_read: tuple[Phrase, ...]
     hatched: tuple[Hatching, ...] = ()
+    page: tuple[float, float] | None = None
+
+    def moved(self, move: Similarity) -> "Content":
+        """The same, moved, turned and made larger or smaller."""
+        scale = move.scale
+        return Content(
+            strokes=tuple(stroke.with_piece(stroke.piece.moved(move)) for stroke in self.strokes),
+            words=tuple(replace(w, at=move(w.at), height=w.height * scale) for w in self.words),
+            sizes=tuple(size.moved(move) for size in self.sizes),
+            pointers=tuple(replace(p, points=tuple(move(q) for q in p.points)) for p in self.pointers),
+            filled=tuple(tuple(move(q) for q in shape) for shape in self.filled),
+            not_read=self.not_read,
+            hatched=tuple(
+                Hatching(moved_rings(area.rings, move), area.angle + math.degrees(move.turn), area.spacing * scale)
+                for area in self.hatched
+            ),
+            page=self.page and (self.page[0] * scale, self.page[1] * scale),
+        )

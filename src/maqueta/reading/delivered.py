@@ -1,15 +1,19 @@
 """A sheet delivered as a file, read with what its exercise asks."""
 
 from collections.abc import Callable, Sequence
+from dataclasses import replace
 
+from maqueta.geometry.carrier import Similarity
 from maqueta.geometry.line_set import LineSet
+from maqueta.phrases.phrase import phrase
 from maqueta.projection.look import Look
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.begun import BegunSheet, begun
 from maqueta.reading.content import Content
 from maqueta.reading.expectation import Expectation
 from maqueta.reading.file_content import content_of
-from maqueta.reading.sheet import ReadSheet, finished, read_sheet
+from maqueta.reading.page_scale import drawn_larger
+from maqueta.reading.sheet import ReadSheet, finished
 from maqueta.reading.special.matching import LooksWantedError
 from maqueta.task.exercise import Exercise
 from maqueta.task.fronts import accepted_fronts
@@ -21,7 +25,7 @@ Draws = Callable[[Sequence[Look]], Sequence[tuple[Look, LineSet]]]
 
 def read_delivered(data: bytes, projected: ProjectedPart, exercise: Exercise) -> ReadSheet:
     """Read a sheet of an exercise from a file, as far as the part is drawn. Raises UnreadableSheetError."""
-    return read_sheet(content_of(data), projected, expectation(projected, exercise))
+    return finished(begun_of(content_of(data), projected, exercise), projected)
 
 
 def read_drawing(
@@ -41,8 +45,18 @@ def read_drawing(
 
 
 def begun_of(content: Content, projected: ProjectedPart, exercise: Exercise) -> BegunSheet:
-    """The sheet of an exercise that the content of a file makes, its lines told. Raises UnreadableSheetError."""
-    return begun(content, projected, expectation(projected, exercise))
+    """The sheet of an exercise that the content of a file makes, its lines told. Raises UnreadableSheetError.
+
+    A page that was printed at another size is read as large as its sheet was drawn.
+    """
+    expected = expectation(projected, exercise)
+    sheet = begun(content, projected, expected)
+    factor = drawn_larger(sheet)
+    if factor is None:
+        return sheet
+    told = phrase("read-as-drawn", share=100 / factor)
+    larger = replace(content.moved(Similarity(factor, 0.0, 0.0, 0.0)), not_read=(*content.not_read, told))
+    return begun(larger, projected, expected)
 
 
 def expectation(projected: ProjectedPart, exercise: Exercise) -> Expectation:

@@ -28,7 +28,7 @@ from maqueta.reading.dxf.dimension import size_of
 from maqueta.reading.dxf.hatch import hatched_areas
 from maqueta.reading.errors import UnreadableSheetError
 from maqueta.reading.limits import MOST_STROKES, large_enough, usable
-from maqueta.sheet.special import Hatching, moved_rings
+from maqueta.sheet.special import Hatching
 
 MOST_ENTITIES: Final = 40_000
 #: Entities looked at, copies from blocks included.
@@ -152,7 +152,7 @@ class _Collector:
         half = (window.dxf.width / 2 * 1.001, window.dxf.height / 2 * 1.001)
         inner = _Collector(self._document, self._layers, self._blank)
         inner.collect(entities)
-        moved = _moved(inner, move)
+        moved = inner.found.moved(move)
 
         def shown(point: Point) -> bool:
             return bool(
@@ -167,12 +167,25 @@ class _Collector:
         self.hatched += [area for area in moved.hatched if shown(area.rings[0][0])]
         self._unread += inner._unread
 
+    @property
+    def found(self) -> Content:
+        """What was collected, in file units."""
+        return Content(
+            tuple(self.strokes),
+            tuple(self.words),
+            tuple(self.sizes),
+            tuple(self.pointers),
+            tuple(self.filled),
+            (),
+            tuple(self.hatched),
+        )
+
     def content(self, unit: float) -> Content:
         """Everything in mm; `unit` is mm per file unit. A sheet drawn far from the origin is brought to it."""
         left, bottom, right, top = box_of(p for stroke in self.strokes for p in extremes(stroke.piece))
         far = max(abs(left), abs(bottom), abs(right), abs(top)) * unit > _FAR
         x, y = (-left * unit, -bottom * unit) if far else (0.0, 0.0)
-        moved = _moved(self, Similarity(unit, 0.0, x, y))
+        moved = self.found.moved(Similarity(unit, 0.0, x, y))
         counted = sorted(self._unread.items(), key=lambda entry: said(entry[0]))
         unread = [phrase("unread-counted", what=what, count=number) for what, number in counted]
         return replace(moved, not_read=tuple(unread))
@@ -384,33 +397,6 @@ def _points_of(entity: Any, kind: str) -> int:
     if kind in ("LWPOLYLINE", "POLYLINE"):
         return len(entity)
     return max(len(entity.control_points), len(entity.fit_points)) if kind == "SPLINE" else 2
-
-
-def _moved(source: "_Collector | Content", move: Similarity) -> Content:
-    scale = move.scale
-    strokes = tuple(stroke.with_piece(stroke.piece.moved(move)) for stroke in source.strokes)
-    words = tuple(replace(w, at=move(w.at), height=w.height * scale) for w in source.words)
-    sizes = tuple(_moved_size(size, move) for size in source.sizes)
-    pointers = tuple(replace(p, points=tuple(move(q) for q in p.points)) for p in source.pointers)
-    filled = tuple(tuple(move(q) for q in shape) for shape in source.filled)
-    hatched = tuple(
-        Hatching(moved_rings(area.rings, move), area.angle + math.degrees(move.turn), area.spacing * scale)
-        for area in source.hatched
-    )
-    return Content(strokes, words, sizes, pointers, filled, (), hatched)
-
-
-def _moved_size(size: Size, move: Similarity) -> Size:
-    height_and_turn = size.lettering
-    return replace(
-        size,
-        first=move(size.first),
-        second=move(size.second),
-        place=move(size.place),
-        vertex=None if size.vertex is None else move(size.vertex),
-        feet=size.feet and (size.feet[0] and move(size.feet[0]), size.feet[1] and move(size.feet[1])),
-        lettering=height_and_turn and (height_and_turn[0] * move.scale, height_and_turn[1] + math.degrees(move.turn)),
-    )
 
 
 def _millimetres(document: Any, collector: _Collector) -> float:

@@ -98,4 +98,4 @@ def _content(drawn: DrawnPage) -> Content:
     left: tuple[Phrase, ...] = tuple(phrase("unread-counted", what=what, count=count) for what, count in counted)
     if drawn.pictures:
         left = (*left, phrase("unread-counted", what=phrase("unread-picture"), count=drawn.pictures))
-    return Content(tuple(drawn.strokes), words, (), (), tuple(drawn.filled), left, tuple(drawn.areas))
+    return Content(tuple(drawn.strokes), words, (), (), tuple(drawn.filled), left, tuple(drawn.areas), drawn.page)

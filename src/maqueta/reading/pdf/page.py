@@ -44,6 +44,11 @@ class DrawnPage(PageDevice):
         self.left: Counter[Phrase] = Counter()
         self.pictures = 0
 
+    @property
+    def page(self) -> tuple[float, float]:
+        """How wide and high the page is, mm."""
+        return self._paper.wide, self._paper.high
+
     def _at(self, point: tuple[float, float]) -> Point:
         assert self.ctm is not None, "a page has begun"
         x, y = apply_matrix_pt(self.ctm, point)

@@ -58,7 +58,14 @@ def read_svg(data: bytes) -> Content:
     if drawing.pictures:
         left.append(phrase("unread-counted", what=phrase("unread-picture"), count=drawing.pictures))
     return Content(
-        tuple(drawing.strokes), tuple(drawing.words), (), (), tuple(drawing.filled), tuple(left), tuple(drawing.areas)
+        tuple(drawing.strokes),
+        tuple(drawing.words),
+        (),
+        (),
+        tuple(drawing.filled),
+        tuple(left),
+        tuple(drawing.areas),
+        page=(wide, high) if math.isfinite(wide) and high > 0 else None,
     )
 
 
