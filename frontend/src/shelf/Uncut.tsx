@@ -42,7 +42,10 @@ export function Uncut({ part, detail, picked, onFaces }: Props) {
   const of: Mark["of"] = detail.solids > 1 ? "body" : "rib";
   const known = detail.uncut.some((own) => picked !== undefined && own.faces.includes(picked));
   return (
-    <section aria-label={t("Not cut lengthwise")}>
+    <section
+      aria-label={t("Not cut lengthwise")}
+      className={detail.uncut.length === 0 ? "screen-only" : undefined}
+    >
       <Title order={3} size="h5">
         {t("Not cut lengthwise")}
       </Title>
