@@ -62,9 +62,11 @@ def test_student_chooses_the_page_of_a_pdf(open_page: Open, tmp_path: Path) -> N
     made = model_sheet(part, EXERCISES[0].task, Drafter("Ruben Achterberg", "Evening 2", "2026-11-20"))
     drawn = tmp_path / "sheets.pdf"
     drawn.write_bytes(write_pdf(part, made, HANDS[0], pages=2))
-    set_exercise(open_page("ines.corvalho"), "reed clamp", "Reed clamp, on paper", {"views": ["front", "top", "right"]})
+    set_exercise(
+        open_page("ines.corvalho"), "reed clamp", "Clamp of a reed, on paper", {"views": ["front", "top", "right"]}
+    )
     page = open_page("tor.brandvold")
-    page.get_by_role("link", name=re.compile("Reed clamp, on paper")).click()
+    page.get_by_role("link", name=re.compile("Clamp of a reed, on paper")).click()
     stage(page, "Hand in")
     _choose(page, "Bring in a file", drawn)
     found = page.get_by_label("Views found").get_by_role("listitem")

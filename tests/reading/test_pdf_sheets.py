@@ -49,7 +49,7 @@ def found(part: ProjectedPart, task: Exercise, sheet: SheetDocument) -> list[tup
     return sorted((finding.rule, finding.variant) for finding in check(part, task, sheet).findings)
 
 
-@pytest.mark.parametrize("place", range(0, len(PARTS), 3))
+@pytest.mark.parametrize("place", range(0, len(PARTS), 4))
 def test_our_own_sheets_come_back_as_they_were(place: int) -> None:
     part, sheet = answer(PARTS[place])
     read = read_delivered(pdf(sheet_ink(part, sheet), sheet.paper.layout, "sheet"), part, TASK)
@@ -65,7 +65,7 @@ def test_our_own_sheets_come_back_as_they_were(place: int) -> None:
     assert sizes[0] == sizes[1]
 
 
-@pytest.mark.parametrize("slug", sorted(ASKED))
+@pytest.mark.parametrize("slug", sorted(ASKED)[::2])
 def test_sheets_with_special_views_come_back_without_an_error(slug: str) -> None:
     scene = demo(slug)
     data = pdf(sheet_ink(scene.part, scene.sheet), scene.sheet.paper.layout, "sheet")

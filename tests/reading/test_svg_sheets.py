@@ -28,7 +28,7 @@ from tests.reading.svg_writer import PROGRAMS, Program, write_svg
 from tests.reading.test_pdf_sheets import SLUGS, TASK, answer, found
 
 
-@pytest.mark.parametrize("place", range(1, len(PARTS), 3))
+@pytest.mark.parametrize("place", range(2, len(PARTS), 5))
 def test_our_own_sheets_come_back_as_they_were(place: int) -> None:
     part, sheet = answer(PARTS[place])
     read = read_delivered(svg(sheet_ink(part, sheet), sheet.paper.layout, "sheet").encode(), part, TASK)
@@ -36,7 +36,7 @@ def test_our_own_sheets_come_back_as_they_were(place: int) -> None:
     assert read.not_read == ()
 
 
-@pytest.mark.parametrize("slug", sorted(ASKED)[::2])
+@pytest.mark.parametrize("slug", sorted(ASKED)[1::3])
 def test_sheets_with_special_views_come_back_without_an_error(slug: str) -> None:
     scene = demo(slug)
     data = svg(sheet_ink(scene.part, scene.sheet), scene.sheet.paper.layout, "sheet").encode()

@@ -23,29 +23,19 @@ def led_from(word: Words, lines: Sequence[Piece], tips: Sequence[Point]) -> list
     """
     wide = word.width
     left, bottom = word.at
-    # How wide the letters are is only known roughly.
-    slack = 2 + _ROUGH * wide
-    box = (left - slack, bottom - word.height, left + wide + slack, bottom + 2 * word.height)
 
-    def near(point: Point) -> bool:
-        return box[0] <= point[0] <= box[2] and box[1] <= point[1] <= box[3]
+    def near(point: Point, slack: float = 2.0 + _ROUGH * wide) -> bool:
+        """Whether a point stands at the text; how wide the letters are is only known roughly."""
+        across = left - slack <= point[0] <= left + wide + slack
+        return across and bottom - word.height <= point[1] <= bottom + 2 * word.height
+
+    def at_tip(point: Point) -> bool:
+        return any(math.dist(tip, point) <= JOINT for tip in tips)
 
     def off(point: Point) -> float:
         """How far from the ends of the text; what does not stand level with it, or under it, is farther."""
         above, below = point[1] - bottom - word.height, bottom - _UNDER - point[1]
         return min(abs(point[0] - left), abs(point[0] - left - wide)) + 2 * max(above, below, 0.0)
-
-    starts = [
-        (off(here), k, here, there)
-        for k, line in enumerate(lines)
-        for here, there in (line.ends, line.ends[::-1])
-        if near(here) and not near(there)
-    ]
-    if not starts:
-        return []
-
-    def at_tip(point: Point) -> bool:
-        return any(math.dist(tip, point) <= JOINT for tip in tips)
 
     def led(first: int, here: Point, there: Point) -> list[Point]:
         chain, used = [here, there], {first}
@@ -57,12 +47,34 @@ def led_from(word: Words, lines: Sequence[Piece], tips: Sequence[Point]) -> list
             chain.append(step[1])
         return chain
 
+    # A line with its arrowhead that the text stands over is a dimension line.
+    chains = [
+        (off(here), led(k, here, there))
+        for k, line in enumerate(lines)
+        for here, there in (line.ends, line.ends[::-1])
+        if near(here) and not near(there) and not (at_tip(there) and _runs_under(word, here, there))
+    ]
+    # What begins a little farther away is a leader only where it leads to an arrowhead.
+    chains = sorted(own for own in chains if near(own[1][0], 2.0) or at_tip(own[1][-1]))
+    if not chains:
+        return []
     # Where a leader meets the line under its text, both begin there: the one that leads to an arrowhead is meant.
-    nearest = min(start[0] for start in starts)
-    chains = [led(k, here, there) for off, k, here, there in sorted(starts) if off - nearest <= JOINT]
-    chain = next((own for own in chains if at_tip(own[-1])), chains[0])
+    level = [chain for away, chain in chains if away - chains[0][0] <= JOINT]
+    chain = next((own for own in level if at_tip(own[-1])), level[0])
     under = _line_under(word, lines, chain[0])
     return [Pointer(tuple(reversed(chain if under is None else [under, *chain])), word.text)]
+
+
+def _runs_under(word: Words, first: Point, second: Point) -> bool:
+    """Whether a line runs along a text, under its middle or through it."""
+    turn = math.radians(word.turn)
+    ux, uy = math.cos(turn), math.sin(turn)
+    (a, b), (c, d) = (
+        ((x - word.at[0]) * ux + (y - word.at[1]) * uy, -(x - word.at[0]) * uy + (y - word.at[1]) * ux)
+        for x, y in (first, second)
+    )
+    level = abs(d - b) <= JOINT and -_UNDER - word.height <= b <= word.height
+    return level and min(a, c) < word.width / 2 < max(a, c)
 
 
 def _line_under(word: Words, lines: Sequence[Piece], joint: Point) -> Point | None:
