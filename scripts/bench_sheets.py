@@ -10,13 +10,16 @@ from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 
 from tests.reading.dxf_writer import CONVENTIONS, write_sheet
+from tests.reading.pdf_writer import HANDS, write_pdf
 from tests.reading.planted import Case, case
 from tests.reading.random_parts import random_recipe
+from tests.reading.svg_writer import PROGRAMS, write_svg
 
 from maqueta.judging.report import check
 from maqueta.judging.survey import Survey
 from maqueta.projection.projected_part import to_json
 from maqueta.reading.delivered import read_delivered
+from maqueta.reading.file_content import content_of
 from maqueta.service.queue.crews import Crews
 from maqueta.service.settings import Settings
 from maqueta.service.workers import KernelWorkers
@@ -41,6 +44,16 @@ def sheet_rows(row: Row, milliseconds: Milliseconds) -> None:
     row("comparing three drafted views", f"{spent:.1f} ms", "30 ms", spent <= 30)
     [spent] = milliseconds(lambda: read_delivered(data, one.part, one.task), rounds=3)
     row(f"reading a DXF sheet of {entities} entities", f"{spent / 1000:.2f} s", "1 s", spent <= 1000)
+    pages = {
+        "PDF": write_pdf(one.part, one.sheet, HANDS[0]),
+        "SVG": write_svg(one.part, one.sheet, PROGRAMS[0]),
+    }
+    for kind, page in pages.items():
+        paths = len(content_of(page).strokes)
+        [spent] = milliseconds(lambda page=page: content_of(page), rounds=5)
+        row(f"{kind} page of {paths} lines, as it stands", f"{spent:.0f} ms", "", None)
+        [spent] = milliseconds(lambda page=page: read_delivered(page, one.part, one.task), rounds=3)
+        row(f"reading a {kind} sheet of {paths} lines", f"{spent / 1000:.2f} s", "1 s", spent <= 1000)
     first, again = _whole_process(one, data)
     row("`maqueta check` of a DXF sheet, part not seen before", f"{first:.2f} s", "1.5 s", first <= 1.5)
     row("the same for another sheet of that part", f"{again:.2f} s", "1.5 s", again <= 1.5)
@@ -76,7 +89,7 @@ def _class(one: Case, data: bytes) -> float:
         kept = StoredFile(files, files.put(to_json(one.part)))
 
         def judged(_: int) -> int:
-            work = readers.read_sheet(data, kept, one.task)
+            work = readers.read_sheet(data, 1, kept, one.task)
             return len(check(one.part, one.task, SheetDocument.model_validate_json(work.document)).findings)
 
         try:

@@ -122,6 +122,8 @@ def test_text_is_slid_along_its_line_and_pulled_off_it(open_page: Open) -> None:
     expect(handle).to_be_visible()
 
     def pull(dx: float, dy: float) -> None:
+        # The handle is taken where it stands once the sheet has been drawn again.
+        page.wait_for_load_state("networkidle")
         box = handle.bounding_box()
         assert box is not None
         x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
