@@ -118,3 +118,11 @@ def test_bodies_are_left_whole_or_cut_as_they_are_marked() -> None:
     turned = replace(both, marks=(UncutMark(pin, "body", False), UncutMark(sleeve, "body", True)))
     assert pins(turned) == (1,)
     assert [(known.whole, known.told) for known in known_uncut(turned)] == [(False, True), (True, False)]
+
+
+def test_a_rib_left_whole_meets_the_cut_with_lines() -> None:
+    """Where it ends in what is cut, it is no half of an aligned section: nothing runs on without a line."""
+    shape, part = made(BASE, WALL, rib((14, 25, 14)))
+    assert cut_open(shape, part, with_ribs_whole(part, BESIDE)).joints == frozenset()
+    aligned = Cut("aligned", ((0, 25, 0), (50, 25, 0), (100, 40, 0)), (0.0, 0.0, 1.0), (0.0, -1.0, 0.0))
+    assert len(cut_open(shape, part, aligned).joints) == 2

@@ -203,7 +203,7 @@ def _examined(left: Shape, origins: _Origins, shape: Shape, part: Part, cut: Cut
         tuple(edges),
         tuple(sections),
         frozenset(made - seen),
-        frozenset(face for face, name in enumerate(names) if name is None),
+        frozenset(face for face, name in enumerate(names) if name is None and cut.form == "aligned"),
     )
 
 
