@@ -81,8 +81,11 @@ class _Writer:
         self._program, self._high = program, high
 
     def group(self, group: InkGroup) -> str:
+        """All ink of a group; with markers, arrowheads at the end of a line are drawn by that line."""
         heads = [item for item in group.items if isinstance(item, Filled)] if self._program.markers else []
-        return "".join(self._item(item, heads) for item in group.items)
+        ends = [item.points[-1] for item in group.items if isinstance(item, Stroke) and len(item.points) == 2]
+        drawn = [head for head in heads if any(math.dist(head.points[0], end) < 1e-6 for end in ends)]
+        return "".join(self._item(item, heads) for item in group.items if item not in drawn)
 
     def look(self, pen: str) -> str:
         width, dashes = WIDTHS[pen], DASHES.get(pen, ())  # type: ignore[index,call-overload]
@@ -114,7 +117,6 @@ class _Writer:
                 )
                 return f'<polyline points="{self._points(item.points)}" {self._looks(item.pen)}{marks}/>'
             case Filled():
-                # A marker takes its direction from the line it ends: only heads at the end of one are markers.
                 return f'<polygon points="{self._points(item.points)}" fill="#111"/>'
             case Arc():
                 return self._arc(item)

@@ -1,6 +1,7 @@
 """Pages that were printed larger or smaller than their sheet was drawn: told by the scale their views have.
 
 A page format says how large a page is, not how large the sheet on it was meant to be ("fit to page").
+What counts as the same size: common practice, no source.
 """
 
 from typing import Final
