@@ -1,16 +1,21 @@
 """What is not cut lengthwise: ribs told by their faces in any place and turn, and nothing else; round bodies."""
 
+import math
 from dataclasses import replace
 
 import pytest
+from OCP.BRepAlgoAPI import BRepAlgoAPI_Fuse
+from OCP.BRepPrimAPI import BRepPrimAPI_MakeCylinder
+from OCP.gp import gp_Ax2, gp_Dir, gp_Pnt
 
 from maqueta.solid.cut import Cut
 from maqueta.solid.cutting import cut_open
 from maqueta.solid.examine import examine
+from maqueta.solid.kernel import Shape
 from maqueta.solid.part import Part, UncutMark
 from maqueta.solid.uncut import bodies, cut_lengthwise, known_uncut, pins, rib_behind, ribs, with_ribs_whole
 from tests.parts import block, demo_solid, hole, made
-from tests.solid.assemblies import pin_in_sleeve
+from tests.solid.assemblies import pin_in_sleeve, wheel
 
 BASE = block((100, 50, 14))
 WALL = block((14, 50, 60))
@@ -24,7 +29,7 @@ def rib(at: tuple[float, float, float], **rest: object) -> dict[str, object]:
 def test_a_rib_between_a_base_and_a_wall_is_told() -> None:
     _, part = made(BASE, WALL, rib((14, 25, 14)))
     (own,) = ribs(part)
-    assert (own.high - own.low) == pytest.approx(8)
+    assert own.thick == pytest.approx(8)
     assert cut_lengthwise(part, BESIDE) == (own,)
 
 
@@ -126,3 +131,52 @@ def test_a_rib_left_whole_meets_the_cut_with_lines() -> None:
     assert cut_open(shape, part, with_ribs_whole(part, BESIDE)).joints == frozenset()
     aligned = Cut("aligned", ((0, 25, 0), (50, 25, 0), (100, 40, 0)), (0.0, 0.0, 1.0), (0.0, -1.0, 0.0))
     assert len(cut_open(shape, part, aligned).joints) == 2
+
+
+def _wheel(*angles: float, **rest: float) -> tuple[Shape, Part]:
+    shape = wheel(angles, **rest)
+    return shape, examine(shape, part_hash="0", name="wheel", unit="mm", natural_up=None)
+
+
+@pytest.mark.parametrize("turn", [0.0, 17.0, 90.0])
+def test_round_spokes_are_told_in_any_place(turn: float) -> None:
+    _, part = _wheel(turn, turn + 120, turn + 240)
+    found = ribs(part)
+    assert [own.thick for own in found] == pytest.approx([12, 12, 12])
+    assert {part.faces[own.flanks[0]].kind for own in found} == {"cylinder"}
+
+
+def test_what_is_hollow_or_ends_in_the_open_is_no_spoke() -> None:
+    _, pipes = _wheel(0, 180, bore=3)
+    assert ribs(pipes) == ()
+    peg = BRepPrimAPI_MakeCylinder(gp_Ax2(gp_Pnt(0, 0, 10), gp_Dir(1, 0, 0)), 6, 30).Shape()
+    shape = BRepAlgoAPI_Fuse(BRepPrimAPI_MakeCylinder(15, 20).Shape(), peg).Shape()
+    assert ribs(examine(shape, part_hash="0", name="peg", unit="mm", natural_up=None)) == ()
+
+
+def test_a_wheel_cut_along_its_spokes_shows_hub_and_rim_cut_alone() -> None:
+    """Two of its spokes lie in the plane: cut are twice 7 × 20 of the hub and 10 × 20 of the rim (by hand)."""
+    shape, part = _wheel(0, 90, 180, 270)
+    middle = Cut("full", ((-60, 0, 0), (60, 0, 0)), (0.0, 0.0, 1.0), (0.0, -1.0, 0.0))
+    whole = with_ribs_whole(part, middle)
+    assert len(whole.whole) == 2
+    left = cut_open(shape, part, whole)
+    assert left.area == pytest.approx(2 * (7 * 20 + 10 * 20), rel=2e-2)
+    assert cut_open(shape, part, middle).area == pytest.approx(2 * (7 * 20 + 10 * 20 + 25 * 12), rel=2e-3)
+    # Nothing is drawn along a spoke but its outline: no face of the cut lies in it.
+    assert all(abs(x) < 16 or abs(x) > 39 for face in left.sections for ring in face.rings for x, _, _ in ring)
+
+
+def test_an_aligned_section_leaves_the_spoke_on_its_second_leg_whole() -> None:
+    shape, part = _wheel(180, 300)
+    end = (60 * math.cos(math.radians(300)), 60 * math.sin(math.radians(300)), 0.0)
+    aligned = Cut("aligned", ((-60, 0, 0), (0, 0, 0), end), (0.0, 0.0, 1.0), (0.0, -1.0, 0.0))
+    whole = with_ribs_whole(part, aligned)
+    assert len(whole.whole) == 2
+    left = cut_open(shape, part, whole)
+    assert left.area == pytest.approx(2 * (7 * 20 + 10 * 20), rel=2e-2)
+    # Laid out, both legs lie along x: the middle of the second spoke comes to stand where the plane is.
+    (flank,) = (own.flanks[0] for own in ribs(part) if abs(part.faces[own.flanks[0]].direction[1]) > 0.1)
+    points = aligned.laid_out([p for name in part.faces[flank].edges for p in part.edges[name].samples])
+    assert max(abs(y) for _, y, _ in points) == pytest.approx(6, abs=0.05)
+    assert min(x for x, _, _ in points) > 13

@@ -20,7 +20,7 @@ from maqueta.geometry.directions import Vector
 from maqueta.geometry.frame import cross, dot
 from maqueta.phrases.phrase import phrase
 from maqueta.solid.cut import Cut
-from maqueta.solid.cutting_bodies import LEAN, cutting_body, half_space, images, reach_of, slab
+from maqueta.solid.cutting_bodies import LEAN, cutting_body, half_space, images, left_whole, reach_of
 from maqueta.solid.errors import CutError, PartError
 from maqueta.solid.examine import examine
 from maqueta.solid.kernel import Shape, edges_of, shapes_of
@@ -127,14 +127,15 @@ def _taken_away(shape: Shape, part: Part, cut: Cut) -> tuple[Shape, _Origins]:
     body = cutting_body(part, cut)
     for flank in cut.whole:
         # A rib is taken from what cuts, not joined to what is cut: so no edge arises within it.
-        body = body.without(slab(shape, part, flank))
+        for spared in left_whole(shape, part, cut, flank):
+            body = body.without(spared)
     solids = list(enumerate(shapes_of(shape, TopAbs_SOLID)))
     left = BRepAlgoAPI_Cut(_compound(solid for place, solid in solids if place not in cut.solids), body.shape)
     if not left.IsDone():
         raise CutError(phrase("cut-fails"))
     origins = _of_whole(shape).with_made(body.faces).through(lambda own: images(left, own))
-    spared = (solid for place, solid in solids if place in cut.solids)
-    return _compound([*shapes_of(left.Shape(), TopAbs_SOLID), *spared]), origins
+    others = (solid for place, solid in solids if place in cut.solids)
+    return _compound([*shapes_of(left.Shape(), TopAbs_SOLID), *others]), origins
 
 
 def _compound(bodies: Iterable[Shape]) -> Shape:
@@ -150,16 +151,11 @@ def _turned_into_plane(shape: Shape, origins: _Origins, cut: Cut, reach: float) 
 
     Each half ends at the plane through the axis square to its leg.
     """
-    start, axis, end = cut.path
+    _, axis, _ = cut.path
     along = cross(cut.across, cut.towards)
-    first, second = (
-        (dot(to, along) - dot(at, along), dot(to, cut.towards) - dot(at, cut.towards))
-        for at, to in ((start, axis), (axis, end))
-    )
+    first, second = cut.legs
     turn = gp_Trsf()
-    # (along, towards, -across) is right-handed: an angle from the first to the second turns about -across.
-    angle = math.atan2(first[1], first[0]) - math.atan2(second[1], second[0])
-    turn.SetRotation(gp_Ax1(gp_Pnt(*axis), gp_Dir(*(-part for part in cut.across))), angle)
+    turn.SetRotation(gp_Ax1(gp_Pnt(*axis), gp_Dir(*(-part for part in cut.across))), cut.turn)
 
     def half(leg: tuple[float, float], sign: float) -> tuple[Shape, _Origins]:
         x, y = (sign * part / math.hypot(*leg) for part in leg)

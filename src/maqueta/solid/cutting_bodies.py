@@ -7,7 +7,7 @@ from itertools import pairwise
 from typing import Any, Final
 
 from OCP.BRepAdaptor import BRepAdaptor_Curve
-from OCP.BRepAlgoAPI import BRepAlgoAPI_Cut
+from OCP.BRepAlgoAPI import BRepAlgoAPI_Common, BRepAlgoAPI_Cut
 from OCP.BRepBuilderAPI import BRepBuilderAPI_MakeEdge, BRepBuilderAPI_MakeFace, BRepBuilderAPI_MakeWire
 from OCP.BRepPrimAPI import BRepPrimAPI_MakePrism
 from OCP.gp import gp_Pnt, gp_Vec
@@ -22,7 +22,7 @@ from maqueta.solid.cut import Cut
 from maqueta.solid.errors import CutError
 from maqueta.solid.kernel import Shape, shapes_of
 from maqueta.solid.part import Part
-from maqueta.solid.uncut import rib_behind
+from maqueta.solid.uncut import Rib, left_whole_at
 
 #: Directions that lean against each other by less (sine) are parallel or square.
 LEAN: Final = 1e-6
@@ -140,13 +140,23 @@ def laid(directions: tuple[Vector, Vector, Vector], lengths: Vector) -> Vector:
     return (x, y, z)
 
 
-def slab(shape: Shape, part: Part, flank: int) -> Shape:
-    """The body between a flank and the face behind it. Raises CutError where the face is no flank."""
-    rib = rib_behind(part, flank)
+def left_whole(shape: Shape, part: Part, cut: Cut, flank: int) -> list[Shape]:
+    """Bodies that hold what of a rib or spoke stands before the plane it is cut in.
+
+    A rib lies between a flank and the face behind it; a spoke behind the half of its face that looks at the reader.
+    Raises CutError where the face is no flank.
+    """
+    rib = left_whole_at(part, flank)
     if rib is None:
         raise CutError(phrase("no-flank"))
     own = TopoDS.Face(shapes_of(shape, TopAbs_FACE)[flank])
-    return BRepPrimAPI_MakePrism(own, gp_Vec(*((rib.low - rib.high) * n for n in rib.across))).Shape()
+    if isinstance(rib, Rib):
+        return [BRepPrimAPI_MakePrism(own, gp_Vec(*(-rib.thick * n for n in rib.across))).Shape()]
+    lengthwise = (normal for normal, level in cut.planes if rib.lies_in(normal, level, 0.0))
+    towards = next(lengthwise, cut.towards)
+    before = BRepAlgoAPI_Common(own, half_space(rib.point, towards, 3 * math.dist(part.low, part.high)))
+    inwards = gp_Vec(*(-rib.thick * t for t in towards))
+    return [BRepPrimAPI_MakePrism(half, inwards).Shape() for half in shapes_of(before.Shape(), TopAbs_FACE)]
 
 
 def half_space(at: Vector, ahead: Vector, reach: float) -> Shape:

@@ -1,4 +1,5 @@
-"""What is not cut lengthwise: ribs and webs between parallel faces, pins and bolts, and what an instructor marks.
+"""What is not cut lengthwise: ribs and webs between parallel faces, round spokes, pins and bolts, and what an
+instructor marks.
 
 ISO 128-3 and ASME Y14.3, from memory.
 """
@@ -12,6 +13,7 @@ from maqueta.geometry.directions import Vector, parallel
 from maqueta.geometry.frame import cross, dot
 from maqueta.solid.cut import Cut
 from maqueta.solid.part import Edge, Face, Part
+from maqueta.solid.spokes import Spoke, spoke_at, told_spokes
 
 #: A rib is at most so thick, as a share of the side of a square as large as its flank (common practice, no source).
 _THIN: Final = 0.5
@@ -23,7 +25,7 @@ _DUST: Final = 1e-6
 
 @dataclass(frozen=True, slots=True)
 class Rib:
-    """A rib, web or spoke: its two flanks, the first with the outward normal `across`, and how thick it is.
+    """A rib, web or flat spoke: its two flanks, the first with the outward normal `across`.
 
     It reaches from `low` to `high` along `across`.
     """
@@ -33,14 +35,40 @@ class Rib:
     low: float
     high: float
 
+    @property
+    def thick(self) -> float:
+        """How far its flanks lie apart."""
+        return self.high - self.low
 
-def ribs(part: Part) -> tuple[Rib, ...]:
-    """The ribs of a part: those its faces tell and those marked to be left whole, without those marked to be cut."""
+    def lies_in(self, normal: Vector, level: float, slack: float) -> bool:
+        """Whether a plane, of all points so far along a unit vector, runs between its flanks."""
+        sign = 1.0 if dot(self.across, normal) > 0 else -1.0
+        return parallel(self.across, normal) and self.low + slack < sign * level < self.high - slack
+
+
+#: What is left whole of a part, though it is no body of its own.
+Whole = Rib | Spoke
+
+
+def ribs(part: Part) -> tuple[Whole, ...]:
+    """The ribs and spokes of a part: those its faces tell and those marked to be left whole, without those marked to be
+    cut."""
     left = {mark.face: mark.whole for mark in part.marks if mark.of == "rib"}
-    told = [rib for rib in told_ribs(part) if all(left.get(flank, True) for flank in rib.flanks)]
+    told = [rib for rib in told_whole(part) if all(left.get(flank, True) for flank in rib.flanks)]
     known = {flank for rib in told for flank in rib.flanks}
-    marked = (rib_behind(part, face) for face, whole in left.items() if whole and face not in known)
+    marked = (left_whole_at(part, face) for face, whole in left.items() if whole and face not in known)
     return (*told, *(rib for rib in marked if rib is not None))
+
+
+def told_whole(part: Part) -> tuple[Whole, ...]:
+    """What the faces of a part tell to be a rib, web or spoke."""
+    return (*told_ribs(part), *told_spokes(part))
+
+
+def left_whole_at(part: Part, face: int) -> Whole | None:
+    """What could be left whole by a face: the bar it runs round, or the rib it is a flank of; None where it is
+    neither."""
+    return rib_behind(part, face) or (spoke_at(part, face) if 0 <= face < len(part.faces) else None)
 
 
 def rib_behind(part: Part, flank: int) -> Rib | None:
@@ -83,18 +111,10 @@ def told_ribs(part: Part) -> tuple[Rib, ...]:
     return tuple(found)
 
 
-def cut_lengthwise(part: Part, cut: Cut) -> tuple[Rib, ...]:
-    """The ribs of a part along which a cut runs: one of its planes lies between their flanks."""
-    levels = {round(dot(point, cut.towards), 9) for point in cut.path}
+def cut_lengthwise(part: Part, cut: Cut) -> tuple[Whole, ...]:
+    """The ribs and spokes of a part along which a cut runs: one of its planes lies inside them."""
     slack = 1e-3 * part.size
-
-    def runs_along(rib: Rib) -> bool:
-        if not parallel(rib.across, cut.towards):
-            return False
-        sign = 1.0 if dot(rib.across, cut.towards) > 0 else -1.0
-        return any(rib.low + slack < sign * level < rib.high - slack for level in levels)
-
-    return tuple(rib for rib in ribs(part) if runs_along(rib))
+    return tuple(rib for rib in ribs(part) if any(rib.lies_in(normal, level, slack) for normal, level in cut.planes))
 
 
 def with_ribs_whole(part: Part, cut: Cut) -> Cut:
@@ -246,9 +266,10 @@ def _round(part: Part, faces: frozenset[int]) -> bool:
 
 @dataclass(frozen=True, slots=True)
 class Known:
-    """A rib or body that is told by its faces or marked: `face` names it, `whole` is whether it is left whole.
+    """A rib, spoke or body that is told by its faces or marked: `face` names it, `whole` is whether it is left whole.
 
-    `told` is whether its faces tell it; `thick` how thick a rib is, in the part's unit, and 0 for a body.
+    `told` is whether its faces tell it; `thick` how thick a rib or spoke is, in the part's unit, and 0 for a
+    body; `round` tells a spoke that is round.
     """
 
     of: Literal["rib", "body"]
@@ -257,15 +278,24 @@ class Known:
     whole: bool
     told: bool
     thick: float
+    round: bool = False
 
 
 def known_uncut(part: Part) -> tuple[Known, ...]:
     """All that is told or marked as not cut lengthwise, or marked to be cut although it looks so; ribs first."""
-    told, now = told_ribs(part), ribs(part)
+    told, now = told_whole(part), ribs(part)
     flanks = {flank for rib in told for flank in rib.flanks}
     both = (*told, *(rib for rib in now if not flanks & set(rib.flanks)))
     found = [
-        Known("rib", rib.flanks[0], rib.flanks, rib in now, bool(flanks & set(rib.flanks)), rib.high - rib.low)
+        Known(
+            "rib",
+            rib.flanks[0],
+            rib.flanks,
+            rib in now,
+            bool(flanks & set(rib.flanks)),
+            rib.thick,
+            isinstance(rib, Spoke),
+        )
         for rib in both
     ]
     plain, whole, own = pins(replace(part, marks=())), pins(part), bodies(part)

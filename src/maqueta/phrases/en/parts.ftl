@@ -125,5 +125,5 @@ cut-along-face = the cutting line runs along a face of the part and cuts nothing
 cut-fails = the part cannot be cut there
 cut-without-length = a leg of the cutting line has no length
 cut-crosses-itself = the cutting line crosses itself
-no-flank = this face has no parallel one behind it: it is no flank of a rib
+no-flank = this face has no parallel one behind it and runs round no solid bar: it is neither a flank of a rib nor a spoke
 no-body-of-it = this face is of no body that could be left whole: the part is all one

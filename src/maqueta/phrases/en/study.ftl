@@ -30,6 +30,7 @@ need-auxiliary = { $oblique ->
    *[no] an auxiliary view is needed: a slanted face with a shape of its own shows truly in none
 }
 not-cut = { $of ->
+    [spoke] round spoke, { PLAIN($thick) } { $unit } across
     [rib] rib, { PLAIN($thick) } { $unit } thick
    *[body] body of the assembly
 }

@@ -125,5 +125,5 @@ cut-along-face = la línea de corte va a lo largo de una cara de la pieza y no c
 cut-fails = la pieza no se puede cortar ahí
 cut-without-length = un tramo de la línea de corte no tiene longitud
 cut-crosses-itself = la línea de corte se cruza a sí misma
-no-flank = esta cara no tiene otra paralela detrás: no es el costado de un nervio
+no-flank = esta cara no tiene otra paralela detrás ni rodea una barra maciza: no es el costado de un nervio ni un radio
 no-body-of-it = esta cara no es de ningún cuerpo que pueda quedar entero: la pieza es una sola

@@ -30,6 +30,7 @@ need-auxiliary = { $oblique ->
    *[no] hace falta una vista auxiliar: una cara inclinada con forma propia no se ve en verdadera magnitud en ninguna
 }
 not-cut = { $of ->
+    [spoke] radio redondo de { PLAIN($thick) } { $unit } de diámetro
     [rib] nervio de { PLAIN($thick) } { $unit } de espesor
    *[body] cuerpo del conjunto
 }

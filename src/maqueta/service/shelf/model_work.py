@@ -123,7 +123,7 @@ def _demands(found: Demands, part: Part) -> dict[str, object]:
                 faces=list(own.faces),
                 whole=own.whole,
                 told=own.told,
-                words=phrase("not-cut", of=own.of, thick=own.thick, unit=part.unit),
+                words=phrase("not-cut", of="spoke" if own.round else own.of, thick=own.thick, unit=part.unit),
             )
             for own in known_uncut(part)
         ],

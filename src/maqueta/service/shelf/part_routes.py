@@ -22,7 +22,7 @@ from maqueta.service.shelf.part_files import part_at, recipe_of, source_of
 from maqueta.service.world import Instructor, InTransaction, InWorld, aside
 from maqueta.solid.errors import PartError
 from maqueta.solid.part import Part, UncutMark
-from maqueta.solid.uncut import rib_behind
+from maqueta.solid.uncut import left_whole_at
 from maqueta.store.clock import now
 from maqueta.store.files import StoredFile
 from maqueta.store.jobs import add_job
@@ -97,7 +97,7 @@ def one(part_id: int, instructor: Instructor, session: InTransaction) -> PartAns
 def _possible_marks(part: Part, marks: Iterable[UncutMark]) -> None:
     """Raises HTTPException 422 where a mark names no rib and no body of a part."""
     for mark in marks:
-        if mark.of == "rib" and rib_behind(part, mark.face) is None:
+        if mark.of == "rib" and left_whole_at(part, mark.face) is None:
             raise HTTPException(422, phrase("no-flank"))
         if mark.of == "body" and (part.solids == 1 or not 0 <= mark.face < len(part.faces)):
             raise HTTPException(422, phrase("no-body-of-it"))

@@ -19,7 +19,7 @@ from maqueta.judging.survey import Survey
 from maqueta.sheet.placed import PlacedView
 from maqueta.sheet.special import Hatching
 from maqueta.solid.part import Part
-from maqueta.solid.uncut import Rib, bodies, cut_lengthwise, pins
+from maqueta.solid.uncut import Whole, bodies, cut_lengthwise, pins
 
 #: Areas thinner than twice this, mm, may stay bare or be filled (ISO 128-3, from memory).
 _THIN: Final = 1.0
@@ -133,10 +133,11 @@ def _left_whole(part: Part, item: PlacedView) -> list[BaseGeometry]:
     return [_flank(part, item, rib) for rib in cut_lengthwise(part, cut) if set(rib.flanks) & set(cut.whole)]
 
 
-def _flank(part: Part, item: PlacedView, rib: Rib) -> BaseGeometry:
+def _flank(part: Part, item: PlacedView, rib: Whole) -> BaseGeometry:
     assert item.look is not None, "a section looks at the part"
     points = [p for name in part.faces[rib.flanks[0]].edges for p in part.edges[name].samples]
-    return MultiPoint([item.to_sheet(item.look.seen(point)) for point in points]).convex_hull
+    drawn = cut_of(item).laid_out(points)
+    return MultiPoint([item.to_sheet(item.look.seen(point)) for point in drawn]).convex_hull
 
 
 def _lengthwise(part: Part, item: PlacedView, faces: Sequence[_Face]) -> list[Finding]:
