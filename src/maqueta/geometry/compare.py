@@ -223,12 +223,17 @@ def _apart(
 
 def lying_on(pieces: Sequence[Piece], lines: Sequence[Piece], tolerance: float) -> list[float]:
     """The length of each piece that lies on lines: by carriers, or by distance where these cannot be compared."""
-    found: list[float] = []
-    near: Chords | None = None
-    for piece in pieces:
-        if isinstance(piece.carrier, Line | Circle):
-            found.append(length_of(split([piece], lines, tolerance)[0]))
-            continue
-        near = near or Chords(lines, tolerance)
-        found.append(piece.length - length_of(near.far_from(piece, _LEAST * tolerance)))
+    found = [0.0] * len(pieces)
+    exact = [k for k, piece in enumerate(pieces) if isinstance(piece.carrier, Line | Circle)]
+    others: defaultdict[int, list[int]] = defaultdict(list)
+    for i, j in coinciding([pieces[k] for k in exact], lines, tolerance):
+        others[i].append(j)
+    for i, k in enumerate(exact):
+        on, _ = split([pieces[k]], lines, tolerance, [(0, j) for j in others[i]])
+        found[k] = length_of(on)
+    bent = [k for k, piece in enumerate(pieces) if not isinstance(piece.carrier, Line | Circle)]
+    near = Chords(lines, tolerance) if bent else None
+    for k in bent:
+        assert near is not None, "there are bent pieces"
+        found[k] = pieces[k].length - length_of(near.far_from(pieces[k], _LEAST * tolerance))
     return found

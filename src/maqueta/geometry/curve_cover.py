@@ -6,9 +6,8 @@ from typing import Final, cast
 
 import numpy as np
 from numpy.typing import NDArray
-from shapely import STRtree, line_interpolate_point
+from shapely import STRtree, get_coordinates, points
 from shapely.geometry import LineString
-from shapely.ops import substring
 
 from maqueta.geometry.carrier import Circle, Free, Line
 from maqueta.geometry.line_set import Piece
@@ -33,20 +32,26 @@ class Chords:
         at places a tolerance apart.
         """
         own = chords(piece, self._tolerance)
-        count = int(min(_MOST_PLACES, max(8, math.ceil(own.length / self._tolerance)))) + 1
-        along = np.linspace(0.0, own.length, count)
-        places = line_interpolate_point(own, along)
+        if not len(self._tree.query(own, predicate="dwithin", distance=self._tolerance)):
+            return [piece]
+        corners = get_coordinates(own)
+        passed = np.concatenate([[0.0], np.cumsum(np.hypot(*np.diff(corners, axis=0).T))])
+        whole = float(passed[-1])
+        count = int(min(_MOST_PLACES, max(8, math.ceil(whole / self._tolerance)))) + 1
+        along = np.linspace(0.0, whole, count)
+        places = np.column_stack([np.interp(along, passed, corners[:, axis]) for axis in (0, 1)])
         near = np.zeros(count, dtype=bool)
-        near[self._tree.query(places, predicate="dwithin", distance=self._tolerance)[0]] = True
+        near[self._tree.query(points(places), predicate="dwithin", distance=self._tolerance)[0]] = True
         if not near.any():
             return [piece]
         result = []
         for start, end in _runs(~near):
-            first, last = along[max(0, start - 1)], along[min(count - 1, end)]
-            if last - first > least:
-                result.append(_stretch(piece, LineString(substring(own, first, last).coords)))
+            first, last = max(0, start - 1), min(count - 1, end)
+            if along[last] - along[first] > least:
+                between = corners[(passed > along[first]) & (passed < along[last])]
+                result.append(_stretch(piece, np.vstack([places[first], between, places[last]])))
         # Where only its ends touch others, the piece is as it was.
-        untouched = own.length - sum(part.length for part in result) <= 4 * self._tolerance and len(result) == 1
+        untouched = whole - sum(part.length for part in result) <= 4 * self._tolerance and len(result) == 1
         return [piece] if untouched else result
 
 
@@ -56,12 +61,14 @@ def _runs(mask: NDArray[np.bool_]) -> list[tuple[int, int]]:
     return [(int(start), int(end)) for start, end in edges.reshape(-1, 2)]
 
 
-def _stretch(piece: Piece, run: LineString) -> Piece:
-    points = [(float(x), float(y)) for x, y in run.coords]
+def _stretch(piece: Piece, run: NDArray[np.float64]) -> Piece:
+    """The part of a piece along some points of it, first to last."""
+    chain = [(float(x), float(y)) for x, y in run]
     if isinstance(piece.carrier, Line):
-        first, last = sorted(piece.carrier.parameter(point) for point in (points[0], points[-1]))
+        first, last = sorted(piece.carrier.parameter(point) for point in (chain[0], chain[-1]))
         return Piece(piece.kind, piece.carrier, (first, last), piece.edges, piece.faces)
-    return Piece(piece.kind, Free(tuple(points)), (0.0, run.length), piece.edges, piece.faces)
+    length = float(np.hypot(*np.diff(run, axis=0).T).sum())
+    return Piece(piece.kind, Free(tuple(chain)), (0.0, length), piece.edges, piece.faces)
 
 
 def chords(piece: Piece, tolerance: float) -> LineString:

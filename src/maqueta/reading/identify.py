@@ -9,7 +9,7 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from typing import Final
 
-from maqueta.geometry.box import Box, box_of
+from maqueta.geometry.box import Box, apart, box_of, grown
 from maqueta.geometry.carrier import Line, Point, Similarity
 from maqueta.geometry.compare import Comparison, DrawnPiece, compare, length_of, split
 from maqueta.geometry.line_set import Piece, extremes
@@ -51,6 +51,8 @@ _CLOSE: Final = 0.06
 WHOLE: Final = 0.97
 #: Poses compared when a view is sought among other lines.
 _SOUGHT: Final = 40
+#: What lies within so many tolerances of the box of a view may be a line of it.
+_AROUND: Final = 4
 #: A view is found within a larger group when this much of its lines is there.
 _MOSTLY: Final = 0.8
 #: In isometric drawing the axes keep their full length; in isometric projection they shrink to √(2/3) (ISO 5456-3).
@@ -102,19 +104,28 @@ def find_within(
     ]
     poses = [pose for pose in poses if suits(_box_at(pose, unit))]
     poses.sort(key=lambda pose: -pose.votes)
-    rough = [
-        (_here(pose, compared(pose.candidate, pose.scale * unit, pose.at, group, tolerance, True, curves=False)), pose)
-        for pose in poses[:_SOUGHT]
-    ]
+    boxes = [box_of(extremes(piece)) for piece in pieces]
+
+    def near(pose: Pose) -> list[int]:
+        """Places of the pieces that reach into the box of a view: others are none of its lines."""
+        own = grown(_box_at(pose, unit), _AROUND * tolerance)
+        return [k for k, box in enumerate(boxes) if apart(box, own) == 0.0]
+
+    def held(pose: Pose, places: Sequence[int], curves: bool) -> Comparison:
+        own = [group[k] for k in places]
+        return compared(pose.candidate, pose.scale * unit, pose.at, own, tolerance, hidden=True, curves=curves)
+
+    rough = [(_here(pose, held(pose, near(pose), curves=False)), pose) for pose in poses[:_SOUGHT]]
     rough.sort(key=lambda entry: entry[0], reverse=True)
     best: tuple[tuple[bool, float], Found] | None = None
     for _, pose in rough[:_REFINED]:
-        factor = pose.scale * unit
-        result = compared(pose.candidate, factor, pose.at, group, tolerance, hidden=True)
+        places = near(pose)
+        result = held(pose, places, curves=True)
         here = 1.0 - length_of(result.missing) / max(result.expected, 1e-9)
         merit = _here(pose, result)
         if here >= least and (best is None or merit > best[0]):
-            members = _on_its_lines(result.extra, pose, unit, pieces)
+            on_it = _on_its_lines(result.extra, pose, unit, [pieces[k] for k in places])
+            members = frozenset(places[k] for k in on_it)
             fit = Fit(pose.candidate.identities[0][0], pose.scale, pose.at, 1.0 - here)
             best = (merit, Found(fit, _box_at(pose, unit), members))
     return best[1] if best is not None else None
