@@ -34,7 +34,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
         "--sheet",
         type=Path,
         required=True,
-        help="sheet document (.json), DXF, PDF or SVG file (also sheets.pdf#3, for page 3)",
+        help="sheet document (.json), DXF, PDF or SVG file, or a picture of a sheet (also sheets.pdf#3, for page 3)",
     )
     checking.add_argument("--task", type=Path, required=True, help="what the exercise asks (.json)")
     checking.add_argument("--out", type=Path, help="report file; standard output if not given")

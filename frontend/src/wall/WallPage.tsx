@@ -84,7 +84,7 @@ export default function WallPage() {
         <Button component={Link} to={`/exercises/${exercise}/bench`} variant="default">
           {t("Model answer")}
         </Button>
-        <FileButton multiple accept=".dxf,.pdf,.svg" onChange={deliveries.bringIn}>
+        <FileButton multiple accept=".dxf,.pdf,.svg,.png,.jpg,.jpeg" onChange={deliveries.bringIn}>
           {(props) => (
             <Button {...props} variant="default">
               {t("Bring in DXF sheets")}

@@ -16,7 +16,7 @@ from maqueta.phrases.said import USUAL_LANGUAGE, bundle, said
 from maqueta.projection.projected_part import from_json
 from maqueta.reading.begun import BegunSheet
 from maqueta.reading.content import Content
-from maqueta.reading.delivered import begun_of
+from maqueta.reading.delivered import begun_of, paper_of
 from maqueta.reading.errors import UnreadableSheetError
 from maqueta.reading.file_content import content_of
 from maqueta.reading.limits import LARGEST_FILE
@@ -42,7 +42,7 @@ def given(task: Path, sheet: Path) -> tuple[bytes, bytes | None]:
         return pickle.dumps((exercise, document)), pickle.dumps(looks) if looks else None
     path, page = page_named(sheet)
     try:
-        return pickle.dumps((exercise, content_of(bytes_of(path, LARGEST_FILE), page))), None
+        return pickle.dumps((exercise, content_of(bytes_of(path, LARGEST_FILE), page, paper_of(exercise)))), None
     except UnreadableSheetError as error:
         raise InputError(f"{sheet}: {error}") from error
 

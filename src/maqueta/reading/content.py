@@ -8,6 +8,7 @@ from maqueta.geometry.box import Box
 from maqueta.geometry.carrier import Point, Similarity
 from maqueta.geometry.line_set import Piece
 from maqueta.phrases.phrase import Phrase
+from maqueta.reading.ink_map import InkMap
 from maqueta.sheet.special import Hatching, moved_rings
 
 SizeKind = Literal["linear", "aligned", "diameter", "radius", "angle", "other"]
@@ -136,9 +137,11 @@ class Content:
     not_read: tuple[Phrase, ...]
     hatched: tuple[Hatching, ...] = ()
     page: tuple[float, float] | None = None
+    #: Of a picture, where it shows ink.
+    ink: InkMap | None = None
 
     def moved(self, move: Similarity) -> "Content":
-        """The same, moved, turned and made larger or smaller."""
+        """The same, moved, turned and made larger or smaller; ink can only be made larger."""
         scale = move.scale
         return Content(
             strokes=tuple(stroke.with_piece(stroke.piece.moved(move)) for stroke in self.strokes),
@@ -152,4 +155,5 @@ class Content:
                 for area in self.hatched
             ),
             page=self.page and (self.page[0] * scale, self.page[1] * scale),
+            ink=self.ink and self.ink.larger(scale),
         )

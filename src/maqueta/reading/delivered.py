@@ -15,6 +15,7 @@ from maqueta.reading.file_content import content_of
 from maqueta.reading.page_scale import drawn_larger
 from maqueta.reading.sheet import ReadSheet, finished
 from maqueta.reading.special.matching import LooksWantedError
+from maqueta.sheet.paper import sides
 from maqueta.task.exercise import Exercise
 from maqueta.task.fronts import accepted_fronts
 from maqueta.task.special import way_of
@@ -25,7 +26,7 @@ Draws = Callable[[Sequence[Look]], Sequence[tuple[Look, LineSet]]]
 
 def read_delivered(data: bytes, projected: ProjectedPart, exercise: Exercise) -> ReadSheet:
     """Read a sheet of an exercise from a file, as far as the part is drawn. Raises UnreadableSheetError."""
-    return finished(begun_of(content_of(data), projected, exercise), projected)
+    return finished(begun_of(content_of(data, paper=paper_of(exercise)), projected, exercise), projected)
 
 
 def read_drawing(
@@ -36,12 +37,17 @@ def read_drawing(
 
     Raises UnreadableSheetError with one line for people.
     """
-    sheet = begun_of(content_of(data, page), projected, exercise)
+    sheet = begun_of(content_of(data, page, paper_of(exercise)), projected, exercise)
     while True:
         try:
             return finished(sheet, projected, asks=True), projected
         except LooksWantedError as wanted:
             projected = projected.with_looks(draws(wanted.looks))
+
+
+def paper_of(exercise: Exercise) -> tuple[float, float]:
+    """How wide and high the sheet of an exercise is, mm."""
+    return sides(exercise.paper, exercise.landscape)
 
 
 def begun_of(content: Content, projected: ProjectedPart, exercise: Exercise) -> BegunSheet:

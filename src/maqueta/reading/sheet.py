@@ -12,6 +12,7 @@ from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.arranged import Standing, arrange
 from maqueta.reading.begun import BegunSheet, begun
 from maqueta.reading.by_place import AXIS_NEAR, told_by_place
+from maqueta.reading.by_the_ink import by_the_ink
 from maqueta.reading.candidates import STRANGE
 from maqueta.reading.content import Content, Stroke
 from maqueta.reading.expectation import Expectation
@@ -100,6 +101,10 @@ def finished(sheet: BegunSheet, projected: ProjectedPart, asks: bool = False) ->
         title=sheet.title,
     )
     document = with_special(document, matching, special, projected)
+    doubts = 0
+    if content.ink is not None:
+        held = by_the_ink(document, projected, content.ink, expected.tolerance)
+        document, doubts = held.document, held.doubts
     placed = placed_views(projected, document)
     axes = [stroke for stroke, kind in zip(strokes, kinds, strict=True) if kind == "centre"]
     loose = _loose(content, strokes, kinds, settled.dropped, sheet.frame.title, placed, expected.units)
@@ -127,6 +132,8 @@ def finished(sheet: BegunSheet, projected: ProjectedPart, asks: bool = False) ->
     ]
     if left:
         too_many.append(phrase("unread-too-many-lines", count=left, most=MOST_LINES, points=MOST_POINTS_IN_ALL))
+    if doubts:
+        untied.append(phrase("unread-stretches", count=doubts))
     if expected.form is not None and not sheet.on_form:
         untied.append(phrase("form-not-on-sheet"))
     not_read = [*content.not_read, *settled.left_out, *untied, *too_many]

@@ -21,7 +21,7 @@ interface Source {
   pages: number;
 }
 
-/** A sheet drawn elsewhere: read from a DXF, PDF or SVG file, then put right where a view was taken for another. */
+/** A sheet drawn elsewhere: read from a DXF, PDF or SVG file or a scan, then put right where a view was taken for another. */
 export function DeliverFile({ bench }: { bench: Bench }) {
   const { exercise, draft, document } = bench;
   const [notRead, setNotRead] = useState<string[] | null>(null);
@@ -74,10 +74,10 @@ export function DeliverFile({ bench }: { bench: Bench }) {
       </Title>
       <Text className="quiet small">
         {t(
-          "A DXF, PDF or SVG file is read and checked line by line. It takes the place of what is on the bench; Undo brings that back.",
+          "A DXF, PDF or SVG file, or a scan as PNG or JPEG, is read and checked line by line. It takes the place of what is on the bench; Undo brings that back.",
         )}
       </Text>
-      <FileButton accept=".dxf,.pdf,.svg" onChange={(file) => file && bringIn.mutate({ file })}>
+      <FileButton accept=".dxf,.pdf,.svg,.png,.jpg,.jpeg" onChange={(file) => file && bringIn.mutate({ file })}>
         {(props) => (
           <Button {...props} variant="default" mt="xs" fullWidth loading={bringIn.isPending}>
             {t("Bring in a file")}

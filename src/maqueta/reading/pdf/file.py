@@ -5,11 +5,14 @@ The file is hostile: what is followed and kept is bounded, pictures are never op
 
 import io
 import logging
+import math
 from collections.abc import Iterator
 from contextlib import contextmanager
 from itertools import islice
 from typing import Any, Final
 
+import numpy as np
+import pypdfium2
 from pdfminer.pdfdocument import PDFDocument, PDFPasswordIncorrect
 from pdfminer.pdfinterp import PDFResourceManager
 from pdfminer.pdfpage import PDFPage
@@ -23,12 +26,22 @@ from maqueta.reading.glyphs import words_of
 from maqueta.reading.limits import large_enough
 from maqueta.reading.pdf.interpreter import Layers, SheetInterpreter
 from maqueta.reading.pdf.page import DrawnPage
+from maqueta.reading.picture.image import MOST_PIXELS, Picture
 
+#: Dots and points an inch.
+_DOTS, _POINTS = 200.0, 72.0
 #: More pages than this are no sheets of a class.
 MOST_PAGES: Final = 400
 
 # The library tells of every oddity of a file; what matters is told by us.
 logging.getLogger("pdfminer").setLevel(logging.ERROR)
+
+
+class PictureAloneError(UnreadableSheetError):
+    """A page on which nothing is drawn but a picture: a scan."""
+
+    def __init__(self) -> None:
+        super().__init__(phrase("sheet-pdf-picture"))
 
 
 def is_pdf(data: bytes) -> bool:
@@ -55,6 +68,19 @@ def pages_of(data: bytes) -> int:
     large_enough(data)
     with _broken_told():
         return sum(1 for _ in islice(PDFPage.create_pages(_opened(data)), MOST_PAGES + 1))
+
+
+def page_seen(data: bytes, page: int) -> Picture:
+    """A page as it is seen, at 200 dots an inch or as many as a large one allows. Raises UnreadableSheetError."""
+    try:
+        with pypdfium2.PdfDocument(data) as document:
+            own = document[page - 1]
+            wide, high = own.get_size()
+            dots = min(_DOTS, math.sqrt(MOST_PIXELS / max(1.0, wide * high / _POINTS**2)))
+            grey = own.render(scale=dots / _POINTS, grayscale=True).to_numpy()
+    except (pypdfium2.PdfiumError, IndexError, ValueError) as error:
+        raise UnreadableSheetError(phrase("sheet-pdf-broken")) from error
+    return Picture(np.ascontiguousarray(grey.reshape(grey.shape[:2])), 25.4 / dots)
 
 
 @contextmanager
@@ -92,8 +118,7 @@ def _unit(page: Any) -> float:
 def _content(drawn: DrawnPage) -> Content:
     words = words_of(drawn.glyphs)
     if not drawn.strokes:
-        bare = phrase("sheet-pdf-picture") if drawn.pictures else phrase("sheet-file-without-lines")
-        raise UnreadableSheetError(bare)
+        raise PictureAloneError if drawn.pictures else UnreadableSheetError(phrase("sheet-file-without-lines"))
     counted = sorted(drawn.left.items(), key=lambda entry: said(entry[0]))
     left: tuple[Phrase, ...] = tuple(phrase("unread-counted", what=what, count=count) for what, count in counted)
     if drawn.pictures:

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from maqueta.geometry.line_set import LineSet
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.projection.look import Look
-from maqueta.reading.delivered import begun_of
+from maqueta.reading.delivered import begun_of, paper_of
 from maqueta.reading.errors import UnreadableSheetError
 from maqueta.reading.file_content import content_of, pages_of
 from maqueta.reading.sheet import finished
@@ -46,7 +46,7 @@ def read_sheet_file(data: bytes, page: int, part: StoredFile, task: Exercise, lo
     """Read a sheet, a page of a file, of a projected part, drawn in some looks more, for an exercise."""
     try:
         known = part_at(part).with_looks(looks)
-        read = finished(begun_of(content_of(data, page), known, task), known, asks=True)
+        read = finished(begun_of(content_of(data, page, paper_of(task)), known, task), known, asks=True)
     except LooksWantedError as wanted:
         return SheetWork(wanted=wanted.looks)
     except UnreadableSheetError as error:

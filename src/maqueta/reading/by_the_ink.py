@@ -1,0 +1,87 @@
+"""Views read from a picture held against its ink: what was not read although the picture shows it, and what was read a
+little beside its place, or short and beside everything, is in doubt: none of it is a mistake of the sheet.
+
+How much may be in doubt: common practice, no source.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Final
+
+from maqueta.geometry.carrier import Circle, Line
+from maqueta.geometry.compare import DrawnPiece, compare, split
+from maqueta.geometry.curve_cover import Chords
+from maqueta.geometry.line_set import Piece
+from maqueta.projection.projected_part import ProjectedPart
+from maqueta.reading.ink_map import InkMap
+from maqueta.sheet.document import SheetDocument
+from maqueta.sheet.drafted import Pen, drafted_of, pen_of, piece_of
+from maqueta.sheet.drafted_line import Drafted
+from maqueta.sheet.placed import PlacedView, placed_views
+
+#: Stretches up to so long, mm, were missed easily; those up to so long are left out where nothing is to be.
+_MISSED, _SURPLUS = 25.0, 2.2
+#: What is so many tolerances beside its place was read badly.
+_BESIDE: Final = 2.5
+#: What is on the paper has ink along so much of it, a long stretch along more; it is looked for at so many places a mm.
+_INKED, _ALL_INKED, _PLACES = 0.92, 0.98, 4.0
+
+
+@dataclass(frozen=True)
+class HeldAgainstInk:
+    """A sheet with what its picture shows, and how many stretches of its views were in doubt."""
+
+    document: SheetDocument
+    doubts: int
+
+
+def by_the_ink(document: SheetDocument, projected: ProjectedPart, ink: InkMap, tolerance: float) -> HeldAgainstInk:
+    """A sheet read from a picture, each of its views held against the ink; `tolerance` in mm."""
+    views, doubts = [], 0
+    for item in placed_views(projected, document):
+        lines, count = _held(item, ink, tolerance)
+        views.append(item.view.model_copy(update={"lines": lines}))
+        doubts += count
+    return HeldAgainstInk(document.model_copy(update={"views": tuple(views)}), doubts)
+
+
+def _held(item: PlacedView, ink: InkMap, tolerance: float) -> tuple[tuple[Drafted, ...], int]:
+    lines = item.view.lines or ()
+    if not item.lines.pieces or item.view.mirrored:
+        return lines, 0
+    hidden = item.view.kind != "pictorial" and any(line.pen == "hidden" for line in lines)
+    near = tolerance / item.factor
+    kept = [own for line in lines for own in _without_doubt(item, line, near, hidden)]
+    drawn = [DrawnPiece(piece_of(line), line.short / item.factor, line.either) for line in kept]
+    result = compare(item.lines, drawn, near, 0.0, hidden)
+    shown = [piece for piece in result.missing if _shows(item, piece, ink)]
+    added = [drafted_of(piece, Pen("hidden" if piece.kind == "hidden" else "visible", either=True)) for piece in shown]
+    return (*kept, *added), len(added) + sum(line not in kept for line in lines)
+
+
+def _without_doubt(item: PlacedView, line: Drafted, near: float, hidden: bool) -> list[Drafted]:
+    """What of a line is no doubt: without short ends beside everything, and what was read a little beside its place."""
+    if line.pen == "construction":
+        return [line]
+    own = DrawnPiece(piece_of(line), line.short / item.factor, line.either)
+    extra = compare(item.lines, [own], near, 0.0, hidden).extra
+    expected = item.lines.of("visible", "hidden") if hidden else item.lines.of("visible")
+    around = Chords(expected, _BESIDE * near)
+    far = [piece for own in extra for piece in around.far_from(own, 2 * near)]
+    if not extra or any(piece.length * item.factor > _SURPLUS for piece in far):
+        return [line]
+    if isinstance(own.piece.carrier, Line | Circle):
+        on, _ = split([own.piece], expected, near)
+        return [drafted_of(piece, pen_of(line)) for piece in on]
+    return [line] if own.piece.length * item.factor > _MISSED else []
+
+
+def _shows(item: PlacedView, piece: Piece, ink: InkMap) -> bool:
+    long = piece.length * item.factor
+    share = ink.share([item.to_sheet(point) for point in _along(piece, max(5, round(_PLACES * long)))])
+    return share >= (_INKED if long <= _MISSED else _ALL_INKED)
+
+
+def _along(piece: Piece, count: int) -> Sequence[tuple[float, float]]:
+    low, high = piece.interval
+    return [piece.carrier.point(low + (high - low) * k / (count - 1)) for k in range(count)]

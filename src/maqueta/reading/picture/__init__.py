@@ -1,0 +1,1 @@
+"""Pictures of sheets, scanned or photographed: straightened, traced and lettered."""

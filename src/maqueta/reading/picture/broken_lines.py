@@ -1,0 +1,170 @@
+"""Dashes and dots in a row as one broken line, with the pattern it is drawn in.
+
+A picture shows dashes a little longer or shorter than they were drawn: they are told by what is alike among them.
+What counts as that: common practice, no source.
+"""
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+from itertools import pairwise
+from typing import Final
+
+import networkx
+import numpy as np
+
+from maqueta.geometry.carrier import Point
+
+#: Gaps between dashes, mm, and how far dashes stand off their line.
+_LEAST_GAP, _MOST_GAP, _ASIDE = 0.25, 4.2, 0.22
+#: Dashes of one line lean against each other by less (radians); gaps are at most so many times the usual one.
+_LEANS, _GAPS = 0.02, 2.0
+#: Short strokes of a dash-dot line are shorter than this share of its long ones.
+_SHORT: Final = 0.45
+#: A stroke longer than so many of the dashes beside it goes on as another line.
+_GOES_ON: Final = 2.6
+#: A circle in dashes has so many, and is drawn along this much of its way.
+_DASHES, _DRAWN = 6, 0.35
+
+
+@dataclass(frozen=True, slots=True)
+class Dash:
+    """A straight stroke, mm on paper, and how wide it is drawn."""
+
+    first: Point
+    last: Point
+    width: int | None
+
+    @property
+    def length(self) -> float:
+        """From end to end."""
+        return math.dist(self.first, self.last)
+
+
+@dataclass(frozen=True, slots=True)
+class BrokenLine:
+    """A broken line from end to end, its pattern (strokes positive, gaps negative), the dashes it is made of, by their
+    places, and those among them that are lines of their own as well."""
+
+    first: Point
+    last: Point
+    pattern: tuple[float, ...]
+    members: frozenset[int]
+    kept: frozenset[int]
+
+
+@dataclass(frozen=True, slots=True)
+class BrokenCircle:
+    """A circle drawn in dashes and dots, and the strokes it is made of, by their places."""
+
+    centre: Point
+    radius: float
+    members: frozenset[int]
+
+
+def broken_circles(dashes: Sequence[Dash], centres: Sequence[Point]) -> list[BrokenCircle]:
+    """The circles about some centres that are drawn in dashes, such as pitch circles; a dash is a chord of them."""
+    found: list[BrokenCircle] = []
+    for centre in centres:
+        own = [(math.dist(centre, _middle(dash)), k) for k, dash in enumerate(dashes) if _crosswise(dash, centre)]
+        own.sort()
+        start = 0
+        for end in range(1, len(own) + 1):
+            if end < len(own) and own[end][0] - own[end - 1][0] <= _ASIDE:
+                continue
+            run = own[start:end]
+            start = end
+            radius = sum(r for r, _ in run) / len(run)
+            drawn = sum(dashes[k].length for _, k in run)
+            new = all(math.dist(centre, o.centre) + abs(radius - o.radius) > 2 * _ASIDE for o in found)
+            if (
+                len(run) >= _DASHES
+                and drawn >= _DRAWN * math.tau * radius
+                and run[-1][0] - run[0][0] <= 4 * _ASIDE
+                and new
+            ):
+                found.append(BrokenCircle(centre, radius, frozenset(k for _, k in run)))
+    return found
+
+
+def _middle(dash: Dash) -> Point:
+    return ((dash.first[0] + dash.last[0]) / 2, (dash.first[1] + dash.last[1]) / 2)
+
+
+def _crosswise(dash: Dash, centre: Point) -> bool:
+    """Whether a short stroke stands square to the way from a centre."""
+    x, y = _middle(dash)
+    dx, dy = dash.last[0] - dash.first[0], dash.last[1] - dash.first[1]
+    reach = math.dist((x, y), centre)
+    if reach < 2.0 or dash.length > min(16.0, 0.9 * reach) or dash.length == 0:
+        return False
+    return abs((x - centre[0]) * dx + (y - centre[1]) * dy) <= 0.12 * reach * dash.length
+
+
+def broken_lines(dashes: Sequence[Dash]) -> list[BrokenLine]:
+    """The broken lines among some straight strokes."""
+    graph: networkx.Graph[int] = networkx.Graph()
+    for i, one in enumerate(dashes):
+        for j in range(i):
+            if (gap := _gap(one, dashes[j])) is not None:
+                graph.add_edge(i, j, gap=gap)
+    found = []
+    for group in networkx.connected_components(graph):
+        line = _line(dashes, sorted(group))
+        if line is not None:
+            found.append(line)
+    return found
+
+
+def _gap(one: Dash, other: Dash) -> float | None:
+    """How far two dashes stand apart on one line; None where they stand on two, or too far apart."""
+    if one.width != other.width:
+        return None
+    longer, shorter = (one, other) if one.length >= other.length else (other, one)
+    dx, dy = ((b - a) / longer.length for a, b in zip(longer.first, longer.last, strict=True))
+    along, off = [], []
+    for x, y in (shorter.first, shorter.last):
+        along.append((x - longer.first[0]) * dx + (y - longer.first[1]) * dy)
+        off.append(abs((y - longer.first[1]) * dx - (x - longer.first[0]) * dy))
+    gap = max(-max(along), min(along) - longer.length)
+    if not _LEAST_GAP <= gap <= _MOST_GAP:
+        return None
+    reach = _ASIDE + _LEANS * (gap + shorter.length)
+    return gap if max(off) <= reach else None
+
+
+def _line(dashes: Sequence[Dash], group: Sequence[int]) -> BrokenLine | None:
+    points = np.array([point for k in group for point in (dashes[k].first, dashes[k].last)])
+    x, y = points.mean(axis=0).tolist()
+    _, _, axes = np.linalg.svd(points - points.mean(axis=0), full_matrices=False)
+    dx, dy = axes[0].tolist()
+    if np.abs((points - points.mean(axis=0)) @ axes[1]).max() > _ASIDE:
+        return None
+
+    def at(point: Point) -> float:
+        return float((point[0] - x) * dx + (point[1] - y) * dy)
+
+    along = ((at(dashes[k].first), at(dashes[k].last), k) for k in group)
+    spans = sorted((min(a, b), max(a, b), k) for a, b, k in along)
+    lengths = [high - low for low, high, _ in spans]
+    gaps = [b[0] - a[1] for a, b in pairwise(spans)]
+    usual = sorted(gaps)[len(gaps) // 2]
+    # Between two long dashes a dot may have been lost.
+    if min(gaps) < 0.4 * usual - 0.2 or max(gaps) > _GAPS * usual + 0.9:
+        return None
+    inner = range(1, len(spans) - 1)
+    dots = [k for k in inner if lengths[k] <= _SHORT * min(max(lengths[k - 1], 0.1), max(lengths[k + 1], 0.1))]
+    if dots:
+        dashes_of_it = sorted(length for k, length in enumerate(lengths) if k not in dots)
+        long, short = dashes_of_it[len(dashes_of_it) // 2], sum(lengths[k] for k in dots) / len(dots)
+        long = min(long, 15.0)
+        pattern: tuple[float, ...] = (long, -usual, short, -usual)
+    else:
+        middle = sorted(lengths)[(len(lengths) - 1) // 2]
+        if len(spans) < 3 or middle > 8.0 or any(length > _GOES_ON * middle for length in lengths[1:-1]):
+            return None
+        long, pattern = middle, (middle, -usual)
+    kept = frozenset(spans[k][2] for k in range(len(spans)) if lengths[k] > _GOES_ON * long)
+    # Where a line of its own lies over an end, the broken one goes on under it, nobody can tell how far.
+    low, high = spans[0][0], spans[-1][1]
+    return BrokenLine((x + low * dx, y + low * dy), (x + high * dx, y + high * dy), pattern, frozenset(group), kept)

@@ -1,0 +1,189 @@
+"""Letters in the ink of a sheet, put together to lines of text. How far apart letters are: common practice, no source.
+
+All lengths in pixels, x right and y down.
+"""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from typing import Final
+
+import cv2
+import networkx
+import numpy as np
+from numpy.typing import NDArray
+
+from maqueta.geometry.box import Box
+from maqueta.reading.picture.thinned import Mask
+
+#: Letters are so high or wide, mm.
+_LEAST, _MOST = 1.1, 11.0
+#: Letters of one text: gaps as a share of their height, how much they overlap across, how different they may be.
+_GAP, _OVERLAP, _ALIKE = 1.1, 0.55, 0.55
+#: At most so many of the letters of a text, as a share, are single strokes.
+_STROKES: Final = 0.67
+#: A single letter is about as high as some longer text.
+_LIKE: Final = (0.8, 1.3)
+#: A stroke is so many times longer than wide.
+_STROKE: Final = 3.2
+
+
+@dataclass(frozen=True)
+class Letter:
+    """A connected spot of ink: its name in the labels, its box, and how slim it is."""
+
+    name: int
+    box: Box
+    stroke: bool
+
+    @property
+    def size(self) -> tuple[float, float]:
+        """How wide and how high it is."""
+        return self.box[2] - self.box[0], self.box[3] - self.box[1]
+
+
+@dataclass(frozen=True)
+class TextLine:
+    """Letters of a text in their order; `upright` where it reads from below upwards."""
+
+    letters: tuple[Letter, ...]
+    upright: bool
+
+    @property
+    def box(self) -> Box:
+        """The box round all of them."""
+        lefts, tops, rights, bottoms = zip(*(letter.box for letter in self.letters), strict=True)
+        return (min(lefts), min(tops), max(rights), max(bottoms))
+
+    @property
+    def height(self) -> float:
+        """How high its capitals and figures are."""
+        own = sorted(letter.size[0 if self.upright else 1] for letter in self.letters)
+        return own[(3 * len(own)) // 4] if len(own) > 1 else own[0]
+
+
+@dataclass(frozen=True)
+class Lettering:
+    """Lines of text among some ink, by the names and boxes of its connected spots."""
+
+    lines: tuple[TextLine, ...]
+    labels: NDArray[np.int32]
+    boxes: NDArray[np.int32]
+    ink: Mask
+
+    def without(self, lines: Sequence[TextLine]) -> Mask:
+        """The ink without some lines of text."""
+        gone = np.zeros(len(self.boxes), dtype=bool)
+        gone[[letter.name for line in lines for letter in line.letters]] = True
+        return np.asarray(np.where(gone[self.labels], 0, self.ink), dtype=np.uint8)
+
+
+def lettering_of(ink: Mask, pixel: float) -> Lettering:
+    """The lines of text in some ink; `pixel` is the size of a pixel, mm."""
+    _, labels, stats, _ = cv2.connectedComponentsWithStats(ink, connectivity=8)
+    spots = [_spot(labels, stats, name, pixel) for name in range(1, len(stats))]
+    letters = [spot for spot in spots if spot is not None]
+    lines = _in_usual_sizes(tuple(_lines(letters, 3.0 / pixel)))
+    x, y, wide, high = stats[:, 0], stats[:, 1], stats[:, 2], stats[:, 3]
+    return Lettering(lines, labels, np.column_stack([x, y, x + wide, y + high]), ink)
+
+
+def _in_usual_sizes(lines: Sequence[TextLine]) -> tuple[TextLine, ...]:
+    """Lines of text without single letters in a size nothing else is written in: a small hole looks like a 0."""
+    usual = [line.height for line in lines if len(line.letters) > 1]
+    return tuple(
+        line
+        for line in lines
+        if len(line.letters) > 1 or any(_LIKE[0] <= line.height / height <= _LIKE[1] for height in usual)
+    )
+
+
+def _spot(labels: NDArray[np.int32], stats: NDArray[np.int32], name: int, pixel: float) -> Letter | None:
+    x, y, wide, high, area = (int(number) for number in stats[name])
+    if max(wide, high) * pixel > _MOST or area < 6:
+        return None
+    own = labels[y : y + high, x : x + wide] == name
+    ys, xs = np.nonzero(own)
+    (_, (one, other), _) = cv2.minAreaRect(np.column_stack([xs, ys]).astype(np.float32))
+    long, slim = max(one, other) + 1, min(one, other) + 1
+    stroke = long >= _STROKE * slim and area >= 0.6 * long * slim
+    return Letter(name, (float(x), float(y), float(x + wide), float(y + high)), stroke)
+
+
+def _lines(letters: Sequence[Letter], usual: float) -> Iterator[TextLine]:
+    """Letters in rows, level or upright; strokes only where they stand among others."""
+    full = [letter for letter in letters if not letter.stroke]
+    known = [letter for letter in full if max(letter.size) >= 0.36 * usual]
+    level, upright = (_grown(_rows(known, way), letters, way) for way in (False, True))
+    taken: set[int] = set()
+    for line in sorted([*level, *upright], key=lambda own: (-len(own.letters), own.upright)):
+        own = [letter for letter in line.letters if letter.name not in taken]
+        # Dashes in a row are no text, however many dots stand between them.
+        if sum(letter.stroke for letter in own) > _STROKES * len(own):
+            continue
+        if len(own) == 1:
+            wide, high = own[0].size
+            if line.upright != (wide > 1.15 * high):
+                continue
+        if own:
+            taken.update(letter.name for letter in own)
+            yield TextLine(tuple(own), line.upright)
+
+
+def _turned(letter: Letter) -> Letter:
+    """A letter of an upright text as it is read: along its text from left to right, from above down."""
+    left, top, right, bottom = letter.box
+    return Letter(letter.name, (-bottom, left, -top, right), letter.stroke)
+
+
+def _rows(letters: Sequence[Letter], upright: bool) -> list[list[Letter]]:
+    own = [_turned(letter) if upright else letter for letter in letters]
+    graph: networkx.Graph[int] = networkx.Graph()
+    graph.add_nodes_from(range(len(own)))
+    order = sorted(range(len(own)), key=lambda k: own[k].box[0])
+    for place, i in enumerate(order):
+        for j in order[place + 1 :]:
+            if own[j].box[0] - own[i].box[2] > 3 * own[i].size[1]:
+                break
+            if _beside(own[i], own[j]):
+                graph.add_edge(i, j)
+    return [sorted((own[k] for k in group), key=lambda o: o.box[0]) for group in networkx.connected_components(graph)]
+
+
+def _beside(one: Letter, other: Letter) -> bool:
+    """Whether one letter follows another on a line."""
+    high = max(one.size[1], other.size[1])
+    low = min(one.size[1], other.size[1])
+    overlap = min(one.box[3], other.box[3]) - max(one.box[1], other.box[1])
+    gap = other.box[0] - one.box[2]
+    return -0.3 * high <= gap <= _GAP * high and overlap >= _OVERLAP * low and low >= _ALIKE * high
+
+
+def _grown(rows: Sequence[Sequence[Letter]], letters: Sequence[Letter], upright: bool) -> list[TextLine]:
+    """Rows with what stands among their letters as well: strokes, points, marks beside them."""
+    every = [_turned(letter) if upright else letter for letter in letters]
+    by_name = {letter.name: letter for letter in letters}
+    found = []
+    for row in rows:
+        own = list(row)
+        names = {letter.name for letter in own}
+        while True:
+            top, bottom = min(o.box[1] for o in own), max(o.box[3] for o in own)
+            left, right = min(o.box[0] for o in own), max(o.box[2] for o in own)
+            high = bottom - top
+            more = [
+                o
+                for o in every
+                if o.name not in names
+                and o.box[1] >= top - 0.15 * high
+                and o.box[3] <= bottom + 0.22 * high
+                and o.box[0] <= right + 0.62 * high
+                and o.box[2] >= left - 0.62 * high
+                and o.size[0] <= (0.55 if o.stroke and o.size[0] > o.size[1] else 1.1) * high
+            ]
+            if not more:
+                break
+            own += more
+            names.update(o.name for o in more)
+        own.sort(key=lambda o: o.box[0])
+        found.append(TextLine(tuple(by_name[o.name] for o in own), upright))
+    return found

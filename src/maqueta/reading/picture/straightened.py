@@ -1,0 +1,170 @@
+"""The sheet in a picture laid flat: turned, and its perspective taken away, by its border."""
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Final
+
+import cv2
+import numpy as np
+
+from maqueta.geometry.carrier import Point
+from maqueta.reading.picture.image import Grey, Picture
+from maqueta.reading.picture.ink import evenly_lit, ink_of
+from maqueta.reading.picture.thinned import Floats, Mask
+
+#: Lines are looked for in a picture at most this large, pixels.
+_LOOKED_AT: Final = 1600
+#: The border runs along so much of the picture, and leans at most so much (radians).
+_LONG, _LEANS = 0.45, 0.35
+#: Margins of borders, mm: at the left, and on the other sides (ISO 5457; 10 and 5 all round, common practice).
+_MARGINS: Final = ((20.0, 10.0), (10.0, 10.0), (5.0, 5.0), (20.0, 5.0))
+#: Sizes of pixels a flat sheet is worked on at, mm.
+_FINEST, _COARSEST = 0.08, 0.2
+#: Opposite sides that differ by less, as a share, are seen from straight above.
+_STRAIGHT: Final = 0.004
+
+
+@dataclass(frozen=True)
+class FlatSheet:
+    """Grey values of a sheet seen from straight above, as if its paper were white, and the size of a pixel, mm."""
+
+    grey: Grey
+    pixel: float
+
+
+def straightened(picture: Picture, paper: tuple[float, float]) -> FlatSheet:
+    """The sheet of a picture laid flat; `paper` is how wide and high it should be, mm, where the picture itself does
+    not say how large it is."""
+    picture = Picture(evenly_lit(picture.grey), picture.pixel)
+    corners = _border(picture.grey)
+    if corners is None:
+        high, wide = picture.grey.shape
+        pixel = picture.pixel or max(paper) / max(wide, high)
+        return _turned(picture.grey, pixel)
+    return _by_border(picture, corners, paper)
+
+
+def _by_border(picture: Picture, corners: Floats, paper: tuple[float, float]) -> FlatSheet:
+    """`corners`: those of the border in the picture, from the upper left one clockwise."""
+    sides = [float(np.hypot(*(corners[k] - corners[(k + 1) % 4]))) for k in range(4)]
+    across, down = (sides[0] + sides[2]) / 2, (sides[1] + sides[3]) / 2
+    flat = max(abs(sides[0] / sides[2] - 1), abs(sides[1] / sides[3] - 1)) <= _STRAIGHT
+    if picture.pixel is not None and flat:
+        wide, high = across * picture.pixel, down * picture.pixel
+    else:
+        wide, high = _likeliest(across / down, paper)
+    pixel = min(_COARSEST, max(_FINEST, min(wide / across, high / down)))
+    # What of the picture lies round the border comes along: a margin on every side.
+    margin = 22.0 / pixel
+    right, bottom = margin + wide / pixel, margin + high / pixel
+    target = np.array([(margin, margin), (right, margin), (right, bottom), (margin, bottom)], dtype=np.float32)
+    move = cv2.getPerspectiveTransform(corners.astype(np.float32), target)
+    size = (math.ceil(right + margin), math.ceil(bottom + margin))
+    how = cv2.INTER_AREA if min(wide / across, high / down) < pixel else cv2.INTER_CUBIC
+    grey = cv2.warpPerspective(picture.grey, move, size, flags=how, borderMode=cv2.BORDER_CONSTANT, borderValue=255)
+    return FlatSheet(np.asarray(grey, dtype=np.uint8), pixel)
+
+
+def _likeliest(ratio: float, paper: tuple[float, float]) -> tuple[float, float]:
+    """How wide and high a border of a ratio is on some paper."""
+    found = []
+    for wide, high in (paper, paper[::-1]):
+        for left, others in _MARGINS:
+            own = (wide - left - others, high - 2 * others)
+            found.append((abs(math.log(ratio * own[1] / own[0])), own))
+    return min(found)[1]
+
+
+def _turned(grey: Grey, pixel: float) -> FlatSheet:
+    """A sheet without a border, turned until most of its lines are level or upright."""
+    ink, _ = _small(grey)
+    found = cv2.HoughLinesP(ink, 1, math.pi / 1440, 60, minLineLength=0.08 * max(ink.shape), maxLineGap=4)
+    turns = [] if found is None else [
+        (math.remainder(math.atan2(y1 - y0, x1 - x0), math.pi / 2), math.hypot(x1 - x0, y1 - y0))
+        for x0, y0, x1, y1 in found[:, 0].tolist()
+    ]  # fmt: skip
+    near = sorted((turn, length) for turn, length in turns if abs(turn) <= _LEANS)
+    if not near:
+        return FlatSheet(grey, pixel)
+    passed, half = 0.0, sum(length for _, length in near) / 2
+    turn = 0.0
+    for own, length in near:
+        passed += length
+        turn = own
+        if passed >= half:
+            break
+    if abs(turn) < 2e-4:
+        return FlatSheet(grey, pixel)
+    high, wide = grey.shape
+    move = cv2.getRotationMatrix2D((wide / 2, high / 2), math.degrees(turn), 1.0)
+    flat = cv2.warpAffine(grey, move, (wide, high), flags=cv2.INTER_CUBIC, borderValue=255)
+    return FlatSheet(np.asarray(flat, dtype=np.uint8), pixel)
+
+
+def _small(grey: Grey) -> tuple[Mask, float]:
+    """The ink of a picture made smaller, and how much smaller: a line is not lost on the way."""
+    share = min(1.0, _LOOKED_AT / max(grey.shape))
+    ink = ink_of(grey)
+    if share == 1.0:
+        return ink, share
+    size = (round(grey.shape[1] * share), round(grey.shape[0] * share))
+    less = cv2.resize(ink, size, interpolation=cv2.INTER_AREA)
+    return np.asarray((less > 40) * 255, dtype=np.uint8), share
+
+
+def _border(grey: Grey) -> Floats | None:
+    """The corners of the border, from the upper left one clockwise, pixels; None where there is none."""
+    ink, share = _small(grey)
+    high, wide = ink.shape
+    found = cv2.HoughLinesP(ink, 1, math.pi / 720, 120, minLineLength=_LONG * min(wide, high), maxLineGap=12)
+    if found is None:
+        return None
+    level, upright = [], []
+    for x0, y0, x1, y1 in found[:, 0].tolist():
+        length = math.hypot(x1 - x0, y1 - y0)
+        lean = math.atan2(y1 - y0, x1 - x0)
+        if abs(math.remainder(lean, math.pi)) <= _LEANS and length >= _LONG * wide:
+            at = y0 + (wide / 2 - x0) * (y1 - y0) / (x1 - x0)
+            level.append((at, (x0, y0, x1, y1)))
+        elif abs(math.remainder(lean - math.pi / 2, math.pi)) <= _LEANS and length >= _LONG * high:
+            at = x0 + (high / 2 - y0) * (x1 - x0) / (y1 - y0)
+            upright.append((at, (x0, y0, x1, y1)))
+    if not level or not upright:
+        return None
+    sides = [min(level), max(upright), max(level), min(upright)]
+    if sides[2][0] - sides[0][0] < _LONG * high or sides[1][0] - sides[3][0] < _LONG * wide:
+        return None
+    whole = ink_of(grey)
+    lines = [_fitted(whole, [c / share for c in side[1]]) for side in sides]
+    corners = [_crossing(lines[k - 1], lines[k]) for k in range(4)]
+    return np.array(corners) if all(corner is not None for corner in corners) else None
+
+
+def _fitted(ink: Mask, side: Sequence[float]) -> tuple[Floats, Floats]:
+    """A point of the line that ink near a side draws, and its direction."""
+    x0, y0, x1, y1 = side
+    steps = max(abs(x1 - x0), abs(y1 - y0))
+    level = abs(x1 - x0) >= abs(y1 - y0)
+    reach, found = 7, []
+    for k in np.linspace(0.02, 0.98, int(min(steps, 1500))):
+        x, y = round(x0 + k * (x1 - x0)), round(y0 + k * (y1 - y0))
+        low = max(0, (y if level else x) - reach)
+        run = ink[low : y + reach + 1, x] if level else ink[y, low : x + reach + 1]
+        own = np.flatnonzero(run)
+        # Where another line crosses or runs beside it, nothing is told.
+        if len(own) and own[-1] - own[0] == len(own) - 1 and 0 < len(own) <= reach:
+            middle = low + float(own.mean())
+            found.append((x, middle) if level else (middle, y))
+    points = np.array(found if len(found) > 20 else [(x0, y0), (x1, y1)], dtype=np.float32)
+    vx, vy, x, y = cv2.fitLine(points, cv2.DIST_HUBER, 0, 0.01, 0.01).ravel().tolist()
+    return np.array([x, y]), np.array([vx, vy])
+
+
+def _crossing(one: tuple[Floats, Floats], other: tuple[Floats, Floats]) -> Point | None:
+    (p, d), (q, e) = one, other
+    across = d[0] * e[1] - d[1] * e[0]
+    if abs(across) < 0.3:
+        return None
+    t = ((q[0] - p[0]) * e[1] - (q[1] - p[1]) * e[0]) / across
+    return (float(p[0] + t * d[0]), float(p[1] + t * d[1]))
