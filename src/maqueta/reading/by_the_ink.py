@@ -4,17 +4,18 @@ little beside its place, or short and beside everything, is in doubt: none of it
 How much may be in doubt: common practice, no source.
 """
 
+import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Final
 
 from maqueta.geometry.carrier import Circle, Line
-from maqueta.geometry.compare import DrawnPiece, compare, split
+from maqueta.geometry.compare import DrawnPiece, compare, length_of, split
 from maqueta.geometry.curve_cover import Chords
 from maqueta.geometry.line_set import Piece
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.ink_map import InkMap
-from maqueta.sheet.document import SheetDocument
+from maqueta.sheet.document import CentreLine, SheetDocument
 from maqueta.sheet.drafted import Pen, drafted_of, pen_of, piece_of
 from maqueta.sheet.drafted_line import Drafted
 from maqueta.sheet.placed import PlacedView, placed_views
@@ -23,32 +24,59 @@ from maqueta.sheet.placed import PlacedView, placed_views
 _MISSED, _SURPLUS = 25.0, 2.2
 #: What is so many tolerances beside its place was read badly.
 _BESIDE: Final = 2.5
+#: An axis lies on no line along so much of its length.
+_SURPLUS_AXIS: Final = 0.75
 #: What is on the paper has ink along so much of it, a long stretch along more; it is looked for at so many places a mm.
 _INKED, _ALL_INKED, _PLACES = 0.92, 0.98, 4.0
 
 
 @dataclass(frozen=True)
 class HeldAgainstInk:
-    """A sheet with what its picture shows, and how many stretches of its views were in doubt."""
+    """A sheet with what its picture shows, the axes among what looked like hidden lines, and how many stretches of its
+    views were in doubt."""
 
     document: SheetDocument
+    axes: tuple[CentreLine, ...]
     doubts: int
 
 
 def by_the_ink(document: SheetDocument, projected: ProjectedPart, ink: InkMap, tolerance: float) -> HeldAgainstInk:
     """A sheet read from a picture, each of its views held against the ink; `tolerance` in mm."""
-    views, doubts = [], 0
+    views, axes, doubts = [], [], 0
     for item in placed_views(projected, document):
-        lines, count = _held(item, ink, tolerance)
+        own = [line for line in item.view.lines or () if _is_axis(item, line, tolerance / item.factor)]
+        axes += [(item, piece_of(line)) for line in own]
+        lines, count = _held(item, [line for line in item.view.lines or () if line not in own], ink, tolerance)
         views.append(item.view.model_copy(update={"lines": lines}))
-        doubts += count
-    return HeldAgainstInk(document.model_copy(update={"views": tuple(views)}), doubts)
+        doubts += count + len(own)
+    found = tuple(
+        CentreLine(id=f"i{number + 1}", view=item.view.id, start=piece.ends[0], end=piece.ends[1], beyond=0.0)
+        for number, (item, piece) in enumerate(axes)
+    )
+    return HeldAgainstInk(document.model_copy(update={"views": tuple(views)}), found, doubts)
 
 
-def _held(item: PlacedView, ink: InkMap, tolerance: float) -> tuple[tuple[Drafted, ...], int]:
-    lines = item.view.lines or ()
+def _is_axis(item: PlacedView, line: Drafted, near: float) -> bool:
+    """Whether a straight line is an axis, or what was read of one: it lies on no line of its view, and is in line with
+    the middle of a circle, or broken and leads out of the view."""
+    piece = piece_of(line)
+    if line.pen == "construction" or not isinstance(piece.carrier, Line) or not item.lines.pieces:
+        return False
+    extra = length_of(compare(item.lines, [DrawnPiece(piece, 0.0, True)], near, 0.0).extra)
+    if extra < _SURPLUS_AXIS * piece.length:
+        return False
+    box, out = item.lines.box, 1.0 / item.factor
+    leads_out = line.pen == "hidden" and any(
+        x < box[0] - out or x > box[2] + out or y < box[1] - out or y > box[3] + out for x, y in piece.ends
+    )
+    middles = ((own.carrier.x, own.carrier.y) for own in item.lines.pieces if isinstance(own.carrier, Circle))
+    carrier = piece.carrier
+    return leads_out or any(math.dist(at, carrier.point(carrier.parameter(at))) <= 2 * near for at in middles)
+
+
+def _held(item: PlacedView, lines: Sequence[Drafted], ink: InkMap, tolerance: float) -> tuple[tuple[Drafted, ...], int]:
     if not item.lines.pieces or item.view.mirrored:
-        return lines, 0
+        return tuple(lines), 0
     hidden = item.view.kind != "pictorial" and any(line.pen == "hidden" for line in lines)
     near = tolerance / item.factor
     kept = [own for line in lines for own in _without_doubt(item, line, near, hidden)]

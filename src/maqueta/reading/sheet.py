@@ -101,10 +101,10 @@ def finished(sheet: BegunSheet, projected: ProjectedPart, asks: bool = False) ->
         title=sheet.title,
     )
     document = with_special(document, matching, special, projected)
-    doubts = 0
+    doubts, axes_in_doubt = 0, tuple[CentreLine, ...]()
     if content.ink is not None:
         held = by_the_ink(document, projected, content.ink, expected.tolerance)
-        document, doubts = held.document, held.doubts
+        document, doubts, axes_in_doubt = held.document, held.doubts, held.axes
     placed = placed_views(projected, document)
     axes = [stroke for stroke, kind in zip(strokes, kinds, strict=True) if kind == "centre"]
     loose = _loose(content, strokes, kinds, settled.dropped, sheet.frame.title, placed, expected.units)
@@ -112,7 +112,7 @@ def finished(sheet: BegunSheet, projected: ProjectedPart, asks: bool = False) ->
     pitches = {i.view.id: pitch_circles(projected.part, i.orthographic) for i in drawn if i.orthographic is not None}
     all_sizes, leaders = [*content.sizes, *loose.sizes], [*content.pointers, *loose.pointers]
     tied = tie_sizes(all_sizes, leaders, content.words, drawn, expected.tolerance, pitches)
-    centre_lines = _centre_lines(axes, [(item.view, item.box, item.factor) for item in placed])
+    centre_lines = (*_centre_lines(axes, [(item.view, item.box, item.factor) for item in placed]), *axes_in_doubt)
     document = document.model_copy(
         update={"marks": centre_lines[:MOST_MARKS], "dimensions": tied.dimensions[:MOST_DIMENSIONS]}
     )

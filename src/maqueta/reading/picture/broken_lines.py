@@ -6,7 +6,7 @@ What counts as that: common practice, no source.
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import pairwise
 from typing import Final
 
@@ -108,12 +108,22 @@ def broken_lines(dashes: Sequence[Dash]) -> list[BrokenLine]:
         for j in range(i):
             if (gap := _gap(one, dashes[j])) is not None:
                 graph.add_edge(i, j, gap=gap)
-    found = []
-    for group in networkx.connected_components(graph):
-        line = _line(dashes, sorted(group))
-        if line is not None:
-            found.append(line)
-    return found
+    lines = (_line(dashes, sorted(group)) for group in networkx.connected_components(graph))
+    found = [line for line in lines if line is not None]
+    dotted = [line.pattern for line in found if len(line.pattern) == 4]
+    if not dotted:
+        return found
+    gap, dot = (sorted(own[k] for own in dotted)[len(dotted) // 2] for k in (1, 2))
+    return [_with_its_dots(line, -gap, dot) for line in found]
+
+
+def _with_its_dots(line: BrokenLine, gap: float, dot: float) -> BrokenLine:
+    """A line of dashes as far apart as if the dots of the other lines of a sheet stood between: these were lost."""
+    if len(line.pattern) == 4:
+        return line
+    dash, apart = line.pattern[0], -line.pattern[1]
+    lost = abs(apart - (2 * gap + dot)) < abs(apart - gap) and dash > 2.5 * apart
+    return replace(line, pattern=(dash, -gap, dot, -gap)) if lost else line
 
 
 def _gap(one: Dash, other: Dash) -> float | None:

@@ -59,8 +59,6 @@ def read_picture(picture: Picture, paper: tuple[float, float]) -> Content:
     """
     sheet = straightened(picture, paper)
     ink, pixel = ink_of(sheet.grey), sheet.pixel
-    if np.count_nonzero(ink) > 0.35 * ink.size:
-        raise UnreadableSheetError(phrase("sheet-picture-no-drawing"))
     high = ink.shape[0]
 
     def at(point: Point) -> Point:

@@ -16,7 +16,7 @@ from numpy.typing import NDArray
 from maqueta.reading.picture.lettering import Lettering, TextLine
 from maqueta.reading.picture.signs import eyes_of, sign_of
 
-_COMMAND: Final = "/usr/bin/tesseract"
+COMMAND: Final = "/usr/bin/tesseract"
 _SECONDS: Final = 60
 #: Capitals are put before the recogniser so high, lines of text so far apart, pixels.
 _CAPITALS, _APART = 40, 56
@@ -71,7 +71,7 @@ class Said:
 
 def installed() -> bool:
     """Whether the recogniser is there."""
-    return os.access(_COMMAND, os.X_OK)
+    return os.access(COMMAND, os.X_OK)
 
 
 def recognised_lines(lettering: Lettering) -> list[Said]:
@@ -249,7 +249,7 @@ def _read(parts: Sequence[NDArray[np.uint8]], letters: str = "") -> list[tuple[s
     done, data = cv2.imencode(".png", page)
     assert done, "a page of letters is a picture"
     out = subprocess.run(
-        [_COMMAND, "stdin", "stdout", "--psm", "6", "--dpi", "300", "-l", "eng", *only, "tsv"],
+        [COMMAND, "stdin", "stdout", "--psm", "6", "--dpi", "300", "-l", "eng", *only, "tsv"],
         input=data.tobytes(), capture_output=True, timeout=_SECONDS, check=True,
         env={"OMP_THREAD_LIMIT": "1", "PATH": "/usr/bin"},
     )  # fmt: skip

@@ -9,6 +9,8 @@ import cv2
 import numpy as np
 
 from maqueta.geometry.carrier import Point
+from maqueta.phrases.phrase import phrase
+from maqueta.reading.errors import UnreadableSheetError
 from maqueta.reading.picture.image import Grey, Picture
 from maqueta.reading.picture.ink import evenly_lit, ink_of
 from maqueta.reading.picture.thinned import Floats, Mask
@@ -19,8 +21,12 @@ _LOOKED_AT: Final = 1600
 _LONG, _LEANS = 0.45, 0.35
 #: Margins of borders, mm: at the left, and on the other sides (ISO 5457; 10 and 5 all round, common practice).
 _MARGINS: Final = ((20.0, 10.0), (10.0, 10.0), (5.0, 5.0), (20.0, 5.0))
-#: Sizes of pixels a flat sheet is worked on at, mm.
-_FINEST, _COARSEST = 0.08, 0.2
+#: More of a picture than this, as a share, is not drawn on any sheet.
+_MOST_INK: Final = 0.2
+#: The size of a pixel a flat sheet is worked on at, mm: what is told by so many pixels is the same for every picture.
+_PIXEL: Final = 0.12
+#: Sides that come nearer to each other by no more than this tell nothing of the lens.
+_NO_PERSPECTIVE: Final = 2e-3
 #: Opposite sides that differ by less, as a share, are seen from straight above.
 _STRAIGHT: Final = 0.004
 
@@ -37,11 +43,14 @@ def straightened(picture: Picture, paper: tuple[float, float]) -> FlatSheet:
     """The sheet of a picture laid flat; `paper` is how wide and high it should be, mm, where the picture itself does
     not say how large it is."""
     picture = Picture(evenly_lit(picture.grey), picture.pixel)
-    corners = _border(picture.grey)
+    ink = ink_of(picture.grey)
+    if np.count_nonzero(ink) > _MOST_INK * ink.size:
+        raise UnreadableSheetError(phrase("sheet-picture-no-drawing"))
+    corners = _border(ink)
     if corners is None:
         high, wide = picture.grey.shape
         pixel = picture.pixel or max(paper) / max(wide, high)
-        return _turned(picture.grey, pixel)
+        return _turned(picture.grey, ink, pixel)
     return _by_border(picture, corners, paper)
 
 
@@ -53,8 +62,8 @@ def _by_border(picture: Picture, corners: Floats, paper: tuple[float, float]) ->
     if picture.pixel is not None and flat:
         wide, high = across * picture.pixel, down * picture.pixel
     else:
-        wide, high = _likeliest(across / down, paper)
-    pixel = min(_COARSEST, max(_FINEST, min(wide / across, high / down)))
+        wide, high = _likeliest(border_ratio(corners, picture.grey.shape), paper)
+    pixel = _PIXEL
     # What of the picture lies round the border comes along: a margin on every side.
     margin = 22.0 / pixel
     right, bottom = margin + wide / pixel, margin + high / pixel
@@ -64,6 +73,25 @@ def _by_border(picture: Picture, corners: Floats, paper: tuple[float, float]) ->
     how = cv2.INTER_AREA if min(wide / across, high / down) < pixel else cv2.INTER_CUBIC
     grey = cv2.warpPerspective(picture.grey, move, size, flags=how, borderMode=cv2.BORDER_CONSTANT, borderValue=255)
     return FlatSheet(np.asarray(grey, dtype=np.uint8), pixel)
+
+
+def border_ratio(corners: Floats, shape: tuple[int, ...]) -> float:
+    """How many times wider than high a rectangle is whose corners are seen somewhere, from the upper left clockwise.
+
+    By a camera with square pixels that looks straight at the middle of its picture (Zhang and He 2006, from memory).
+    """
+    middle = np.array([shape[1] / 2, shape[0] / 2])
+    left_up, right_up, right_down, left_down = (np.array([*((c - middle) / max(shape)), 1.0]) for c in corners)
+    diagonal = np.cross(left_up, right_down)
+    across = (diagonal @ left_down) / (np.cross(right_up, right_down) @ left_down) * right_up - left_up
+    down = (diagonal @ right_up) / (np.cross(left_down, right_down) @ right_up) * left_down - left_up
+    if min(abs(across[2]), abs(down[2])) < _NO_PERSPECTIVE:
+        return float(np.hypot(*across[:2]) / np.hypot(*down[:2]))
+    lens = -(across[0] * down[0] + across[1] * down[1]) / (across[2] * down[2])
+    if lens <= 0:
+        return float(np.hypot(*across[:2]) / np.hypot(*down[:2]))
+    one, other = ((way[0] ** 2 + way[1] ** 2) / lens + way[2] ** 2 for way in (across, down))
+    return math.sqrt(float(one / other))
 
 
 def _likeliest(ratio: float, paper: tuple[float, float]) -> tuple[float, float]:
@@ -76,9 +104,9 @@ def _likeliest(ratio: float, paper: tuple[float, float]) -> tuple[float, float]:
     return min(found)[1]
 
 
-def _turned(grey: Grey, pixel: float) -> FlatSheet:
+def _turned(grey: Grey, whole: Mask, pixel: float) -> FlatSheet:
     """A sheet without a border, turned until most of its lines are level or upright."""
-    ink, _ = _small(grey)
+    ink, _ = _small(whole)
     found = cv2.HoughLinesP(ink, 1, math.pi / 1440, 60, minLineLength=0.08 * max(ink.shape), maxLineGap=4)
     turns = [] if found is None else [
         (math.remainder(math.atan2(y1 - y0, x1 - x0), math.pi / 2), math.hypot(x1 - x0, y1 - y0))
@@ -86,7 +114,7 @@ def _turned(grey: Grey, pixel: float) -> FlatSheet:
     ]  # fmt: skip
     near = sorted((turn, length) for turn, length in turns if abs(turn) <= _LEANS)
     if not near:
-        return FlatSheet(grey, pixel)
+        near = [(0.0, 1.0)]
     passed, half = 0.0, sum(length for _, length in near) / 2
     turn = 0.0
     for own, length in near:
@@ -94,28 +122,29 @@ def _turned(grey: Grey, pixel: float) -> FlatSheet:
         turn = own
         if passed >= half:
             break
-    if abs(turn) < 2e-4:
-        return FlatSheet(grey, pixel)
     high, wide = grey.shape
-    move = cv2.getRotationMatrix2D((wide / 2, high / 2), math.degrees(turn), 1.0)
-    flat = cv2.warpAffine(grey, move, (wide, high), flags=cv2.INTER_CUBIC, borderValue=255)
-    return FlatSheet(np.asarray(flat, dtype=np.uint8), pixel)
+    share = pixel / _PIXEL
+    move = cv2.getRotationMatrix2D((wide / 2, high / 2), math.degrees(turn), share)
+    size = (max(1, round(wide * share)), max(1, round(high * share)))
+    move[:, 2] += ((size[0] - wide) / 2, (size[1] - high) / 2)
+    how = cv2.INTER_AREA if share < 1 else cv2.INTER_CUBIC
+    flat = cv2.warpAffine(grey, move, size, flags=how, borderValue=255)
+    return FlatSheet(np.asarray(flat, dtype=np.uint8), _PIXEL)
 
 
-def _small(grey: Grey) -> tuple[Mask, float]:
+def _small(ink: Mask) -> tuple[Mask, float]:
     """The ink of a picture made smaller, and how much smaller: a line is not lost on the way."""
-    share = min(1.0, _LOOKED_AT / max(grey.shape))
-    ink = ink_of(grey)
+    share = min(1.0, _LOOKED_AT / max(ink.shape))
     if share == 1.0:
         return ink, share
-    size = (round(grey.shape[1] * share), round(grey.shape[0] * share))
+    size = (round(ink.shape[1] * share), round(ink.shape[0] * share))
     less = cv2.resize(ink, size, interpolation=cv2.INTER_AREA)
     return np.asarray((less > 40) * 255, dtype=np.uint8), share
 
 
-def _border(grey: Grey) -> Floats | None:
-    """The corners of the border, from the upper left one clockwise, pixels; None where there is none."""
-    ink, share = _small(grey)
+def _border(whole: Mask) -> Floats | None:
+    """The corners of the border in some ink, from the upper left one clockwise, pixels; None where there is none."""
+    ink, share = _small(whole)
     high, wide = ink.shape
     found = cv2.HoughLinesP(ink, 1, math.pi / 720, 120, minLineLength=_LONG * min(wide, high), maxLineGap=12)
     if found is None:
@@ -135,7 +164,6 @@ def _border(grey: Grey) -> Floats | None:
     sides = [min(level), max(upright), max(level), min(upright)]
     if sides[2][0] - sides[0][0] < _LONG * high or sides[1][0] - sides[3][0] < _LONG * wide:
         return None
-    whole = ink_of(grey)
     lines = [_fitted(whole, [c / share for c in side[1]]) for side in sides]
     corners = [_crossing(lines[k - 1], lines[k]) for k in range(4)]
     return np.array(corners) if all(corner is not None for corner in corners) else None
