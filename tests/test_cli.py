@@ -144,7 +144,7 @@ def test_sheet_of_another_kind_is_refused_in_words(
     drawing.write_bytes(b"\xff\xd8\xff\xe0" + bytes(200))
     status, _, errors = run({**inputs, "sheet": drawing}, capsys)
     assert status == 2
-    assert "sheet.dxf: a JPEG file is no sheet that can be read" in errors
+    assert "sheet.dxf: this picture cannot be opened" in errors
 
 
 def test_a_page_of_a_pdf_is_named_by_its_number(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:

@@ -283,14 +283,14 @@ def _picture(canvas: Any) -> None:
     from PIL import Image
     from reportlab.lib.utils import ImageReader
 
-    canvas.drawImage(ImageReader(Image.new("L", (60, 40), 128)), 0, 0, 800, 500)
+    canvas.drawImage(ImageReader(Image.new("L", (60, 40), 255)), 0, 0, 800, 500)
 
 
 HOSTILE: dict[str, tuple[Callable[[], bytes], str]] = {
     "locked": (lambda: plain(lambda c: c.line(0, 0, 9, 9), encrypt=StandardEncryption("secret")), "password"),
     "cut off": (lambda: plain(lambda c: c.line(0, 0, 9, 9))[:200], "not a usable PDF"),
     "a name alone": (lambda: b"%PDF-1.7\n", "not a usable PDF"),
-    "a picture": (lambda: plain(_picture), "a picture"),
+    "a picture of nothing": (lambda: plain(_picture), "no line"),
     "nothing drawn": (lambda: plain(lambda c: None), "no line"),
     "far away": (lambda: plain(lambda c: c.line(0, 0, 1e12, 9)), "not on any sheet"),
     "packed lines": (_bomb, "lines"),

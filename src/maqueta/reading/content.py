@@ -137,6 +137,8 @@ class Content:
     not_read: tuple[Phrase, ...]
     hatched: tuple[Hatching, ...] = ()
     page: tuple[float, float] | None = None
+    #: Texts of a picture that may say something else.
+    doubtful: frozenset[str] = frozenset()
     #: Of a picture, where it shows ink.
     ink: InkMap | None = None
 
@@ -155,5 +157,6 @@ class Content:
                 for area in self.hatched
             ),
             page=self.page and (self.page[0] * scale, self.page[1] * scale),
+            doubtful=self.doubtful,
             ink=self.ink and self.ink.larger(scale),
         )

@@ -112,10 +112,12 @@ def finished(sheet: BegunSheet, projected: ProjectedPart, asks: bool = False) ->
     pitches = {i.view.id: pitch_circles(projected.part, i.orthographic) for i in drawn if i.orthographic is not None}
     all_sizes, leaders = [*content.sizes, *loose.sizes], [*content.pointers, *loose.pointers]
     tied = tie_sizes(all_sizes, leaders, content.words, drawn, expected.tolerance, pitches)
-    centre_lines = (*_centre_lines(axes, [(item.view, item.box, item.factor) for item in placed]), *axes_in_doubt)
-    document = document.model_copy(
-        update={"marks": centre_lines[:MOST_MARKS], "dimensions": tied.dimensions[:MOST_DIMENSIONS]}
+    # What a text may say or not is no claim: the size is as it should be.
+    sizes = tuple(
+        own.model_copy(update={"text": None}) if own.text in content.doubtful else own for own in tied.dimensions
     )
+    centre_lines = (*_centre_lines(axes, [(item.view, item.box, item.factor) for item in placed]), *axes_in_doubt)
+    document = document.model_copy(update={"marks": centre_lines[:MOST_MARKS], "dimensions": sizes[:MOST_DIMENSIONS]})
     notes = notes_of(content.words, sheet.frame, tied.used)
     document = document.model_copy(update={"notes": notes[:MOST_NOTES]})
     untied = [phrase("unread-loose-dimension", text=text) for text in tied.loose]
@@ -136,7 +138,8 @@ def finished(sheet: BegunSheet, projected: ProjectedPart, asks: bool = False) ->
         untied.append(phrase("unread-stretches", count=doubts))
     if expected.form is not None and not sheet.on_form:
         untied.append(phrase("form-not-on-sheet"))
-    not_read = [*content.not_read, *settled.left_out, *untied, *too_many]
+    seen = [] if content.ink is None else [phrase("unread-picture-read")]
+    not_read = [*seen, *content.not_read, *settled.left_out, *untied, *too_many]
     return ReadSheet(_moved(document, shift), tuple(not_read))
 
 

@@ -91,6 +91,7 @@ def read_picture(picture: Picture, paper: tuple[float, float]) -> Content:
         filled=tuple(heads),
         not_read=doubts,
         page=(ink.shape[1] * pixel, high * pixel),
+        doubtful=frozenset(own.text for own in read if not own.sure),
         ink=InkMap(ink > 0, pixel),
     )
 
@@ -175,7 +176,7 @@ def _words(
         left, _, right, bottom = line.box
         corner = at((right if line.upright else left, bottom))
         if not own.text:
-            doubts.append(phrase("unread-letters", x=corner[0], y=corner[1]))
+            doubts.append(phrase("unread-letters-near", x=corner[0], y=corner[1]))
             continue
         words.append(Words(own.text, corner, line.height * pixel, 90.0 if line.upright else 0.0, _PLAIN))
         if not own.sure:

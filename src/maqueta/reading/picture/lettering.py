@@ -21,6 +21,8 @@ _LEAST, _MOST = 1.1, 11.0
 _GAP, _OVERLAP, _ALIKE = 1.1, 0.55, 0.55
 #: At most so many of the letters of a text, as a share, are single strokes.
 _STROKES: Final = 0.67
+#: Ink so near to the end of a text, as a share of its height, and along so much of that, may be a letter of it.
+_NEXT, _AS_HIGH = 0.45, 0.6
 #: A single letter is about as high as some longer text.
 _LIKE: Final = (0.8, 1.3)
 #: A stroke is so many times longer than wide.
@@ -69,6 +71,28 @@ class Lettering:
     labels: NDArray[np.int32]
     boxes: NDArray[np.int32]
     ink: Mask
+
+    def goes_on(self, line: TextLine) -> bool:
+        """Whether there is more ink next to the ends of a line, as high as its letters: one that another line crosses
+        may have been lost."""
+        high, wide = self.ink.shape
+        left, top, right, bottom = (int(c) for c in line.box)
+        reach = max(2, round(_NEXT * line.height))
+        if line.upright:
+            strips = [
+                (slice(max(0, top - reach), top), slice(left, right)),
+                (slice(bottom, min(high, bottom + reach)), slice(left, right)),
+            ]
+        else:
+            strips = [
+                (slice(top, bottom), slice(max(0, left - reach), left)),
+                (slice(top, bottom), slice(right, min(wide, right + reach))),
+            ]
+        across = 0 if line.upright else 1
+        return any(
+            bool(strip.size) and float((strip > 0).any(axis=across).mean()) >= _AS_HIGH
+            for strip in (self.ink[own] for own in strips)
+        )
 
     def without(self, lines: Sequence[TextLine]) -> Mask:
         """The ink without some lines of text."""

@@ -79,14 +79,19 @@ def recognised_lines(lettering: Lettering) -> list[Said]:
     pieces = [
         (number, mark, spots) for number, line in enumerate(lettering.lines) for mark, spots in _parts(lettering, line)
     ]
-    first = _said(lettering, pieces)
+    first = [
+        Said(own.text, own.sure and not (_SIZE.match(own.text) and lettering.goes_on(line)))
+        for line, own in zip(lettering.lines, _said(lettering, pieces), strict=True)
+    ]
     if all(own.sure for own in first):
         return first
     # What is no clear word may be a clear size, where only its letters are looked for.
     unsure = [piece for piece in pieces if not first[piece[0]].sure]
     again = _said(lettering, unsure, _OF_SIZES)
     return [
-        two if not one.sure and two.sure and is_size(two.text) and as_many(two.text, len(line.letters)) else one
+        Said(two.text, not lettering.goes_on(line))
+        if not one.sure and two.sure and is_size(two.text) and as_many(two.text, len(line.letters))
+        else one
         for line, one, two in zip(lettering.lines, first, again, strict=True)
     ]
 
@@ -264,14 +269,15 @@ def _read(parts: Sequence[NDArray[np.uint8]], letters: str = "") -> list[tuple[s
 
 
 def _mended(text: str, sure: float, letters: int) -> Said:
-    """A text with figures where only figures make sense; a size of as many letters as there are is no doubt."""
+    """A text with figures where only figures make sense; a size of as many letters as there are spots of ink is
+    no doubt, one of more or fewer is."""
     text = re.sub(r"\s*×\s*|(?<=\d)\s*[xX]\s*(?=[\dØR])", "× ", " ".join(text.split())).strip()
     text = re.sub(r"([Ø⌴⌵↧])\s+", r"\1", re.sub(r"(?<=[×\d°])\s*(?=[Ø⌴⌵↧])", " ", text))
     counted = as_many(text, letters)
     if is_size(text):
-        return Said(text, counted or sure >= _SURE)
+        return Said(text, counted)
     figures = text.translate(_AS_FIGURES)
     short = len(text) <= 3
     if (short or any(c.isdigit() for c in text)) and is_size(figures):
-        return Said(figures, counted or sure >= _SURE)
+        return Said(figures, counted)
     return Said(text, sure >= _SURE and bool(text))
