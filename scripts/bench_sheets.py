@@ -13,6 +13,7 @@ from tests.reading.dxf_writer import CONVENTIONS, write_sheet
 from tests.reading.pdf_writer import HANDS, write_pdf
 from tests.reading.planted import Case, case
 from tests.reading.random_parts import random_recipe
+from tests.reading.scan_writer import Level, scan
 from tests.reading.svg_writer import PROGRAMS, write_svg
 
 from maqueta.judging.report import check
@@ -54,6 +55,9 @@ def sheet_rows(row: Row, milliseconds: Milliseconds) -> None:
         row(f"{kind} page of {paths} lines, as it stands", f"{spent:.0f} ms", "", None)
         [spent] = milliseconds(lambda page=page: read_delivered(page, one.part, one.task), rounds=3)
         row(f"reading a {kind} sheet of {paths} lines", f"{spent / 1000:.2f} s", "1 s", spent <= 1000)
+    scanned = scan(pages["PDF"], Level("300 dots an inch", dots=300))
+    [spent] = milliseconds(lambda: read_delivered(scanned, one.part, one.task), rounds=2)
+    row(f"reading a scan of {one.task.paper} at 300 dots an inch", f"{spent / 1000:.1f} s", "10 s", spent <= 10_000)
     first, again = _whole_process(one, data)
     row("`maqueta check` of a DXF sheet, part not seen before", f"{first:.2f} s", "1.5 s", first <= 1.5)
     row("the same for another sheet of that part", f"{again:.2f} s", "1.5 s", again <= 1.5)
