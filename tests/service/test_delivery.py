@@ -7,6 +7,8 @@ import pytest
 from sqlalchemy import select
 
 from maqueta.demo.workshop import EXERCISES
+from maqueta.drawing.pdf import pdf
+from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.making.model_sheet import Drafter, model_sheet
 from maqueta.phrases.phrase import phrase
 from maqueta.service import workers
@@ -22,6 +24,7 @@ from tests.parts import demo_projected
 from tests.reading.demo_files import demo_file
 from tests.reading.dxf_writer import CONVENTIONS
 from tests.reading.pdf_writer import HANDS, write_pdf
+from tests.reading.scan_writer import LEVELS, scan
 from tests.reading.special_scenes import demo
 from tests.reading.special_writer import MANNERS, write_special
 
@@ -105,6 +108,17 @@ def test_a_pdf_is_read_page_by_page_whatever_its_name(log_in: LogIn, database: D
     assert send(student, path, "sheets.pdf", data, page="0").status_code == 422
 
 
+def test_a_scan_is_read_and_says_that_it_was_one(log_in: LogIn, database: Database) -> None:
+    """In the processes with the limits they have: a picture takes more memory than any other file."""
+    student, exercise = log_in("nela.havlik"), exercise_id(database, "Reed clamp")
+    part, task = demo_projected("reed-clamp"), EXERCISES[0].task
+    sheet = model_sheet(part, task, Drafter("Nela Havlik", "Evening 2", "2026-11-20"))
+    data = scan(pdf(sheet_ink(part, sheet), sheet.paper.layout, "sheet"), LEVELS[0])
+    read = send(student, f"/api/exercises/{exercise}/sheet/file", "sheet.dxf", data).json()
+    assert {"front", "right", "top"} <= {view["name"] for view in read["views"]}
+    assert read["not_read"][0].startswith("read from a picture")
+
+
 @pytest.mark.parametrize(
     ("name", "data", "status", "words"),
     [
@@ -166,7 +180,7 @@ def _hang(data: bytes, page: int, part: StoredFile, task: Exercise, looks: objec
 
 
 def test_file_that_hangs_the_reader_is_stopped(monkeypatch: pytest.MonkeyPatch, tmp_path: Path) -> None:
-    settings = Settings(preview_seconds=4, sheet_readers=1)
+    settings = Settings(sheet_seconds=4, sheet_readers=1)
     crews = Crews(settings)
     readers = workers.KernelWorkers(settings, crews)
     try:

@@ -39,6 +39,8 @@ class Settings(BaseSettings):
     kernel_seconds: float = KERNEL_SECONDS
     #: For work somebody is waiting for: the builder's model, a variation, an export.
     preview_seconds: float = WAITED_SECONDS
+    #: For a sheet's file; a scan takes several times as long as a drawing.
+    sheet_seconds: float = 30.0
     kernel_memory: int = KERNEL_MEMORY
     workers: int = 1
     #: Delivered sheets read at a time.

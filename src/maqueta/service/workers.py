@@ -40,7 +40,7 @@ class KernelWorkers:
     """
 
     def __init__(self, settings: Settings, hands: Hands, noted: Noted = lambda *_: None) -> None:
-        self._seconds = settings.preview_seconds
+        self._seconds, self._sheet_seconds = settings.preview_seconds, settings.sheet_seconds
         self._hands, self._noted = hands, noted
 
     def examine_now(self, source: PartSource) -> PartWork:
@@ -74,11 +74,13 @@ class KernelWorkers:
     ) -> SheetWork:
         """Read a delivered sheet, a page of a file, of a projected part. Never raises for anything the file does."""
         try:
-            return self._run(Piece("readers", read_sheet_file, (data, page, part, task, looks), self._seconds), wanted)
+            return self._run(
+                Piece("readers", read_sheet_file, (data, page, part, task, looks), self._sheet_seconds), wanted
+            )
         except NotDoneError:
             raise
         except Exception as error:  # the worker's own exceptions arrive here, whatever they are
-            return SheetWork(refused=reason_of(error, self._seconds))
+            return SheetWork(refused=reason_of(error, self._sheet_seconds))
 
     def read_form(self, data: bytes) -> FormWork:
         """Read a sheet form. Never raises for anything the file does."""

@@ -77,7 +77,10 @@ export function DeliverFile({ bench }: { bench: Bench }) {
           "A DXF, PDF or SVG file, or a scan as PNG or JPEG, is read and checked line by line. It takes the place of what is on the bench; Undo brings that back.",
         )}
       </Text>
-      <FileButton accept=".dxf,.pdf,.svg,.png,.jpg,.jpeg" onChange={(file) => file && bringIn.mutate({ file })}>
+      <FileButton
+        accept=".dxf,.pdf,.svg,.png,.jpg,.jpeg"
+        onChange={(file) => file && bringIn.mutate({ file })}
+      >
         {(props) => (
           <Button {...props} variant="default" mt="xs" fullWidth loading={bringIn.isPending}>
             {t("Bring in a file")}
