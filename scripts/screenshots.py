@@ -92,7 +92,7 @@ def files_of_a_class(browser: Browser, address: str) -> None:
         page = new_page(browser, address, "ines.corvalho")
         page.goto("/exercises/3/wall")
         with page.expect_file_chooser() as chooser:
-            page.get_by_role("button", name="Bring in DXF sheets").click()
+            page.get_by_role("button", name="Bring in sheets").click()
         chooser.value.set_files(files)
         page.get_by_text("4 of 4 files").wait_for()
         drawn = Path(folder) / "bearing.dxf"

@@ -91,7 +91,7 @@ def test_instructor_pins_up_the_files_of_a_class(open_page: Open, tmp_path: Path
         (tmp_path / name).write_bytes(data)
     page = open_page("ines.corvalho")
     page.get_by_role("link", name=re.compile("Warp-beam bearing")).click()
-    _choose(page, "Bring in DXF sheets", *(tmp_path / name for name in files))
+    _choose(page, "Bring in sheets", *(tmp_path / name for name in files))
     brought = page.get_by_label("Files brought in")
     expect(brought).to_contain_text("4 of 4 files")
     expect(brought.get_by_role("listitem").filter(has_text="nela-havlik")).to_contain_text("Nela Havlík: pinned up")

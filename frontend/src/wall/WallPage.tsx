@@ -87,7 +87,7 @@ export default function WallPage() {
         <FileButton multiple accept=".dxf,.pdf,.svg,.png,.jpg,.jpeg" onChange={deliveries.bringIn}>
           {(props) => (
             <Button {...props} variant="default">
-              {t("Bring in DXF sheets")}
+              {t("Bring in sheets")}
             </Button>
           )}
         </FileButton>

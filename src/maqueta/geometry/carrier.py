@@ -11,6 +11,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 import numpy as np
+from numpy.typing import NDArray
 
 Point = tuple[float, float]
 Interval = tuple[float, float]
@@ -257,11 +258,20 @@ def arc_interval(start: float, middle: float, end: float, closed: bool) -> Inter
     return (start, start + (end - start) % TURN)
 
 
+def circle_through(points: NDArray[np.float64]) -> tuple[float, float, float]:
+    """Centre x, y and radius of the circle that fits points, one a row, best: algebraic least squares (Kåsa 1976, from
+    memory)."""
+    middle = points.mean(axis=0)
+    own = points - middle
+    solution, *_ = np.linalg.lstsq(np.column_stack([2 * own, np.ones(len(own))]), (own**2).sum(axis=1), rcond=None)
+    radius = math.sqrt(max(solution[2] + solution[0] ** 2 + solution[1] ** 2, 0.0))
+    return float(solution[0] + middle[0]), float(solution[1] + middle[1]), radius
+
+
 def recognised(points: Sequence[Point], tolerance: float) -> tuple[Carrier, Interval]:
     """The simplest carrier that passes within `tolerance` of all points: a line, a circle or a free curve.
 
     The kernel returns circles seen edge-on as degenerate curves and some lines as splines.
-    Circle by algebraic least squares (Kåsa 1976, from memory).
     """
     if len(points) == 2 and points[0] != points[1]:
         return line_through(points[0], points[1])
@@ -274,10 +284,7 @@ def recognised(points: Sequence[Point], tolerance: float) -> tuple[Carrier, Inte
     if np.abs(off).max() <= tolerance and np.ptp(along) > tolerance:
         first, last = middle + along.min() * axes[0], middle + along.max() * axes[0]
         return line_through((float(first[0]), float(first[1])), (float(last[0]), float(last[1])))
-    design = np.column_stack([2 * (array - middle), np.ones(len(array))])
-    solution, *_ = np.linalg.lstsq(design, ((array - middle) ** 2).sum(axis=1), rcond=None)
-    x, y = solution[0] + middle[0], solution[1] + middle[1]
-    radius = math.sqrt(max(solution[2] + solution[0] ** 2 + solution[1] ** 2, 0.0))
+    x, y, radius = circle_through(array)
     distances = np.hypot(array[:, 0] - x, array[:, 1] - y)
     if len(points) >= 5 and np.abs(distances - radius).max() <= tolerance:
         circle = Circle(float(x), float(y), radius)

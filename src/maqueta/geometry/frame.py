@@ -29,6 +29,11 @@ def dot(a: Vector, b: Vector) -> float:
     return a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
 
 
+def way_between(start: Vector, end: Vector) -> Vector:
+    """The way from one point to another."""
+    return (end[0] - start[0], end[1] - start[1], end[2] - start[2])
+
+
 def unit(vector: Vector) -> Vector:
     """A vector at length 1. Raises ZeroDivisionError for one without length."""
     length = math.hypot(*vector)

@@ -7,7 +7,7 @@ from itertools import pairwise
 from typing import Final, Literal
 
 from maqueta.geometry.directions import Vector
-from maqueta.geometry.frame import cross, dot, unit
+from maqueta.geometry.frame import cross, dot, unit, way_between
 
 CutForm = Literal["full", "half", "offset", "aligned", "broken-out", "removed", "revolved"]
 #: Forms of which the cut face is drawn without what stands behind it.
@@ -58,7 +58,7 @@ class Cut:
         for here, there in pairwise(self.path):
             if here == there:
                 continue
-            normal = unit(cross(_from(here, there), self.across))
+            normal = unit(cross(way_between(here, there), self.across))
             if dot(normal, self.towards) < 0:
                 normal = (-normal[0], -normal[1], -normal[2])
             planes.append((normal, dot(there, normal)))
@@ -79,7 +79,7 @@ class Cut:
         """The legs of the cutting line, each as it leads along the plane the section is drawn in, and towards the
         reader."""
         along = cross(self.across, self.towards)
-        ways = (_from(at, to) for at, to in pairwise(self.path))
+        ways = (way_between(at, to) for at, to in pairwise(self.path))
         return tuple((dot(way, along), dot(way, self.towards)) for way in ways)
 
     def laid_out(self, points: Sequence[Vector]) -> list[Vector]:
@@ -87,20 +87,16 @@ class Cut:
         if self.form != "aligned" or not points:
             return list(points)
         _, axis, end = self.path
-        way = _from(axis, end)
-        if sum(dot(_from(axis, point), way) for point in points) <= 0:
+        way = way_between(axis, end)
+        if sum(dot(way_between(axis, point), way) for point in points) <= 0:
             return list(points)
         about = (-self.across[0], -self.across[1], -self.across[2])
         return [_turned(point, axis, about, self.turn) for point in points]
 
 
-def _from(start: Vector, end: Vector) -> Vector:
-    return (end[0] - start[0], end[1] - start[1], end[2] - start[2])
-
-
 def _turned(point: Vector, on: Vector, about: Vector, angle: float) -> Vector:
     """A point turned about an axis (Rodrigues' formula)."""
-    off = _from(on, point)
+    off = way_between(on, point)
     beside, height, cos, sin = cross(about, off), dot(about, off), math.cos(angle), math.sin(angle)
     x, y, z = (on[k] + off[k] * cos + beside[k] * sin + about[k] * height * (1 - cos) for k in range(3))
     return (x, y, z)

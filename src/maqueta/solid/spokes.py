@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from maqueta.geometry.directions import Vector, parallel
-from maqueta.geometry.frame import cross, dot
+from maqueta.geometry.frame import cross, dot, way_between
 from maqueta.solid.part import Face, Part
 
 #: A spoke is at least so long, as a share of its diameter (common practice, no source).
@@ -69,7 +69,7 @@ def _between_walls(part: Part, spoke: Spoke) -> bool:
         if edge.seam:
             continue
         others = [other for other in edge.faces if other != spoke.face]
-        heights = [dot(_minus(point, spoke.point), spoke.along) for point in edge.samples]
+        heights = [dot(way_between(spoke.point, point), spoke.along) for point in edge.samples]
         if len(others) != 1 or not _spreads(part, spoke, others[0]):
             return False
         ends[sum(heights) / len(heights) > middle].extend(heights)
@@ -97,16 +97,12 @@ def _bored(part: Part, own: Face) -> bool:
 
 def _beside(own: Face, bore: Face) -> bool:
     """Whether a bore lies within the length of a bar about the same axis, in part."""
-    shift = dot(_minus(bore.point, own.point), own.direction)
+    shift = dot(way_between(own.point, bore.point), own.direction)
     sign = 1.0 if dot(bore.direction, own.direction) > 0 else -1.0
     low, high = sorted(shift + sign * height for height in bore.reach)
     return low < own.reach[1] - _DUST * own.radius and high > own.reach[0] + _DUST * own.radius
 
 
 def _from_axis(on: Vector, along: Vector, point: Vector) -> float:
-    off = cross(_minus(point, on), along)
+    off = cross(way_between(on, point), along)
     return math.sqrt(dot(off, off))
-
-
-def _minus(a: Vector, b: Vector) -> Vector:
-    return (a[0] - b[0], a[1] - b[1], a[2] - b[2])

@@ -10,7 +10,7 @@ from dataclasses import dataclass, replace
 from typing import Final, Literal
 
 from maqueta.geometry.directions import Vector, parallel
-from maqueta.geometry.frame import cross, dot
+from maqueta.geometry.frame import cross, dot, way_between
 from maqueta.solid.cut import Cut
 from maqueta.solid.part import Edge, Face, Part
 from maqueta.solid.spokes import Spoke, spoke_at, told_spokes
@@ -149,9 +149,9 @@ def _inwards(part: Part, number: int, edge: Edge) -> tuple[Vector, Vector | None
     """The middle of an edge, and the direction in a flat face that leads away from the edge into the face."""
     middle = edge.samples[len(edge.samples) // 2] if len(edge.samples) > 2 else _between(edge.start, edge.end)
     if edge.kind == "line":
-        along = _minus(edge.end, edge.start)
+        along = way_between(edge.start, edge.end)
     elif edge.kind == "circle":
-        along = cross(edge.axis, _minus(middle, edge.centre))
+        along = cross(edge.axis, way_between(edge.centre, middle))
     else:
         return middle, None
     across = cross(part.faces[number].direction, along)
@@ -160,7 +160,7 @@ def _inwards(part: Part, number: int, edge: Edge) -> tuple[Vector, Vector | None
         return middle, None
     unit = (across[0] / length, across[1] / length, across[2] / length)
     rest = _centre_of_face(part, number)
-    return middle, unit if dot(_minus(rest, middle), unit) > 0 else (-unit[0], -unit[1], -unit[2])
+    return middle, unit if dot(way_between(middle, rest), unit) > 0 else (-unit[0], -unit[1], -unit[2])
 
 
 def _inner_corner(other: Face, edge: Edge, middle: Vector, inwards: Vector) -> bool:
@@ -171,9 +171,10 @@ def _inner_corner(other: Face, edge: Edge, middle: Vector, inwards: Vector) -> b
         if edge.smooth:
             # A fillet hollow towards the outside fills an inner corner.
             return other.hollow
-        off = _minus(middle, other.point)
+        off = way_between(other.point, middle)
         height = dot(off, other.direction)
-        outward = _minus(off, tuple(height * d for d in other.direction))
+        x, y, z = other.direction
+        outward = way_between((height * x, height * y, height * z), off)
         sign = -1.0 if other.hollow else 1.0
         return sign * dot(outward, inwards) > 0.01 * other.radius
     return other.kind == "torus" and edge.smooth and other.hollow
@@ -186,7 +187,7 @@ def _face_to_face(part: Part, own: Face, other: Face) -> bool:
 
 def _over(part: Part, own: Face, other: Face) -> bool:
     points = [point for name in other.edges for point in part.edges[name].samples]
-    away = dot(_minus(other.point, own.point), own.direction)
+    away = dot(way_between(own.point, other.point), own.direction)
     middle = _mean([point for name in own.edges for point in part.edges[name].samples])
     for axis in range(3):
         if abs(own.direction[axis]) > 1 - _DUST:
@@ -209,10 +210,6 @@ def _mean(points: Sequence[Vector]) -> Vector:
 
 def _between(a: Vector, b: Vector) -> Vector:
     return ((a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2)
-
-
-def _minus(a: Vector, b: Vector | tuple[float, ...]) -> Vector:
-    return (a[0] - b[0], a[1] - b[1], a[2] - b[2])
 
 
 def bodies(part: Part) -> tuple[frozenset[int], ...]:
@@ -257,7 +254,7 @@ def _round(part: Part, faces: frozenset[int]) -> bool:
     def about_axis(face: Face) -> bool:
         if face.kind == "plane":
             return parallel(face.direction, axis)
-        off = cross(_minus(face.point, point), axis)
+        off = cross(way_between(point, face.point), axis)
         near = math.sqrt(dot(off, off)) <= 1e-5 * part.size
         return near and (face.kind == "sphere" or parallel(face.direction, axis))
 

@@ -1,6 +1,7 @@
 """A PDF file as strokes and words in mm on paper, one page of it, by a general PDF library.
 
-The file is hostile: what is followed and kept is bounded, pictures are never opened, nothing is fetched.
+The file is hostile: what is followed and kept is bounded, nothing is fetched; a picture is looked at where a page
+holds nothing else.
 """
 
 import io

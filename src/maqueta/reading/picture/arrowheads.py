@@ -8,6 +8,7 @@ import numpy as np
 
 from maqueta.geometry.carrier import Point
 from maqueta.reading.picture.path import Path
+from maqueta.reading.picture.thinned import Floats
 
 #: Lengths of arrowheads, mm, and their width as a share of that (common practice, no source).
 _SHORT, _LONG, _SLIM, _STOUT = 0.9, 8.0, 0.12, 0.9
@@ -37,11 +38,9 @@ def heads_of(path: Path, mm: float) -> list[Head]:
             continue
         base = float(at[wide][np.argmax(path.half[wide])])
         widest = float(path.half[wide].max())
-        # Where the ink is widest near its end a blot or a thicker line lies across it.
-        near = at[wide].min()
         head_long, head_wide = base * mm, 2 * widest * mm
         rises = _rises(at, path.half, base)
-        if not _SHORT <= head_long <= _LONG or not _SLIM <= head_wide / head_long <= _STOUT or near > base or not rises:
+        if not _SHORT <= head_long <= _LONG or not _SLIM <= head_wide / head_long <= _STOUT or not rises:
             continue
         x, y = tip[0] + sign * base * way[0], tip[1] + sign * base * way[1]
         left, right = (x - widest * way[1], y + widest * way[0]), (x + widest * way[1], y - widest * way[0])
@@ -49,10 +48,8 @@ def heads_of(path: Path, mm: float) -> list[Head]:
     return found
 
 
-def _rises(
-    at: np.ndarray[tuple[int], np.dtype[np.float64]], half: np.ndarray[tuple[int], np.dtype[np.float64]], base: float
-) -> bool:
-    """Whether ink widens evenly from an end to the base of a head."""
+def _rises(at: Floats, half: Floats, base: float) -> bool:
+    """Whether ink widens evenly from an end to the base of a head: a blot does not."""
     own = (at > 0.15 * base) & (at <= base)
     if own.sum() < 4:
         return False

@@ -12,6 +12,7 @@ from typing import Final
 
 import networkx
 import numpy as np
+import shapely
 
 from maqueta.geometry.carrier import Point
 
@@ -103,11 +104,12 @@ def _crosswise(dash: Dash, centre: Point) -> bool:
 
 def broken_lines(dashes: Sequence[Dash]) -> list[BrokenLine]:
     """The broken lines among some straight strokes."""
+    if not dashes:
+        return []
     graph: networkx.Graph[int] = networkx.Graph()
-    for i, one in enumerate(dashes):
-        for j in range(i):
-            if (gap := _gap(one, dashes[j])) is not None:
-                graph.add_edge(i, j, gap=gap)
+    strokes = shapely.linestrings([(dash.first, dash.last) for dash in dashes])
+    near = shapely.STRtree(strokes).query(strokes, predicate="dwithin", distance=2 * _MOST_GAP).T
+    graph.add_edges_from((i, j) for i, j in near.tolist() if i > j and _follows(dashes[i], dashes[j]))
     lines = (_line(dashes, sorted(group)) for group in networkx.connected_components(graph))
     found = [line for line in lines if line is not None]
     dotted = [line.pattern for line in found if len(line.pattern) == 4]
@@ -126,10 +128,10 @@ def _with_its_dots(line: BrokenLine, gap: float, dot: float) -> BrokenLine:
     return replace(line, pattern=(dash, -gap, dot, -gap)) if lost else line
 
 
-def _gap(one: Dash, other: Dash) -> float | None:
-    """How far two dashes stand apart on one line; None where they stand on two, or too far apart."""
+def _follows(one: Dash, other: Dash) -> bool:
+    """Whether two dashes stand on one line, not too far apart."""
     if one.width != other.width:
-        return None
+        return False
     longer, shorter = (one, other) if one.length >= other.length else (other, one)
     dx, dy = ((b - a) / longer.length for a, b in zip(longer.first, longer.last, strict=True))
     along, off = [], []
@@ -138,9 +140,8 @@ def _gap(one: Dash, other: Dash) -> float | None:
         off.append(abs((y - longer.first[1]) * dx - (x - longer.first[0]) * dy))
     gap = max(-max(along), min(along) - longer.length)
     if not _LEAST_GAP <= gap <= _MOST_GAP:
-        return None
-    reach = _ASIDE + _LEANS * (gap + shorter.length)
-    return gap if max(off) <= reach else None
+        return False
+    return max(off) <= _ASIDE + _LEANS * (gap + shorter.length)
 
 
 def _line(dashes: Sequence[Dash], group: Sequence[int]) -> BrokenLine | None:

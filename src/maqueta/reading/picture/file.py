@@ -26,7 +26,7 @@ from maqueta.reading.picture.image import Picture
 from maqueta.reading.picture.ink import ink_of
 from maqueta.reading.picture.lettering import Lettering, lettering_of
 from maqueta.reading.picture.path import Path
-from maqueta.reading.picture.recogniser import Said, installed, real_text, recognised_lines
+from maqueta.reading.picture.recogniser import RecogniserError, Said, real_text, recognised_lines
 from maqueta.reading.picture.rings import completed
 from maqueta.reading.picture.straightened import straightened
 from maqueta.reading.picture.traced import traced
@@ -34,9 +34,8 @@ from maqueta.reading.picture.widths import gauge
 
 #: Shorter lines than this, mm, are specks.
 _SPECK: Final = 0.2
-#: Dashes and dots of a pitch circle, mm, and a stroke that belongs to no broken line.
+#: Dashes and dots of a pitch circle, mm.
 _CHAIN: Final = (6.0, -1.0, 0.5, -1.0)
-_NO_DASH: Final = Dash((-1e6, -1e6), (-1e6 + 1, -1e6), -1)
 #: What is shorter than this by itself, mm, is a speck as well.
 _ALONE: Final = 0.5
 #: Lines lean by so much, mm, and by this share of their length, although they were drawn level or upright.
@@ -66,13 +65,13 @@ def read_picture(picture: Picture, paper: tuple[float, float]) -> Content:
         return (point[0] * pixel, (high - 1 - point[1]) * pixel)
 
     lettering = lettering_of(ink, pixel)
-    if installed():
-        read = recognised_lines(lettering)
-        real = real_text(lettering, read)
+    try:
+        every = recognised_lines(lettering)
+        real = real_text(lettering, every)
         lettering = replace(lettering, lines=tuple(compress(lettering.lines, real)))
-        read = list(compress(read, real))
-    else:
-        read = [Said("", False)] * len(lettering.lines)
+        read = tuple(compress(every, real))
+    except RecogniserError:
+        read = None
     drawn = lettering.without(lettering.lines)
     followed = completed(paths_of(traced(drawn), gauge(sheet.grey)), drawn)
     paths = [path for path in followed if path.length * pixel >= _SPECK]
@@ -91,7 +90,7 @@ def read_picture(picture: Picture, paper: tuple[float, float]) -> Content:
         filled=tuple(heads),
         not_read=doubts,
         page=(ink.shape[1] * pixel, high * pixel),
-        doubtful=frozenset(own.text for own in read if not own.sure),
+        doubtful=frozenset(own.text for own in read or () if not own.sure),
         ink=InkMap(ink > 0, pixel),
     )
 
@@ -110,12 +109,13 @@ def _strokes(paths: Sequence[Path], at: At, pixel: float) -> list[Stroke]:
         circle = Circle(*ring.centre, ring.radius)
         strokes.append(Stroke(Piece("visible", circle, (0.0, TURN), (), ()), style))
         gone |= {straight[k] for k in ring.members}
-    for line in broken_lines([dash if straight[k] not in gone else _NO_DASH for k, dash in enumerate(dashes)]):
+    left = [k for k in range(len(dashes)) if straight[k] not in gone]
+    for line in broken_lines([dashes[k] for k in left]):
         own, along = line_through(*_squared(line.first, line.last))
-        style = Style("", line.pattern, "", False, dashes[min(line.members)].width, 0)
+        style = Style("", line.pattern, "", False, dashes[left[min(line.members)]].width, 0)
         # The last gap of a broken line does not show.
         strokes.append(Stroke(Piece("visible", own, along, (), ()), style, short=0.3 - line.pattern[1]))
-        gone |= {straight[k] for k in line.members - line.kept}
+        gone |= {straight[left[k]] for k in line.members - line.kept}
     for k, path in enumerate(paths):
         if k not in gone and path.length * pixel >= _ALONE:
             carrier, interval = _carrier(path, at, pixel)
@@ -164,12 +164,12 @@ def _wide_from(paths: Sequence[Path]) -> float | None:
 
 
 def _words(
-    lettering: Lettering, read: Sequence[Said], at: At, pixel: float
+    lettering: Lettering, read: Sequence[Said] | None, at: At, pixel: float
 ) -> tuple[tuple[Words, ...], tuple[Phrase, ...]]:
     """Lines of text as they were recognised, and what to say of those in doubt."""
     if not lettering.lines:
         return (), ()
-    if not installed():
+    if read is None:
         return (), (phrase("unread-no-recogniser", count=len(lettering.lines)),)
     words, doubts = [], []
     for line, own in zip(lettering.lines, read, strict=True):

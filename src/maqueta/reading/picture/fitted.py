@@ -4,11 +4,13 @@ All lengths in pixels, x right and y down. How far dots stand from dashes: commo
 """
 
 import itertools
+from collections import defaultdict
 from collections.abc import Callable, Sequence
 from dataclasses import replace
 from typing import Final
 
 import networkx
+import shapely
 
 from maqueta.geometry.carrier import Point
 from maqueta.reading.picture.drawn_out import drawn_to_meet
@@ -31,7 +33,7 @@ def paths_of(tracing: Tracing, width_of: Callable[[Path], float]) -> list[Path]:
     paths = [path for chain in chains for path in split(replace(chain, nodes=_named(nodes, chain.nodes)), corner)]
     paths = [replace(path, width=width_of(path)) for path in paths]
     drawn = [*drawn_to_meet(absorbed(put_together(paths)))]
-    drawn += [path for dot in dots if (path := _dot(dot, drawn)) is not None]
+    drawn += _dots(dots, drawn)
     return [replace(path, width=width_of(path)) for path in drawn]
 
 
@@ -40,13 +42,27 @@ def _is_dot(chain: Chain) -> bool:
     return chain.nodes == (None, None) and len(chain.places) <= 2 * float(chain.half.max()) + 2
 
 
+def _dots(chains: Sequence[Chain], paths: Sequence[Path]) -> list[Path]:
+    """Dots of dash-dot lines, as short stretches of the lines they stand in; specks beside all lines are none."""
+    lines = [path for path in paths if path.centre is None]
+    if not chains or not lines:
+        return []
+    tree = shapely.STRtree(shapely.linestrings([(path.first, path.last) for path in lines]))
+    middles = shapely.points([chain.places.mean(axis=0) for chain in chains])
+    reach = _TO_DOT * max(float(chain.half.max()) for chain in chains)
+    near: defaultdict[int, list[Path]] = defaultdict(list)
+    for dot, line in tree.query(middles, predicate="dwithin", distance=reach).T.tolist():
+        near[dot].append(lines[line])
+    return [path for k in sorted(near) if (path := _dot(chains[k], near[k])) is not None]
+
+
 def _dot(chain: Chain, paths: Sequence[Path]) -> Path | None:
     """A dot of a dash-dot line: as short a stretch of the line it stands in; None for a speck beside all lines."""
     x, y = chain.places.mean(axis=0).tolist()
     half = float(chain.half.max())
     best: tuple[float, Point] | None = None
     for path in paths:
-        if path.centre is not None or path.length < 4 * half:
+        if path.length < 4 * half:
             continue
         (ax, ay), (dx, dy) = path.first, path.way
         along, off = (x - ax) * dx + (y - ay) * dy, abs((y - ay) * dx - (x - ax) * dy)

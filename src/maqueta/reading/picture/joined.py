@@ -7,7 +7,7 @@ import itertools
 import math
 from collections import defaultdict
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from typing import Final
 
 import numpy as np
@@ -52,13 +52,7 @@ class _Group:
     """Stretches that are one, and the longest of them that tells how wide it is drawn."""
 
     members: tuple[int, ...]
-    tells: Path | None
-
-    def __hash__(self) -> int:
-        return hash(self.members)
-
-    def __eq__(self, other: object) -> bool:
-        return isinstance(other, _Group) and self.members == other.members
+    tells: Path | None = field(compare=False)
 
     def joined(self, other: "_Group") -> "_Group":
         """Both as one."""

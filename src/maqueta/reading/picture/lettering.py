@@ -106,7 +106,7 @@ def lettering_of(ink: Mask, pixel: float) -> Lettering:
     _, labels, stats, _ = cv2.connectedComponentsWithStats(ink, connectivity=8)
     spots = [_spot(labels, stats, name, pixel) for name in range(1, len(stats))]
     letters = [spot for spot in spots if spot is not None]
-    lines = _in_usual_sizes(tuple(_lines(letters, 3.0 / pixel)))
+    lines = _in_usual_sizes(tuple(_lines(letters, _LEAST / pixel)))
     x, y, wide, high = stats[:, 0], stats[:, 1], stats[:, 2], stats[:, 3]
     return Lettering(lines, labels, np.column_stack([x, y, x + wide, y + high]), ink)
 
@@ -133,10 +133,10 @@ def _spot(labels: NDArray[np.int32], stats: NDArray[np.int32], name: int, pixel:
     return Letter(name, (float(x), float(y), float(x + wide), float(y + high)), stroke)
 
 
-def _lines(letters: Sequence[Letter], usual: float) -> Iterator[TextLine]:
+def _lines(letters: Sequence[Letter], least: float) -> Iterator[TextLine]:
     """Letters in rows, level or upright; strokes only where they stand among others."""
     full = [letter for letter in letters if not letter.stroke]
-    known = [letter for letter in full if max(letter.size) >= 0.36 * usual]
+    known = [letter for letter in full if max(letter.size) >= least]
     level, upright = (_grown(_rows(known, way), letters, way) for way in (False, True))
     taken: set[int] = set()
     for line in sorted([*level, *upright], key=lambda own: (-len(own.letters), own.upright)):
@@ -185,29 +185,29 @@ def _beside(one: Letter, other: Letter) -> bool:
 def _grown(rows: Sequence[Sequence[Letter]], letters: Sequence[Letter], upright: bool) -> list[TextLine]:
     """Rows with what stands among their letters as well: strokes, points, marks beside them."""
     every = [_turned(letter) if upright else letter for letter in letters]
-    by_name = {letter.name: letter for letter in letters}
+    boxes, stroke = np.array([o.box for o in every]).reshape(-1, 4), np.array([o.stroke for o in every], dtype=bool)
+    wide, tall = boxes[:, 2] - boxes[:, 0], boxes[:, 3] - boxes[:, 1]
+    # A stroke along the text is a dash; it may be a sign where it is short.
+    widest = np.where(stroke & (wide > tall), 0.55, 1.1)
+    place = {letter.name: k for k, letter in enumerate(letters)}
     found = []
     for row in rows:
-        own = list(row)
-        names = {letter.name for letter in own}
+        own = np.zeros(len(every), dtype=bool)
+        own[[place[letter.name] for letter in row]] = True
         while True:
-            top, bottom = min(o.box[1] for o in own), max(o.box[3] for o in own)
-            left, right = min(o.box[0] for o in own), max(o.box[2] for o in own)
+            (left, top), (right, bottom) = boxes[own, :2].min(axis=0), boxes[own, 2:].max(axis=0)
             high = bottom - top
-            more = [
-                o
-                for o in every
-                if o.name not in names
-                and o.box[1] >= top - 0.15 * high
-                and o.box[3] <= bottom + 0.22 * high
-                and o.box[0] <= right + 0.62 * high
-                and o.box[2] >= left - 0.62 * high
-                and o.size[0] <= (0.55 if o.stroke and o.size[0] > o.size[1] else 1.1) * high
-            ]
-            if not more:
+            more = (
+                ~own
+                & (boxes[:, 1] >= top - 0.15 * high)
+                & (boxes[:, 3] <= bottom + 0.22 * high)
+                & (boxes[:, 0] <= right + 0.62 * high)
+                & (boxes[:, 2] >= left - 0.62 * high)
+                & (wide <= widest * high)
+            )
+            if not more.any():
                 break
-            own += more
-            names.update(o.name for o in more)
-        own.sort(key=lambda o: o.box[0])
-        found.append(TextLine(tuple(by_name[o.name] for o in own), upright))
+            own |= more
+        order = sorted(np.flatnonzero(own).tolist(), key=lambda k: float(boxes[k, 0]))
+        found.append(TextLine(tuple(letters[k] for k in order), upright))
     return found

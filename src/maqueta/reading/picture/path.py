@@ -9,7 +9,7 @@ from typing import Final
 
 import numpy as np
 
-from maqueta.geometry.carrier import Point
+from maqueta.geometry.carrier import Point, circle_through
 from maqueta.reading.picture.thinned import Floats
 
 #: What is put together across a junction keeps within this of one line or arc (common practice, no source).
@@ -67,22 +67,11 @@ def line_off(places: Floats) -> float:
 
 
 def circle_of(places: Floats) -> tuple[float, float, float, float] | None:
-    """Centre, how far pixels stray, and radius of the circle through them (Kåsa 1976, from memory); None for few."""
+    """Centre, how far pixels stray, and radius of the circle through them; None for few."""
     if len(places) < 6:
         return None
-    middle = places.mean(axis=0)
-    own = places - middle
-    solution, *_ = np.linalg.lstsq(np.column_stack([2 * own, np.ones(len(own))]), (own**2).sum(axis=1), rcond=None)
-    x, y = float(solution[0]), float(solution[1])
-    radius = math.sqrt(max(float(solution[2]) + x * x + y * y, 0.0))
-    off = float(np.abs(np.hypot(own[:, 0] - x, own[:, 1] - y) - radius).max())
-    return x + float(middle[0]), y + float(middle[1]), off, radius
-
-
-def circle_through(places: Floats) -> tuple[Point, float] | None:
-    """Centre and radius of the circle through pixels, wherever they lie on it; None for too few."""
-    found = circle_of(places)
-    return None if found is None else ((found[0], found[1]), found[3])
+    x, y, radius = circle_through(places)
+    return x, y, float(np.abs(np.hypot(places[:, 0] - x, places[:, 1] - y) - radius).max()), radius
 
 
 def circle_off(places: Floats) -> float:

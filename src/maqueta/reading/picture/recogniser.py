@@ -2,7 +2,6 @@
 
 import csv
 import io
-import os
 import re
 import subprocess
 from collections.abc import Sequence
@@ -17,7 +16,7 @@ from maqueta.reading.picture.lettering import Lettering, TextLine
 from maqueta.reading.picture.signs import eyes_of, sign_of
 
 COMMAND: Final = "/usr/bin/tesseract"
-_SECONDS: Final = 60
+_SECONDS: Final = 12
 #: Capitals are put before the recogniser so high, lines of text so far apart, pixels.
 _CAPITALS, _APART = 40, 56
 #: Letters stand at least so far apart there, as a share of their height.
@@ -69,13 +68,12 @@ class Said:
     sure: bool
 
 
-def installed() -> bool:
-    """Whether the recogniser is there."""
-    return os.access(COMMAND, os.X_OK)
+class RecogniserError(Exception):
+    """The recogniser is not there, takes too long, or breaks."""
 
 
 def recognised_lines(lettering: Lettering) -> list[Said]:
-    """What lines of text say, in their order."""
+    """What lines of text say, in their order. Raises RecogniserError."""
     pieces = [
         (number, mark, spots) for number, line in enumerate(lettering.lines) for mark, spots in _parts(lettering, line)
     ]
@@ -90,13 +88,13 @@ def recognised_lines(lettering: Lettering) -> list[Said]:
     again = _said(lettering, unsure, _OF_SIZES)
     return [
         Said(two.text, not lettering.goes_on(line))
-        if not one.sure and two.sure and is_size(two.text) and as_many(two.text, len(line.letters))
+        if not one.sure and two.sure and _is_size(two.text) and _as_many(two.text, len(line.letters))
         else one
         for line, one, two in zip(lettering.lines, first, again, strict=True)
     ]
 
 
-def as_many(text: str, letters: int) -> bool:
+def _as_many(text: str, letters: int) -> bool:
     """Whether a text has as many signs as spots of ink were seen; a colon is two of them."""
     return len(text.replace(" ", "").replace(":", "::")) == letters
 
@@ -106,7 +104,7 @@ def real_text(lettering: Lettering, read: Sequence[Said]) -> list[bool]:
     usual = [line.height for line, own in zip(lettering.lines, read, strict=True) if own.sure]
     return [
         own.sure
-        or (is_size(own.text) and len(line.letters) > 1)
+        or (_is_size(own.text) and len(line.letters) > 1)
         or (_looks_written(line, own) and any(abs(line.height / h - 1) <= _AS_HIGH for h in usual))
         for line, own in zip(lettering.lines, read, strict=True)
     ]
@@ -120,7 +118,7 @@ def _looks_written(line: TextLine, read: Said) -> bool:
     return strokes < 0.45 * len(line.letters) and signs <= 0.3 * max(1, len(read.text))
 
 
-def is_size(text: str) -> bool:
+def _is_size(text: str) -> bool:
     """Whether a text is a size, a scale or a day."""
     return bool(_SIZE.match(text) or _OTHER.match(text))
 
@@ -145,13 +143,13 @@ def _said(lettering: Lettering, pieces: Sequence[_Piece], letters: str = "") -> 
     found = [
         _mended("".join(own), least[number], len(lettering.lines[number].letters)) for number, own in enumerate(texts)
     ]
-    return [by_eyes(lettering, line, own) for line, own in zip(lettering.lines, found, strict=True)]
+    return [_by_eyes(lettering, line, own) for line, own in zip(lettering.lines, found, strict=True)]
 
 
-def by_eyes(lettering: Lettering, line: TextLine, read: Said) -> Said:
+def _by_eyes(lettering: Lettering, line: TextLine, read: Said) -> Said:
     """A size with its figures held against the eyes they have: an 8 has two, 0, 4, 6 and 9 have one, others none."""
     signs = [k for k, c in enumerate(read.text) if c != " "]
-    if not is_size(read.text) or ":" in read.text or len(signs) != len(line.letters):
+    if not _is_size(read.text) or ":" in read.text or len(signs) != len(line.letters):
         return read
     letters, sure = list(read.text), read.sure
     for place, letter in zip(signs, line.letters, strict=True):
@@ -253,11 +251,14 @@ def _read(parts: Sequence[NDArray[np.uint8]], letters: str = "") -> list[tuple[s
     only = ["-c", f"tessedit_char_whitelist={letters}"] if letters else []
     done, data = cv2.imencode(".png", page)
     assert done, "a page of letters is a picture"
-    out = subprocess.run(
-        [COMMAND, "stdin", "stdout", "--psm", "6", "--dpi", "300", "-l", "eng", *only, "tsv"],
-        input=data.tobytes(), capture_output=True, timeout=_SECONDS, check=True,
-        env={"OMP_THREAD_LIMIT": "1", "PATH": "/usr/bin"},
-    )  # fmt: skip
+    try:
+        out = subprocess.run(
+            [COMMAND, "stdin", "stdout", "--psm", "6", "--dpi", "300", "-l", "eng", *only, "tsv"],
+            input=data.tobytes(), capture_output=True, timeout=_SECONDS, check=True,
+            env={"OMP_THREAD_LIMIT": "1", "PATH": "/usr/bin"},
+        )  # fmt: skip
+    except (OSError, subprocess.SubprocessError) as error:
+        raise RecogniserError from error
     words: list[list[tuple[float, str, float]]] = [[] for _ in parts]
     for row in csv.DictReader(io.StringIO(out.stdout.decode()), delimiter="\t", quoting=csv.QUOTE_NONE):
         if not (row["text"] or "").strip():
@@ -273,11 +274,11 @@ def _mended(text: str, sure: float, letters: int) -> Said:
     no doubt, one of more or fewer is."""
     text = re.sub(r"\s*×\s*|(?<=\d)\s*[xX]\s*(?=[\dØR])", "× ", " ".join(text.split())).strip()
     text = re.sub(r"([Ø⌴⌵↧])\s+", r"\1", re.sub(r"(?<=[×\d°])\s*(?=[Ø⌴⌵↧])", " ", text))
-    counted = as_many(text, letters)
-    if is_size(text):
+    counted = _as_many(text, letters)
+    if _is_size(text):
         return Said(text, counted)
     figures = text.translate(_AS_FIGURES)
     short = len(text) <= 3
-    if (short or any(c.isdigit() for c in text)) and is_size(figures):
+    if (short or any(c.isdigit() for c in text)) and _is_size(figures):
         return Said(figures, counted)
     return Said(text, sure >= _SURE and bool(text))

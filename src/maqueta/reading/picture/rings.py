@@ -8,7 +8,7 @@ from typing import Final
 import numpy as np
 
 from maqueta.geometry.carrier import Point
-from maqueta.reading.picture.path import Path, circle_through
+from maqueta.reading.picture.path import Path, circle_of
 from maqueta.reading.picture.thinned import Floats, Mask
 
 #: Pixels within this of a circle lie on it; a circle has ink along so much of it.
@@ -25,11 +25,11 @@ def completed(paths: Sequence[Path], ink: Mask) -> list[Path]:
         if not on:
             continue
         places = np.vstack([left[k].places for k in on])
-        fitted = circle_through(places)
-        if fitted is None or not _inked(fitted[0], fitted[1], ink):
+        fitted = circle_of(places)
+        if fitted is None or not _inked(fitted[:2], fitted[3], ink):
             continue
         own = left[on[0]]
-        (x, y), radius = fitted
+        x, y, _, radius = fitted
         at = (x + radius, y)
         whole = replace(own, places=places, half=np.concatenate([left[k].half for k in on]), nodes=(None, None),
                         first=at, last=at, centre=(x, y), radius=radius, closed=True)  # fmt: skip

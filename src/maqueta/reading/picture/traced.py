@@ -105,6 +105,18 @@ def _runs(runs: Mask) -> Iterator[Floats]:
 
 
 def _walked(pixels: list[tuple[int, int]]) -> list[tuple[int, int]]:
+    """Pixels of a run in a row; the longest there is, where it is none."""
+    longest: list[tuple[int, int]] = []
+    left = pixels
+    while len(left) > len(longest):
+        row = _row(left)
+        longest = max(longest, row, key=len)
+        # It may have been begun in the middle of it: then the other way is longer.
+        left = sorted(set(left).difference(row))
+    return longest
+
+
+def _row(pixels: list[tuple[int, int]]) -> list[tuple[int, int]]:
     left = set(pixels)
 
     def beside(at: tuple[int, int]) -> list[tuple[int, int]]:
@@ -119,9 +131,6 @@ def _walked(pixels: list[tuple[int, int]]) -> list[tuple[int, int]]:
         at = nearby[0]
         left.discard(at)
         row.append(at)
-    if len(left) > len(row):
-        # It was begun in the middle of it: the other way is longer.
-        return _walked(sorted(left))
     return row
 
 
