@@ -85,7 +85,9 @@ export function Uncut({ part, detail, picked, onFaces }: Props) {
         ))}
       </Group>
       <Text className="quiet small screen-only">
-        {t("Click a flank of a rib, a round spoke, or a body, on the turntable to mark another one.")}
+        {t(
+          "Click a flank of a rib, a round spoke, or a body, on the turntable to mark another one.",
+        )}
       </Text>
       {set.error && (
         <Text size="sm" c="red" role="alert">

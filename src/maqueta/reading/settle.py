@@ -74,7 +74,9 @@ def settle_open(
         # Where nothing else is a view, most of the ink may be that of sections, details and auxiliary views.
         if share < (_MOSTLY if certain else _AT_LEAST):
             dropped.update(members)
-            left_out.append(phrase("unread-layer", layer=style.layer, count=len(members)))
+            count = len(members)
+            named = phrase("unread-layer", layer=style.layer, count=count)
+            left_out.append(named if style.layer else phrase("unread-lines", count=count))
             continue
         for index in members:
             result[index] = "hidden" if hidden >= _HIDDEN and certain else "visible"

@@ -50,6 +50,7 @@ unread-reference = reference to something that is not in the drawing, or draws i
 sheet-needs-memory = it needs more memory than a sheet may take
 read-as-drawn = the page was printed at { FIXED($share) } % of the size of its sheet; it was read as large as it was drawn
 unread-aside = lines beside the views, taken as axes or dimension lines ({ $count })
+unread-lines = lines of one width and colour, taken as dimension or other lines ({ $count })
 unread-layer = lines of the layer { $layer }, taken as dimension or other lines ({ $count })
 unread-counted = { $what } ({ $count })
 unread-entity = { $kind }

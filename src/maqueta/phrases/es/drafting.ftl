@@ -50,6 +50,7 @@ unread-reference = referencia a algo que no está en el dibujo, o que se dibuja 
 sheet-needs-memory = necesita más memoria de la que se admite para una lámina
 read-as-drawn = la página se imprimió al { FIXED($share) } % del tamaño de su lámina; se leyó tan grande como se dibujó
 unread-aside = líneas junto a las vistas, tomadas por ejes o líneas de cota ({ $count })
+unread-lines = líneas de un mismo grosor y color, tomadas por líneas de cota u otras ({ $count })
 unread-layer = líneas de la capa { $layer }, tomadas por líneas de cota u otras ({ $count })
 unread-counted = { $what } ({ $count })
 unread-entity = { $kind }
