@@ -1,6 +1,7 @@
 """The queue in the database: who claims, who is lost, who is told to stop. In a database without a service on it."""
 
 from collections.abc import Iterator
+from concurrent.futures import ThreadPoolExecutor
 from datetime import timedelta
 
 import pytest
@@ -136,3 +137,33 @@ def test_what_waits_and_runs_is_counted(queue: Database, job: int) -> None:
     claimed(queue)
     with queue.transaction() as session:
         assert queue_counts(session) == {"waiting": 0, "running": 1}
+
+
+def test_whoever_stops_a_job_and_whoever_works_on_it_do_not_lock_each_other_out(queue: Database) -> None:
+    """Many change states at once: no lock may be taken on the way to a job that another one needs to let it go."""
+
+    def begun_and_stopped(_: int) -> str:
+        with queue.transaction() as session:
+            owner = session.get(Account, 1)
+            assert owner is not None
+            number = add_job(session, owner, "part", 7).id
+        with queue.transaction() as session:
+            owner = session.get(Account, 1)
+            assert owner is not None
+            return cancel_job(session, owner, number).state
+
+    def worked_on(_: int) -> None:
+        found = claimed(queue)
+        if found is not None:
+            for share in (0.2, 0.4, 0.6):
+                with queue.transaction() as session:
+                    note_progress(session, *found, share, phrase("reading-file"))
+                with queue.transaction() as session:
+                    sign_of_life(session, *found)
+
+    with ThreadPoolExecutor(8) as threads:
+        working = [threads.submit(worked_on, k) for k in range(120)]
+        stopped = list(threads.map(begun_and_stopped, range(60)))
+        for work in working:
+            work.result()
+    assert set(stopped) == {"cancelled"}

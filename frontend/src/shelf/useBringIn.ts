@@ -2,6 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
 
 import { t } from "../frame/language";
+import { complain } from "../frame/tell";
 import { answer, api, fileBody } from "../api/client";
 import { watchJob } from "./watchJob";
 
@@ -65,7 +66,7 @@ export function useBringIn() {
     [queries],
   );
   const cancel = (job: number) =>
-    void api.DELETE("/api/jobs/{job_id}", { params: { path: { job_id: job } } });
+    void api.DELETE("/api/jobs/{job_id}", { params: { path: { job_id: job } } }).catch(complain);
   const clear = () => setList((now) => now.filter((a) => !isOver(a)));
   return { list, bringIn, cancel, clear };
 }

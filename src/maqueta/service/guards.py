@@ -137,8 +137,8 @@ def install(app: FastAPI, settings: Settings) -> None:
     @app.exception_handler(OperationalError)
     @app.exception_handler(InterfaceError)
     @app.exception_handler(ConnectionWaitError)
-    async def no_database(_: Request, __: Exception) -> JSONResponse:
-        _LOG.warning("the database does not answer")
+    async def no_database(_: Request, error: Exception) -> JSONResponse:
+        _LOG.warning("the database does not answer: %s", getattr(error, "orig", None) or type(error).__name__)
         return _problem(503, phrase("database-away"), _SOON)
 
     @app.exception_handler(DataError)

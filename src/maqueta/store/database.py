@@ -21,12 +21,13 @@ _PATIENCE = 5
 Row = TypeVar("Row")
 
 
-def locked(query: Select[Row], of: type[Base] | None = None) -> Select[Row]:
+def locked(query: Select[Row], of: type[Base] | None = None, *, skip_locked: bool = False) -> Select[Row]:
     """A query whose rows are locked, and read as they are now even where the session has read them before.
 
-    Where a query joins several tables, `of` names the one whose rows are locked.
+    Where a query joins several tables, `of` names the one whose rows are locked. Rows that somebody else has locked
+    are waited for, or skipped.
     """
-    return query.with_for_update(of=of).execution_options(populate_existing=True)
+    return query.with_for_update(of=of, skip_locked=skip_locked).execution_options(populate_existing=True)
 
 
 def has_changed(session: Session) -> bool:

@@ -4,11 +4,12 @@ from collections.abc import Sequence
 from datetime import timedelta
 from typing import Final, Literal
 
-from sqlalchemy import and_, func, or_, select, update
+from sqlalchemy import and_, func, or_, select
 from sqlalchemy.orm import Session
 
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.store.clock import now
+from maqueta.store.database import locked
 from maqueta.store.errors import NotVisible
 from maqueta.store.models import Account, JobRecord
 
@@ -17,6 +18,8 @@ FINISHED: tuple[JobState, ...] = ("done", "failed", "cancelled")
 #: After so long without a sign of life somebody else takes a job; three who try are enough.
 LOST_AFTER = timedelta(seconds=15)
 MOST_ATTEMPTS = 3
+#: So many of the oldest free jobs are looked at; others may be taking some of them just now.
+_LOOKED_AT = 8
 EXAMINATION_STOPPED: Final = phrase("examination-stopped")
 
 
@@ -53,24 +56,36 @@ def claim_next(session: Session) -> JobRecord | None:
     """Take the oldest waiting job, or one whose worker gave no sign of life for too long, and mark it running."""
     silent = or_(JobRecord.seen_at.is_(None), JobRecord.seen_at < now() - LOST_AFTER)
     lost = and_(JobRecord.state == "running", silent)
-    query = select(JobRecord).where(or_(JobRecord.state == "waiting", lost)).order_by(JobRecord.id).limit(1)
-    job = session.scalar(query.with_for_update(skip_locked=True))
-    if job is not None:
-        job.state, job.seen_at = "running", now()
-        job.attempts += 1
-    return job
+    free = or_(JobRecord.state == "waiting", lost)
+    # Locked by its number alone: a lock taken on the way through the index of states meets whoever changes the state
+    # of a locked job half way, and neither gets on (MariaDB, 1213).
+    for number in session.scalars(select(JobRecord.id).where(free).order_by(JobRecord.id).limit(_LOOKED_AT)).all():
+        job = _locked(session, number, skip_locked=True)
+        if job is not None and _is_free(job):
+            job.state, job.seen_at = "running", now()
+            job.attempts += 1
+            return job
+    return None
+
+
+def _is_free(job: JobRecord) -> bool:
+    silent = job.seen_at is None or job.seen_at < now() - LOST_AFTER
+    return job.state == "waiting" or (job.state == "running" and silent)
+
+
+def _locked(session: Session, job_id: int, *, skip_locked: bool = False) -> JobRecord | None:
+    return session.scalar(locked(select(JobRecord).where(JobRecord.id == job_id), skip_locked=skip_locked))
 
 
 def running_job(session: Session, job_id: int, attempt: int) -> JobRecord | None:
     """A job, locked, if it still runs in this attempt: neither cancelled nor taken over by another worker."""
-    query = select(JobRecord).where(JobRecord.id == job_id, JobRecord.state == "running", JobRecord.attempts == attempt)
-    return session.scalar(query.with_for_update())
+    job = _locked(session, job_id)
+    return job if job is not None and (job.state, job.attempts) == ("running", attempt) else None
 
 
 def cancel_job(session: Session, owner: Account, job_id: int) -> JobRecord:
     """Cancel a job of one's own for good, whoever works on it. One that has ended stays as it is. Raises NotVisible."""
-    query = select(JobRecord).where(JobRecord.id == job_id, JobRecord.owner_id == owner.id)
-    job = session.scalar(query.with_for_update())
+    job = _locked(session, own_job(session, owner, job_id).id)
     if job is None:
         raise NotVisible
     if job.state not in FINISHED:
@@ -88,10 +103,9 @@ def sign_of_life(session: Session, job_id: int, attempt: int) -> bool:
 
 def note_progress(session: Session, job_id: int, attempt: int, share: float, doing: Phrase) -> None:
     """Say how far a running job is, and what it is doing."""
-    running = update(JobRecord).where(
-        JobRecord.id == job_id, JobRecord.state == "running", JobRecord.attempts == attempt
-    )
-    session.execute(running.values(progress=share, message=doing, seen_at=now()))
+    job = running_job(session, job_id, attempt)
+    if job is not None:
+        job.progress, job.message, job.seen_at = share, doing, now()
 
 
 def give_up(session: Session, job_id: int, attempt: int) -> None:
