@@ -43,9 +43,11 @@ def _off(lines: NDArray[np.float64], points: NDArray[np.float64]) -> NDArray[np.
 
 
 def _lines(pieces: Sequence[Piece], others: Sequence[Piece], tolerance: float) -> list[Pair]:
-    own, a = _segments(pieces)
     theirs, b = _segments(others)
-    if not own or not theirs:
+    if not theirs:
+        return []
+    own, a = _segments(pieces)
+    if not own:
         return []
     longer = a[:, 7][:, None] >= b[:, 7][None, :]
     distance = np.where(longer, _off(a, b), _off(b, a).T)

@@ -128,6 +128,10 @@ def _against(
     missing: list[Piece] = []
     wrong: list[Piece] = []
     for index, piece in enumerate(wanted):
+        if index not in drawn_on:
+            if hidden or piece.kind == "visible":
+                missing += _longer(piece, least)
+            continue
         covers: Mapping[LineKind, list[Interval]] = {"visible": [], "hidden": [], "smooth": []}
         rate = pace(piece)
         for j in drawn_on[index]:
@@ -151,6 +155,11 @@ def _against(
     return missing, wrong if hidden else [piece for piece in wrong if piece.kind == "visible"]
 
 
+def _longer(piece: Piece, least: float) -> list[Piece]:
+    """A piece, unless it is shorter than what counts."""
+    return [piece] if piece.interval[1] - piece.interval[0] > least / pace(piece) else []
+
+
 def split(
     pieces: Sequence[Piece],
     others: Sequence[Piece],
@@ -165,6 +174,9 @@ def split(
     on: list[Piece] = []
     off: list[Piece] = []
     for index, piece in enumerate(pieces):
+        if index not in others_on:
+            off += _longer(piece, _LEAST * tolerance)
+            continue
         spans = joined([span for j in others_on[index] for span in along(piece, others[j])])
         least = _LEAST * tolerance / pace(piece)
         on += stretches(piece, common([piece.interval], spans, least))

@@ -31,6 +31,8 @@ from maqueta.solid.unit import MILLIMETRES
 STRANGER: Final = 0.5
 #: The same for a view at a scale that is stated nowhere, and for a mirror image.
 _ODD_SCALE, _MIRROR_IMAGE = 0.2, 0.12
+#: A group that fits all principal views worse than this may be a pictorial one.
+_POORLY: Final = 0.2
 #: With fewer lines than this, or smaller (mm), a group is only a view as it is asked for.
 _FEW, _SMALLEST = 4, 12.0
 #: So many times the lines of all views, and so many more, are not looked through.
@@ -158,11 +160,17 @@ def _on_its_lines(extra: Sequence[Piece], pose: Pose, unit: float, pieces: Seque
 
 
 def identify(
-    projected: ProjectedPart, group: Sequence[DrawnPiece], scales: Sequence[float], tolerance: float, hidden: bool
+    projected: ProjectedPart,
+    group: Sequence[DrawnPiece],
+    scales: Sequence[float],
+    tolerance: float,
+    hidden: bool,
+    most: float = STRANGER,
 ) -> list[Fit]:
     """All views a group could be, least disagreement first; empty when it fits none.
 
     `scales` are likely ones (title block, exercise); `tolerance` in mm; `hidden` whether hidden lines are asked for.
+    What disagrees more than `most` is of no interest: it is not looked at closely.
     """
     box = box_of(p for item in group for p in extremes(item.piece))
     if min(box[2] - box[0], box[3] - box[1]) < _FLAT or _too_few(group):
@@ -171,10 +179,10 @@ def identify(
     if _too_many(projected, group):
         return []
     unit = MILLIMETRES[projected.part.unit]
-    found = fits_of(principal_candidates(key), group, scales, unit, tolerance, hidden)
-    if not found or found[0].disagreement > 0.2:
+    found = fits_of(principal_candidates(key), group, scales, unit, tolerance, hidden, most)
+    if most > _POORLY and (not found or found[0].disagreement > _POORLY):
         enlarged = [scale * root for scale in scales for root in (1.0, _FULL_AXES)]
-        pictorial = fits_of(pictorial_candidates(key), group, enlarged, unit, tolerance, False)
+        pictorial = fits_of(pictorial_candidates(key), group, enlarged, unit, tolerance, False, most)
         if pictorial and (not found or pictorial[0].disagreement < found[0].disagreement):
             return [fit for fit in pictorial if fit.disagreement <= STRANGER][:1]
     lines = len(group) if max(box[2] - box[0], box[3] - box[1]) >= _SMALLEST else 0
@@ -264,8 +272,12 @@ def fits_of(
     unit: float,
     tolerance: float,
     hidden: bool,
+    most: float = STRANGER,
 ) -> list[Fit]:
-    """All candidates a group could be taken for, best first, however bad; `unit` is mm per unit of the part."""
+    """All candidates a group could be taken for, best first, however bad; `unit` is mm per unit of the part.
+
+    The curves are left out of account where straight lines alone disagree more than `most`.
+    """
     pieces = tuple(item.piece for item in group)
     box = box_of(p for piece in pieces for p in extremes(piece))
     drawn = stations_of(pieces)
@@ -278,7 +290,7 @@ def fits_of(
         for pose in poses[: max(_COMPARED, min(near, _MOST_COMPARED))]
     ]
     rough.sort(key=lambda entry: entry[0].disagreement)
-    for result, pose in _refined(rough, group, unit, tolerance, hidden):
+    for result, pose in _refined(rough, group, unit, tolerance, hidden, most):
         factor = pose.scale * unit
         own = pose.candidate.box[:2]
         fits += [
@@ -314,7 +326,12 @@ def fits_at(
 
 
 def _refined(
-    rough: Sequence[tuple[Comparison, Pose]], group: Sequence[DrawnPiece], unit: float, tolerance: float, hidden: bool
+    rough: Sequence[tuple[Comparison, Pose]],
+    group: Sequence[DrawnPiece],
+    unit: float,
+    tolerance: float,
+    hidden: bool,
+    most: float,
 ) -> list[tuple[Comparison, Pose]]:
     """Poses with their curves compared where that may show which is the best: the first few, then those whose straight
     lines agree better than the best one does in all.
@@ -327,7 +344,7 @@ def _refined(
         pose = rough[place][1]
         result[place] = (compared(pose.candidate, pose.scale * unit, pose.at, group, tolerance, hidden), pose)
 
-    open_ones = [place for place, (own, _) in enumerate(rough) if _curved(own) and _straight_share(own) < STRANGER]
+    open_ones = [place for place, (own, _) in enumerate(rough) if _curved(own) and _straight_share(own) < most]
     for place in (place for place in open_ones if place < _REFINED):
         refine(place)
     later = sorted(

@@ -4,6 +4,7 @@ import itertools
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import cache
 from typing import Final
 
 import numpy as np
@@ -87,8 +88,9 @@ def usual_scale(scale: float, likely: Sequence[float]) -> bool:
     return any(abs(scale / other - 1) < 1e-3 for other in (*likely, *_standard()))
 
 
-def _standard() -> list[float]:
-    return [float(scale) for units in ("mm", "inch") for scale in recommended(units)]
+@cache
+def _standard() -> tuple[float, ...]:
+    return tuple(float(scale) for units in ("mm", "inch") for scale in recommended(units))
 
 
 def _off(a: float, b: float) -> float:

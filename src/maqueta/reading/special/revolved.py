@@ -54,7 +54,7 @@ def revolved_apart(
                     continue
                 tried += 1
                 pieces = [drawn_piece(strokes[i], kinds[i], i in either) for i in rest]
-                fits = identify(projected, pieces, scales, expected.tolerance, expected.hidden_lines)
+                fits = identify(projected, pieces, scales, expected.tolerance, expected.hidden_lines, _PLAINLY)
                 if not fits or fits[0].disagreement > _PLAINLY or fits[0].identity.attitude is None:
                     continue
                 parted[place] = Group(tuple(rest), box_of_strokes(strokes, rest), tuple(fits))
