@@ -4,7 +4,7 @@ import re
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Locator, Page, expect
 
 from maqueta.demo.workshop import EXERCISES
 from maqueta.making.model_sheet import Drafter, model_sheet
@@ -23,6 +23,17 @@ def _choose(page: Page, button: str, *files: Path) -> None:
     chooser.value.set_files(list(files))
 
 
+def _loaded(page: Page, file: Locator) -> None:
+    """What is laid under is there, and is a picture that can be shown."""
+    expect(file).to_be_visible()
+    address = file.get_attribute("href")
+    page.wait_for_function(
+        "address => new Promise(done => { const i = new Image(); i.src = address;"
+        " i.decode().then(() => done(i.naturalWidth > 0), () => done(false)) })",
+        arg=address,
+    )
+
+
 def test_student_brings_in_a_file_puts_it_right_and_takes_it_back(open_page: Open, tmp_path: Path) -> None:
     drawn = tmp_path / "bearing.dxf"
     drawn.write_bytes(demo_file("warp-beam-bearing", "Juan Sandoval", "lines.displaced"))
@@ -37,6 +48,12 @@ def test_student_brings_in_a_file_puts_it_right_and_takes_it_back(open_page: Ope
     expect(views).to_have_count(0)
     _choose(page, "Bring in a file", drawn)
     expect(views).to_have_count(2)
+    under = page.get_by_role("switch", name="bearing.dxf under the sheet")
+    file = sheet(page).get_by_role("img", name="The file this sheet was read from")
+    expect(under).to_be_checked()
+    _loaded(page, file)
+    under.press("Space")
+    expect(file).to_have_count(0)
     found = page.get_by_label("Views found").get_by_role("listitem")
     expect(found).to_have_count(2)
     first = found.first.get_by_role("combobox")
@@ -101,3 +118,12 @@ def test_instructor_pins_up_the_files_of_a_class(open_page: Open, tmp_path: Path
     expect(brought.get_by_role("listitem").filter(has_text="mine.dxf")).to_contain_text("Rosa Quispe: pinned up")
     page.get_by_role("button", name=re.compile("Sheet of Maya Okonedo")).click()
     expect(page.get_by_text(re.compile(r"3\.0 mm too far right"))).to_be_visible()
+    page.keyboard.press("Escape")
+    beside = page.get_by_label("Read from a file")
+    expect(beside).to_contain_text("bearing.dxf")
+    page.get_by_role("radiogroup", name="What is seen of the sheet").get_by_text("File", exact=True).click()
+    _loaded(page, page.get_by_role("img", name="The file this sheet was read from"))
+    with page.expect_download() as taken:
+        beside.get_by_role("link", name="bearing.dxf").click()
+    assert taken.value.suggested_filename == "bearing.dxf"
+    assert Path(taken.value.path()).read_bytes() == files["bearing.dxf"]

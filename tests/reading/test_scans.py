@@ -67,12 +67,17 @@ def test_a_right_sheet_is_right_as_a_scan(slug: str, level: Level) -> None:
 
 
 @pytest.mark.parametrize(
-    "plant", [mistakes.no_right_view, mistakes.missing_sizes, mistakes.wrong_value, mistakes.no_hidden_lines]
+    "plant", [(mistakes.no_right_view, mistakes.missing_sizes), (mistakes.wrong_value, mistakes.no_hidden_lines)]
 )
-def test_a_mistake_is_found_in_a_scan(plant: Callable[[ProjectedPart, SheetDocument], SheetDocument]) -> None:
+def test_mistakes_are_found_in_a_scan(
+    plant: tuple[Callable[[ProjectedPart, SheetDocument], SheetDocument], ...],
+) -> None:
     part, sheet = answer("reed-clamp")
-    spoilt = plant(part, sheet)
-    assert errors(part, spoilt)
+    spoilt, told = sheet, set[str]()
+    for spoil in plant:
+        spoilt = spoil(part, spoilt)
+        assert told < errors(part, spoilt), "each mistake is one more"
+        told = errors(part, spoilt)
     read = read_delivered(scan(printed(part, spoilt), LEVELS[0]), part, TASK)
     assert errors(part, read.document) == errors(part, spoilt)
 

@@ -61,6 +61,47 @@ def test_student_reads_a_file_onto_the_bench_and_hands_it_in(log_in: LogIn, data
     assert (state, findings >= 1) == ("handed-in", True)
 
 
+def test_the_file_is_kept_beside_the_sheet_for_those_who_see_the_sheet(
+    log_in: LogIn, instructor: Person, database: Database
+) -> None:
+    student, exercise = log_in("tor.brandvold"), exercise_id(database, "Pedal hinge")
+    path = f"/api/exercises/{exercise}/sheet"
+    assert student.get(f"{path}/original") is None
+    assert student.status("GET", f"{path}/original.svg") == 404
+    other = demo_file("pedal-hinge", "Tor Brandvold", "lines.missing-visible")
+    send(student, f"{path}/file", "first.dxf", other)
+    data = demo_file("pedal-hinge", "Tor Brandvold")
+    read = send(student, f"{path}/file", "bisagra «2».dxf", data).json()
+    # The one that was brought in last, also before the sheet is saved.
+    told = student.get(f"{path}/original")
+    assert (told["name"], told["page"], told["pages"], told["not_read"]) == ("bisagra «2».dxf", 1, 1, read["not_read"])
+    drawing = student.send("GET", f"{path}/original.svg")
+    assert drawing.headers["content-type"] == "image/svg+xml"
+    assert "sandbox" in drawing.headers["content-security-policy"]
+    assert log_in("nela.havlik").get(f"{path}/original") is None
+    student.send("POST", f"{path}/hand-in", json={"document": read["document"], "base": 0})
+    with database.transaction() as session:
+        query = select(SheetRecord.id).join(Account).where(Account.login == "tor.brandvold")
+        sheet = session.scalars(query.where(SheetRecord.exercise_id == exercise)).one()
+    for person in (student, instructor):
+        assert person.get(f"/api/sheets/{sheet}")["original"]["name"] == "bisagra «2».dxf"
+        kept = person.send("GET", f"/api/sheets/{sheet}/original")
+        assert kept.content == data
+        assert kept.headers["content-disposition"].startswith("attachment;")
+        assert kept.headers["content-type"] == "application/octet-stream"
+        assert person.send("GET", f"/api/sheets/{sheet}/original.svg").content == drawing.content
+    for ending in ("original", "original.svg"):
+        assert log_in("nela.havlik").status("GET", f"/api/sheets/{sheet}/{ending}") == 404
+
+
+def test_a_refused_file_takes_the_place_of_none(log_in: LogIn, database: Database) -> None:
+    student, exercise = log_in("iker.valtierra"), exercise_id(database, "Pedal hinge")
+    path = f"/api/exercises/{exercise}/sheet"
+    send(student, f"{path}/file", "good.dxf", demo_file("pedal-hinge", "Iker Valtierra"))
+    assert send(student, f"{path}/file", "bad.pdf", b"%PDF-1.4").status_code == 422
+    assert student.get(f"{path}/original")["name"] == "good.dxf"
+
+
 def test_student_corrects_what_a_view_was_taken_for(log_in: LogIn, database: Database) -> None:
     student, exercise = log_in("nela.havlik"), exercise_id(database, "Pedal hinge")
     read = send(

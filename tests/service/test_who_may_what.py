@@ -15,9 +15,11 @@ from maqueta.service.people.deed_words import DEEDS
 from maqueta.sheet.usual_form import usual_form
 from maqueta.store.accounts import add_account
 from maqueta.store.database import Database
+from maqueta.store.files import FileStore
 from maqueta.store.jobs import add_job
 from maqueta.store.marking import keep_template
 from maqueta.store.models import Account, ExerciseRecord, JobRecord, SheetRecord
+from maqueta.store.originals import keep_original
 from maqueta.store.sheet_forms import add_sheet_form
 from maqueta.task.exercise import Exercise
 from tests.conftest import LogIn, Person
@@ -53,13 +55,15 @@ ASKED = {"title": "Theirs", "due_at": "2099-01-01T20:00:00Z", "task": {}}
 USUAL_FORM = usual_form("A3", True, "en").model_dump(mode="json")
 
 
-def places(database: Database) -> dict[str, Any]:
+def places(database: Database, files: FileStore) -> dict[str, Any]:
     """Something of each kind that belongs to the demo's instructor, or to the one student."""
+    kept = files.put(b"a file")
     with database.transaction() as session:
         student = session.query(Account).filter(Account.login == "dina.farouk").one()
         sheet = session.query(SheetRecord).filter(SheetRecord.student_id == student.id, SheetRecord.state != "draft")
         exercise = session.get(ExerciseRecord, sheet.first().exercise_id)  # type: ignore[union-attr]
         assert exercise is not None
+        keep_original(session, student, exercise, sheet.first().attempt, "a.dxf", (kept, kept), (1, 1), ())  # type: ignore[union-attr]
         owner = session.get(Account, exercise.instructor_id)
         assert owner is not None
         job = session.query(JobRecord).filter(JobRecord.owner_id == owner.id).first()
@@ -158,7 +162,7 @@ def test_who_may_what(app: Any, running: TestClient, log_in: LogIn, strangers: A
     stranger = TestClient(app, raise_server_exceptions=False)
     student, admin = log_in("dina.farouk"), log_in("otto.brandt")
     people = [stranger.request, student.send, strangers[0].send, strangers[1].send, admin.send]
-    known = places(database)
+    known = places(database, app.state.world.files)
     rows = []
     for method, path in sorted(routes(), key=lambda route: (route[1], route[0])):
         cells = [asked(who, method, path, known) for who in people]
@@ -174,8 +178,8 @@ def test_only_health_is_told_to_strangers() -> None:
     assert [line.split("`")[1] for line in told] == ["/healthz", "/readyz"]
 
 
-def test_another_instructor_reaches_nothing_of_the_first(log_in: LogIn, strangers: Any, database: Database) -> None:
-    known = places(database)
+def test_another_instructor_reaches_nothing_of_the_first(app: Any, strangers: Any, database: Database) -> None:
+    known = places(database, app.state.world.files)
     for method, path in routes():
         if any(f"{{{name}}}" in path for name in ("exercise_id", "sheet_id", "part_id", "model_id", "job_id")):
             for who in strangers:

@@ -9,6 +9,7 @@ from hypothesis import strategies as st
 from sqlalchemy.orm import Session
 
 from maqueta.judging.finding import Finding
+from maqueta.phrases.phrase import phrase
 from maqueta.service.marking.answers import FINDING
 from maqueta.sheet.document import Note, SheetDocument, TitleBlock
 from maqueta.store.accounts import add_account
@@ -16,6 +17,7 @@ from maqueta.store.clock import now
 from maqueta.store.database import Database
 from maqueta.store.errors import AlreadyAnonymous
 from maqueta.store.models import Account, Enrolment, ExerciseRecord, FindingRecord, SheetRecord
+from maqueta.store.originals import forget_originals, keep_original, original_of
 from maqueta.store.people import held, make_anonymous
 
 
@@ -128,3 +130,21 @@ def test_what_tells_who_it_was_is_gone_and_the_work_is_there(session: Session) -
     assert (told["classes"], told["log_ins"], told["known_browsers_seen_at"]) == ([], [], [])
     with pytest.raises(AlreadyAnonymous):
         make_anonymous(session, person)
+
+
+def test_files_go_unless_somebody_else_brought_them_in_too(session: Session) -> None:
+    exercise = session.query(ExerciseRecord).order_by(ExerciseRecord.id).first()
+    assert exercise is not None
+    bran, cleo = (drawn(session, *who, SheetDocument()) for who in (("Bran Uro", "bran.uro"), ("Cleo Ada", "cleo.ada")))
+    told = (phrase("unread-picture-read"),)
+    keep_original(session, bran, exercise, 1, "first.pdf", ("1" * 64, "2" * 64), (1, 1), ())
+    keep_original(session, bran, exercise, 1, "Bran Uro.pdf", ("a" * 64, "b" * 64), (2, 3), told)
+    keep_original(session, cleo, exercise, 1, "same.pdf", ("a" * 64, "c" * 64), (2, 3), ())
+    kept = original_of(session, sheet_of(session, bran))
+    assert kept is not None
+    assert (kept.name, kept.file, kept.page, kept.not_read) == ("Bran Uro.pdf", "a" * 64, 2, told)
+    assert [own["name"] for own in held(session, bran)["files_of_sheets"]] == ["Bran Uro.pdf"]
+    assert forget_originals(session, bran) == {"b" * 64}
+    assert original_of(session, sheet_of(session, bran)) is None
+    assert forget_originals(session, bran) == set()
+    assert forget_originals(session, cleo) == {"a" * 64, "c" * 64}

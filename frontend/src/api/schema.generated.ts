@@ -925,7 +925,7 @@ export interface paths {
          * Read File
          * @description Read a page of a student's own file, or the first one that is a sheet.
          *
-         *     Nothing is stored: the bench keeps what was read as a draft.
+         *     What was read the bench keeps as a draft; the file is kept beside it.
          */
         post: operations["deliveries_read_file"];
         delete?: never;
@@ -948,6 +948,46 @@ export interface paths {
          * @description Save, check and hand in, all or nothing. Handing in twice is handing in once.
          */
         post: operations["bench_finish"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/sheet/original": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Original Of Draft
+         * @description What is told of the file a student's own draft was read from, if it was.
+         */
+        get: operations["deliveries_original_original_of_draft"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/sheet/original.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Original Under Draft
+         * @description The file a student's own draft was read from, in millimetres of its paper.
+         */
+        get: operations["deliveries_original_original_under_draft"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2156,6 +2196,46 @@ export interface paths {
          * @description Give points for a criterion in place of the computed ones, or a bonus; the computed ones stay beside them.
          */
         put: operations["marking_mark"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}/original": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Original File
+         * @description The file a sheet was read from, as it came: to be kept, never to be shown by a browser.
+         */
+        get: operations["deliveries_original_original_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}/original.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Original Under Sheet
+         * @description The file a sheet was read from, in millimetres of its paper.
+         */
+        get: operations["deliveries_original_original_under_sheet"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -5281,6 +5361,25 @@ export interface components {
             words: string | null;
         };
         /**
+         * OriginalAnswer
+         * @description The file a sheet was read from: its name, which page of how many, and what of it was not read.
+         */
+        OriginalAnswer: {
+            /**
+             * Brought In At
+             * Format: date-time
+             */
+            brought_in_at: string;
+            /** Name */
+            name: string;
+            /** Not Read */
+            not_read: string[];
+            /** Page */
+            page: number;
+            /** Pages */
+            pages: number;
+        };
+        /**
          * OwnProgress
          * @description What was said to a student over time, and what they do right by now.
          */
@@ -6409,6 +6508,7 @@ export interface components {
             neighbours: number[];
             /** Of */
             of: number;
+            original: components["schemas"]["OriginalAnswer"] | null;
             /** Pins */
             pins: components["schemas"]["PinAnswer"][];
             /** Points */
@@ -9337,6 +9437,66 @@ export interface operations {
             };
         };
     };
+    deliveries_original_original_of_draft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OriginalAnswer"] | null;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    deliveries_original_original_under_draft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     marking_slip_all_of: {
         parameters: {
             query?: never;
@@ -11397,6 +11557,64 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["SheetAnswer"];
                 };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    deliveries_original_original_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    deliveries_original_original_under_sheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Validation Error */
             422: {

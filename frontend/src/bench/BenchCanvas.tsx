@@ -7,6 +7,7 @@ import { Paper, pointOn } from "../paper/Paper";
 import { MovingInk } from "../reader/MovingInk";
 import { type Bench, isFixed, moved, movedWith, type Selection, type Stage } from "./bench";
 import { AcrossFrom, PaperGrid, WhiteSpace } from "./CanvasAids";
+import { FileUnderDraft } from "./FileUnderDraft";
 import { DraftLayer } from "./drafting/DraftLayer";
 import { isDraftTool } from "./drafting/tools";
 import { useDragging, useLiveSheet } from "./live";
@@ -137,6 +138,7 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
       onPointerCancel={breakOff}
       onLostPointerCapture={breakOff}
     >
+      {bench.filed && <FileUnderDraft exercise={bench.exercise.id} paper={paper} />}
       <LiveInk
         {...{ live, ink, drawn, selection, takeable, hanging }}
         document={draft.document}

@@ -125,6 +125,7 @@ function AtTheBench({ exercise, calls, start, detail, mesh }: Props) {
   const [looking, lookOver] = useState<string | null>(null);
   const [checksLeft, onChecked] = useState(start.checks_left);
   const [spaces, setSpaces] = useState(false);
+  const [filed, setFiled] = useState(false);
   const [help, setHelp] = useState(false);
   const reader = useReader(
     { kind: "bench", exercise: exercise.id, document: draft.document },
@@ -151,6 +152,8 @@ function AtTheBench({ exercise, calls, start, detail, mesh }: Props) {
     reader,
     spaces,
     setSpaces,
+    filed,
+    setFiled,
     snapping,
     setSnapping,
     kin: kin || (!answering && exercise.task.snapping === "fixed"),

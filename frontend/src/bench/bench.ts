@@ -64,6 +64,9 @@ export interface Bench {
   /** Whether the white space between the views is measured. */
   spaces: boolean;
   setSpaces: (on: boolean) => void;
+  /** Whether the file the sheet was read from lies under it. */
+  filed: boolean;
+  setFiled: (on: boolean) => void;
   reader: Reader;
   snapping: boolean;
   setSnapping: (on: boolean) => void;

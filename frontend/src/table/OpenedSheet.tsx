@@ -8,7 +8,7 @@ import { useMe } from "../frame/me";
 import { wallOf } from "../marking/wallOf";
 import { useReader } from "../reader/useReader";
 import { type Companion, CompanionBar, firstCompanion, useCompanion } from "./Beside";
-import { Overlay, type OverlayKind, OVERLAYS } from "./Overlay";
+import { Overlay, type OverlayKind, overlaysOf } from "./Overlay";
 import { PinLayer, type PinTool } from "./PinLayer";
 import { PinWords } from "./PinWords";
 import { ReviewedSheet } from "./ReviewedSheet";
@@ -88,7 +88,7 @@ export function OpenedSheet({ sheet }: { sheet: Sheet }) {
     again: () => void again(),
     take,
     add: () => editable && setAdding(true),
-    overlay: () => teaching && setOverlay(following(overlay)),
+    overlay: () => setOverlay(following(overlay, overlaysOf(sheet, teaching))),
     compare: () => teaching && setCompanion(companion ? null : firstCompanion(sheet, wall)),
     giveBack: () => editable && void marking.giveBack(),
     help: () => setKeys(true),
@@ -126,6 +126,7 @@ export function OpenedSheet({ sheet }: { sheet: Sheet }) {
               onPoint={setPointed}
               onChoose={setChosen}
               faded={overlay === "difference"}
+              original={overlay === "file"}
               pushes={tool === null}
             >
               <Overlay sheet={sheet.id} kind={overlay} height={sheet.ink.paper.height} />
@@ -180,6 +181,6 @@ export function OpenedSheet({ sheet }: { sheet: Sheet }) {
 
 const within = (at: number, most: number) => Math.min(Math.max(at, 0), most);
 
-function following(overlay: OverlayKind): OverlayKind {
-  return OVERLAYS[(OVERLAYS.indexOf(overlay) + 1) % OVERLAYS.length]!;
+function following(overlay: OverlayKind, overlays: OverlayKind[]): OverlayKind {
+  return overlays[(overlays.indexOf(overlay) + 1) % overlays.length]!;
 }

@@ -3,6 +3,7 @@ import type { ReactNode } from "react";
 import type { Sheet } from "../api/types";
 import { FindingOverlay } from "../drawing/FindingOverlay";
 import { Ink } from "../drawing/Ink";
+import { OriginalImage } from "../drawing/OriginalImage";
 import { t } from "../frame/language";
 import { Paper } from "../paper/Paper";
 import { MovingInk } from "../reader/MovingInk";
@@ -19,6 +20,8 @@ interface Props {
   onChoose?: (number: number) => void;
   /** Whether the drawing steps back behind what is laid over it. */
   faded?: boolean;
+  /** Whether the file it was read from lies under it. */
+  original?: boolean;
   /** Whether a drag pushes the paper. */
   pushes?: boolean;
   /** What lies over the drawing. */
@@ -27,7 +30,8 @@ interface Props {
 
 /** The sheet with the marks of its findings. */
 export function ReviewedSheet(props: Props) {
-  const { sheet, under, reader, lit, onPoint, onChoose, faded, pushes = true, children } = props;
+  const { sheet, under, reader, lit, onPoint, onChoose, faded, original, children } = props;
+  const { pushes = true } = props;
   const { paper, groups } = sheet.ink;
   return (
     <Paper
@@ -37,6 +41,7 @@ export function ReviewedSheet(props: Props) {
       role="img"
       aria-label={t("Sheet of {{student}}", { student: sheet.student })}
     >
+      {original && <OriginalImage href={`/api/sheets/${sheet.id}/original.svg`} paper={paper} />}
       {under && (
         <g className={classes.under}>
           {under.ink.groups

@@ -10,7 +10,7 @@ import { useMe } from "../frame/me";
 import { dayAndTime } from "../frame/words";
 import { OutboxNote } from "../marking/OutboxNote";
 import { AnotherAttempt } from "./AnotherAttempt";
-import { OVERLAY_NAMES, type OverlayKind, OVERLAYS } from "./Overlay";
+import { OVERLAY_NAMES, type OverlayKind, overlaysOf } from "./Overlay";
 import type { Marking } from "./useMarking";
 
 interface Props {
@@ -28,6 +28,7 @@ interface Props {
 export function TableHeader({ sheet, place, onGo, overlay, onOverlay, onKeys, marking }: Props) {
   const teaching = useMe().role === "instructor";
   const { exercise } = sheet;
+  const overlays = overlaysOf(sheet, teaching);
   return (
     <Header
       trail={
@@ -46,15 +47,17 @@ export function TableHeader({ sheet, place, onGo, overlay, onOverlay, onKeys, ma
       }
     >
       <OutboxNote />
+      {overlays.length > 1 && (
+        <SegmentedControl
+          size="xs"
+          aria-label={t("What is seen of the sheet")}
+          data={overlays.map((kind) => ({ value: kind, label: t(OVERLAY_NAMES[kind]) }))}
+          value={overlay}
+          onChange={(kind) => onOverlay(kind as OverlayKind)}
+        />
+      )}
       {teaching && (
         <>
-          <SegmentedControl
-            size="xs"
-            aria-label={t("What is seen of the sheet")}
-            data={OVERLAYS.map((kind) => ({ value: kind, label: t(OVERLAY_NAMES[kind]) }))}
-            value={overlay}
-            onChange={(kind) => onOverlay(kind as OverlayKind)}
-          />
           <IconButton tip={`${t("Previous")} [`} label={t("Previous")} onClick={() => onGo(-1)}>
             {"‹"}
           </IconButton>

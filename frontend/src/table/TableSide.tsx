@@ -7,6 +7,7 @@ import { ReadersEye } from "../reader/ReadersEye";
 import type { Reader } from "../reader/useReader";
 import { turnOfCorner } from "../turntable/attitude";
 import { PartView } from "../turntable/PartView";
+import { OriginalNote } from "./OriginalNote";
 import classes from "./Table.module.css";
 
 const CORNER_TURN = turnOfCorner("+-+", "+z");
@@ -41,6 +42,7 @@ export function TableSide({ sheet, finding, reader }: Props) {
           ? t("What the chosen finding speaks of is lit on the part.")
           : sheet.exercise.part_name}
       </Text>
+      <OriginalNote sheet={sheet} />
       <Reasons heading={t("Not delivered")} reasons={sheet.lacking} />
       <ReadersEye reader={reader} />
       <Reasons heading={t("Not judged")} reasons={worthSaying(sheet)} />

@@ -6,7 +6,7 @@ How much may be in doubt: common practice, no source.
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Final
 
 from maqueta.geometry.carrier import Circle, Line
@@ -24,6 +24,8 @@ from maqueta.sheet.placed import PlacedView, placed_views
 _MISSED, _SURPLUS = 25.0, 2.2
 #: What is so many tolerances beside its place was read badly.
 _BESIDE: Final = 2.5
+#: A dash is as long as this at most, mm.
+_DASH: Final = 3.0
 #: An axis lies on no line along so much of its length.
 _SURPLUS_AXIS: Final = 0.75
 #: What is on the paper has ink along so much of it, a long stretch along more; it is looked for at so many places a mm.
@@ -79,7 +81,12 @@ def _held(item: PlacedView, lines: Sequence[Drafted], ink: InkMap, tolerance: fl
         return tuple(lines), 0
     hidden = item.view.kind != "pictorial" and any(line.pen == "hidden" for line in lines)
     near = tolerance / item.factor
-    kept = [own for line in lines for own in _without_doubt(item, line, near, hidden)]
+    kept = [
+        part
+        for line in lines
+        for own in _without_doubt(item, line, near, hidden)
+        for part in _of_either_kind(item, own, near, hidden)
+    ]
     drawn = [DrawnPiece(piece_of(line), line.short / item.factor, line.either) for line in kept]
     result = compare(item.lines, drawn, near, 0.0, hidden)
     shown = [piece for piece in result.missing if _shows(item, piece, ink)]
@@ -102,6 +109,19 @@ def _without_doubt(item: PlacedView, line: Drafted, near: float, hidden: bool) -
         on, _ = split([own.piece], expected, near)
         return [drafted_of(piece, pen_of(line)) for piece in on]
     return [line] if own.piece.length * item.factor > _MISSED else []
+
+
+def _of_either_kind(item: PlacedView, line: Drafted, near: float, hidden: bool) -> list[Drafted]:
+    """A line, its short stretches of the wrong kind apart: of a stretch no longer than a dash nobody tells the kind."""
+    own = DrawnPiece(piece_of(line), line.short / item.factor, line.either)
+    if line.pen == "construction" or not isinstance(own.piece.carrier, Line | Circle):
+        return [line]
+    wrong = compare(item.lines, [own], near, 0.0, hidden).wrong
+    if not wrong or any(piece.length * item.factor > _DASH for piece in wrong):
+        return [line]
+    on, off = split([own.piece], wrong, near)
+    like = pen_of(line)
+    return [drafted_of(piece, like) for piece in off] + [drafted_of(p, replace(like, either=True)) for p in on]
 
 
 def _shows(item: PlacedView, piece: Piece, ink: InkMap) -> bool:

@@ -141,6 +141,8 @@ class Content:
     doubtful: frozenset[str] = frozenset()
     #: Of a picture, where it shows ink.
     ink: InkMap | None = None
+    #: A picture itself, laid flat, as JPEG: it covers the page.
+    photograph: bytes | None = None
 
     def moved(self, move: Similarity) -> "Content":
         """The same, moved, turned and made larger or smaller; ink can only be made larger."""
@@ -159,4 +161,5 @@ class Content:
             page=self.page and (self.page[0] * scale, self.page[1] * scale),
             doubtful=self.doubtful,
             ink=self.ink and self.ink.larger(scale),
+            photograph=self.photograph,
         )

@@ -23,12 +23,16 @@ class InkMap:
 
     def share(self, points: Sequence[Point]) -> float:
         """Of some points, mm on paper, the share that lies on ink, or next to it."""
+        return float(self.inked(points).mean()) if len(points) else 0.0
+
+    def inked(self, points: Sequence[Point]) -> NDArray[np.bool_]:
+        """Which of some points, mm on paper, lie on ink, or next to it."""
         high, wide = self.ink.shape
-        places = np.asarray(points, dtype=float) / self.pixel
+        places = np.asarray(points, dtype=float).reshape(-1, 2) / self.pixel
         x, y = np.rint(places[:, 0]).astype(int), high - 1 - np.rint(places[:, 1]).astype(int)
         inked = np.zeros(len(places), dtype=bool)
         for dx in (-1, 0, 1):
             for dy in (-1, 0, 1):
                 inside = (x + dx >= 0) & (x + dx < wide) & (y + dy >= 0) & (y + dy < high)
                 inked[inside] |= self.ink[(y + dy)[inside], (x + dx)[inside]]
-        return float(inked.mean()) if len(inked) else 0.0
+        return inked

@@ -6,10 +6,11 @@ from dataclasses import dataclass, replace
 from typing import Final
 
 from maqueta.geometry.box import Box, apart, box_of
-from maqueta.geometry.carrier import Line, Similarity
+from maqueta.geometry.carrier import Line, Point, Similarity
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.arranged import Standing, arrange
+from maqueta.reading.axes_by_ink import axes_by_ink
 from maqueta.reading.begun import BegunSheet, begun
 from maqueta.reading.by_place import AXIS_NEAR, told_by_place
 from maqueta.reading.by_the_ink import by_the_ink
@@ -21,10 +22,12 @@ from maqueta.reading.identify import Fit
 from maqueta.reading.kinds import Kind, pattern_kind
 from maqueta.reading.loose_sizes import Loose, loose_sizes
 from maqueta.reading.notes import notes_of
+from maqueta.reading.original import Original
 from maqueta.reading.sizes import tie_sizes
 from maqueta.reading.special.belonging import labels_of_groups
 from maqueta.reading.special.matching import Known, Matching
 from maqueta.reading.special.on_sheet import with_special
+from maqueta.reading.title_by_ink import title_by_ink
 from maqueta.reading.view_groups import Group
 from maqueta.sheet.document import (
     MOST_DIMENSIONS,
@@ -41,6 +44,7 @@ from maqueta.sheet.drafted import Pen, drafted_of
 from maqueta.sheet.drafted_line import Drafted, points_of
 from maqueta.sheet.fields import Identifier
 from maqueta.sheet.placed import PlacedView, placed_views
+from maqueta.sheet.sheet_form import SheetForm
 from maqueta.sheet.view import MOST_LINES, View
 from maqueta.sheet.view_graph import with_front
 from maqueta.sizes.pitch_circles import pitch_circles
@@ -51,10 +55,11 @@ _GEOMETRY: Final = ("visible", "hidden", "open")
 
 @dataclass(frozen=True)
 class ReadSheet:
-    """A sheet as read: the document and what could not be read."""
+    """A sheet as read: the document, what could not be read, and the file as it lies under it."""
 
     document: SheetDocument
     not_read: tuple[Phrase, ...]
+    original: Original
 
 
 def read_sheet(content: Content, projected: ProjectedPart, expected: Expectation) -> ReadSheet:
@@ -111,16 +116,26 @@ def finished(sheet: BegunSheet, projected: ProjectedPart, asks: bool = False) ->
     drawn = [item for item in placed if item.lines.pieces]
     pitches = {i.view.id: pitch_circles(projected.part, i.orthographic) for i in drawn if i.orthographic is not None}
     all_sizes, leaders = [*content.sizes, *loose.sizes], [*content.pointers, *loose.pointers]
-    tied = tie_sizes(all_sizes, leaders, content.words, drawn, expected.tolerance, pitches)
+    tied = tie_sizes(all_sizes, leaders, content.words, drawn, expected.tolerance, pitches, content.ink)
     # What a text may say or not is no claim: the size is as it should be.
     sizes = tuple(
         own.model_copy(update={"text": None}) if own.text in content.doubtful else own for own in tied.dimensions
     )
+    untied: list[Phrase] = []
     centre_lines = (*_centre_lines(axes, [(item.view, item.box, item.factor) for item in placed]), *axes_in_doubt)
     document = document.model_copy(update={"marks": centre_lines[:MOST_MARKS], "dimensions": sizes[:MOST_DIMENSIONS]})
+    if content.ink is not None:
+        shown = axes_by_ink(document, projected, content.ink, expected.tolerance)
+        document = document.model_copy(update={"marks": (*document.marks, *shown)[:MOST_MARKS]})
+        doubts += len(shown)
+        title = title_by_ink(sheet.title, _on_form(sheet), content.ink, expected.angle, document.views)
+        document = document.model_copy(update={"title": title.title})
+        if title.fields:
+            names = tuple(phrase("field-name", field=field) for field in title.fields)
+            untied.append(phrase("unread-title", fields=names))
     notes = notes_of(content.words, sheet.frame, tied.used)
     document = document.model_copy(update={"notes": notes[:MOST_NOTES]})
-    untied = [phrase("unread-loose-dimension", text=text) for text in tied.loose]
+    untied += [phrase("unread-loose-dimension", text=text) for text in tied.loose]
     untied += [phrase("unread-loose-text", text=text) for text in loose.unclear]
     too_many = [
         phrase("unread-too-many", count=count, what=what, most=most)
@@ -140,7 +155,7 @@ def finished(sheet: BegunSheet, projected: ProjectedPart, asks: bool = False) ->
         untied.append(phrase("form-not-on-sheet"))
     seen = [] if content.ink is None else [phrase("unread-picture-read")]
     not_read = [*seen, *content.not_read, *settled.left_out, *untied, *too_many]
-    return ReadSheet(_moved(document, shift), tuple(not_read))
+    return ReadSheet(_moved(document, shift), tuple(not_read), Original(content, shift))
 
 
 def _told_apart(matching: Matching, told: bool) -> tuple[list[Fit | None], int | None, dict[int, Known]]:
@@ -168,6 +183,14 @@ def _told_apart(matching: Matching, told: bool) -> tuple[list[Fit | None], int |
         each.parent: each.hung_on for each in known.values() if each.parent is not None and each.hung_on is not None
     }
     return [own.get(place, fit) for place, fit in enumerate(fits)], front, known
+
+
+def _on_form(sheet: BegunSheet) -> tuple[SheetForm, Point] | None:
+    """The form a sheet stands on, and by how much it is moved there."""
+    form, border = sheet.expected.form, sheet.frame.border
+    if form is None or border is None or not sheet.on_form:
+        return None
+    return form, (border[0] - form.border[0], border[1] - form.border[1])
 
 
 def _loose(

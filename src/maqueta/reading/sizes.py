@@ -9,6 +9,7 @@ from maqueta.geometry.box import apart
 from maqueta.geometry.carrier import Circle, Line, Point
 from maqueta.geometry.line_set import LineSet, extremes
 from maqueta.reading.content import Pointer, Size, Words
+from maqueta.reading.ink_map import InkMap
 from maqueta.reading.slanted_sizes import angle_at, chamfer_at
 from maqueta.sheet.dimension import Dimension, Lettering, LinearDimension, RoundDimension
 from maqueta.sheet.placed import PlacedView
@@ -21,6 +22,13 @@ _GAP: Final = 3.0
 _NOTE_NEAR: Final = 4.0
 
 
+#: A size stands no farther than this off its view, mm; one of a picture, of which the extension lines may be cut short,
+#: no farther than that (common practice, no source).
+_FAR, _FAR_SEEN = 10 * _GAP, 40 * _GAP
+#: In a picture a note tells the size of a circle within this share; its leader goes on to the circle where it is inked
+#: along so much of the way, so many places a mm, and points at its middle within so much, mm (common practice, no
+#: source).
+_SAME, _GOES_ON, _PLACES, _AT_MIDDLE = 5e-3, 0.97, 4.0, 0.8
 #: Letters lower than this (mm) are not meant to be read as they are (common practice, no source).
 _READABLE: Final = 1.0
 #: Circles through the centres of holes, by the id of the view that shows them.
@@ -43,20 +51,27 @@ def tie_sizes(
     views: Sequence[PlacedView],
     tolerance: float,
     pitches: Pitches,
+    seen: InkMap | None = None,
 ) -> TiedSizes:
-    """Tie sizes and leader notes to views. `tolerance` is mm on paper; `pitches` are circles through holes, by view."""
+    """Tie sizes and leader notes to views. `tolerance` is mm on paper; `pitches` are circles through holes, by view.
+
+    Of a picture (`seen` is its ink) leaders and extension lines are cut short by what they cross: where a leader goes
+    on to a circle of which its note tells the size, that one is meant.
+    """
     dimensions: list[Dimension] = []
     loose: list[str] = []
     for size in sizes:
-        tied = _tied(size, views, tolerance, pitches, f"d{len(dimensions) + 1}")
+        tied = _tied(size, views, tolerance, pitches, f"d{len(dimensions) + 1}", _FAR if seen is None else _FAR_SEEN)
         if tied is None:
             loose.append(size.text)
         else:
-            seen = {"lettering": _lettering(size)} | ({"gaps": _gaps(size, tied, views)} if size.feet else {})
-            dimensions.append(tied.model_copy(update=seen))
+            look = {"lettering": _lettering(size)} | ({"gaps": _gaps(size, tied, views)} if size.feet else {})
+            dimensions.append(tied.model_copy(update=look))
     used: list[str] = []
     for pointer, note in _noted(pointers, words):
-        tied = _note(pointer, note, views, tolerance, pitches, f"d{len(dimensions) + 1}")
+        tied = _note(pointer, note, views, tolerance, pitches, f"d{len(dimensions) + 1}", seen)
+        if tied is None and seen is not None and pointer.note:
+            loose.append(note)
         if tied is not None:
             dimensions.append(tied)
             used += [note, *(word.text for word in words if word.text in note)]
@@ -90,7 +105,9 @@ def _lettering(size: Size) -> Lettering | None:
     return Lettering(height=size.lettering[0], turn=math.remainder(size.lettering[1], 360.0))
 
 
-def _tied(size: Size, views: Sequence[PlacedView], tolerance: float, pitches: Pitches, name: str) -> Dimension | None:
+def _tied(
+    size: Size, views: Sequence[PlacedView], tolerance: float, pitches: Pitches, name: str, reach: float
+) -> Dimension | None:
     if size.kind in ("diameter", "radius"):
         return _round(size, views, tolerance, name) or _pitch(size, views, tolerance, pitches, name)
     if size.vertex is not None:
@@ -104,7 +121,7 @@ def _tied(size: Size, views: Sequence[PlacedView], tolerance: float, pitches: Pi
     if not candidates:
         return None
     far, _, touching, item, start, end = min(candidates, key=lambda c: c[:3])
-    if far and touching > 10 * _GAP:
+    if far and touching > reach:
         return None
     along: Literal["across", "up", "aligned"] = "aligned"
     turn = size.turn % math.pi
@@ -237,7 +254,13 @@ def _noted(pointers: Sequence[Pointer], words: Sequence[Words]) -> Iterator[tupl
 
 
 def _note(
-    pointer: Pointer, note: str, views: Sequence[PlacedView], tolerance: float, pitches: Pitches, name: str
+    pointer: Pointer,
+    note: str,
+    views: Sequence[PlacedView],
+    tolerance: float,
+    pitches: Pitches,
+    name: str,
+    seen: InkMap | None,
 ) -> Dimension | None:
     """A leader whose note is the size of the circle it points at: a drawn one, or the one through holes."""
     written = read_text(note)
@@ -249,16 +272,44 @@ def _note(
     through = [
         (item, Circle(*pitch.centre, pitch.radius), True) for item in views for pitch in pitches.get(item.view.id, ())
     ]
-    best = None
+    reach = max(1.0, 3 * tolerance)
+    best: tuple[bool, float, PlacedView, Circle, bool] | None = None
     for item, circle, pitch in (*drawn, *through):
         away = math.dist(item.to_sheet((circle.x, circle.y)), pointer.points[0])
         # A leader may end at the middle of a hole, but not at that of a circle through holes.
         off = abs(away - circle.radius * item.factor)
         off = off if pitch else min(off, away)
-        if best is None or off < best[0] - 1e-6:
-            best = (off, item, circle, pitch)
-    if best is None or best[0] > max(1.0, 3 * tolerance):
+        size = circle.radius * (1 if written.symbol == "radius" else 2)
+        told = seen is not None and abs(size - written.value) <= _SAME * size
+        other = not (told and (off <= reach or _goes_on(pointer, item, circle, seen)))
+        if best is None or (other, off) < (best[0], best[1] - 1e-6):
+            best = (other, off, item, circle, pitch)
+    if best is None or (best[0] and best[1] > reach):
         return None
-    _, item, circle, pitch = best
+    _, _, item, circle, pitch = best
     tied = _round_dimension(note, written.symbol == "radius", item, circle, pointer.points[-1], name)
     return tied.model_copy(update={"pitch": True, "count": 1}) if pitch else tied
+
+
+def _goes_on(pointer: Pointer, item: PlacedView, circle: Circle, ink: InkMap | None) -> bool:
+    """Whether a picture shows that a leader goes on, straight towards the middle of a circle, until it is there."""
+    if ink is None or len(pointer.points) < 2:
+        return False
+    (x, y), before = pointer.points[:2]
+    length = math.dist((x, y), before)
+    if length < 1e-9:
+        return False
+    along = ((x - before[0]) / length, (y - before[1]) / length)
+    cx, cy = item.to_sheet((circle.x, circle.y))
+    ahead = (cx - x) * along[0] + (cy - y) * along[1]
+    aside = abs((cy - y) * along[0] - (cx - x) * along[1])
+    way = ahead - circle.radius * item.factor
+    if way <= 0 or aside > _AT_MIDDLE:
+        # From within, a leader reaches the circle on its far side.
+        way = ahead + circle.radius * item.factor
+    if way <= 0 or aside > _AT_MIDDLE:
+        return False
+    count = max(5, round(_PLACES * way))
+    return (
+        ink.share([(x + along[0] * way * k / count, y + along[1] * way * k / count) for k in range(count)]) >= _GOES_ON
+    )

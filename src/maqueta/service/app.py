@@ -16,6 +16,7 @@ from maqueta.service import guards, health
 from maqueta.service.admission import MOST_ASIDE, PLACES
 from maqueta.service.bench import document_routes, model_answer_routes, readers_eye_routes, receipts
 from maqueta.service.bench import routes as bench_routes
+from maqueta.service.deliveries import original_routes
 from maqueta.service.deliveries import routes as delivery_routes
 from maqueta.service.exercises import change_routes
 from maqueta.service.exercises import routes as exercise_routes
@@ -77,6 +78,7 @@ def describe() -> FastAPI:
         model_answer_routes,
         readers_eye_routes,
         delivery_routes,
+        original_routes,
         marking_routes,
         wall_routes,
         scheme_routes,

@@ -46,6 +46,17 @@ class BucketStore(FileStore):
             self._written(name, self._fetched(name))
         return kept
 
+    def remove(self, name: str) -> None:
+        """Let go of a file for good, if it is there; copies on other machines go when they are emptied.
+
+        Raises FilesAway.
+        """
+        super().remove(name)
+        try:
+            _client(self.endpoint).delete_object(Bucket=self.bucket, Key=self._key(name))
+        except (BotoCoreError, ClientError) as error:
+            raise FilesAway(f"the file could not be taken from the bucket {self.bucket}: {error}") from error
+
     def names(self) -> Iterator[str]:
         """The names of all files, in order. Raises FilesAway."""
         try:

@@ -29,6 +29,10 @@ class FileStore:
         """The contents. Raises FileNotFoundError."""
         return self.path(name).read_bytes()
 
+    def remove(self, name: str) -> None:
+        """Let go of a file for good, if it is there."""
+        self._place(name).unlink(missing_ok=True)
+
     def names(self) -> Iterator[str]:
         """The names of all files, in order."""
         return (path.name for path in sorted(self.folder.glob("??/*")) if len(path.name) == 64)

@@ -18,6 +18,7 @@ from maqueta.store.models import (
     ExerciseRecord,
     FindingRecord,
     KnownBrowser,
+    OriginalRecord,
     PartRecord,
     SchemeTemplate,
     SchoolClass,
@@ -43,6 +44,12 @@ def held(session: Session, person: Account) -> Held:
         )
         .where(SheetRecord.student_id == person.id)
         .order_by(SheetRecord.id)
+    )
+    files = (
+        select(OriginalRecord, ExerciseRecord.title)
+        .join(ExerciseRecord, ExerciseRecord.id == OriginalRecord.exercise_id)
+        .where(OriginalRecord.student_id == person.id)
+        .order_by(OriginalRecord.id)
     )
     parts = select(PartRecord.name).where(PartRecord.owner_id == person.id).order_by(PartRecord.id)
     forms = select(SheetFormRecord.name).where(SheetFormRecord.owner_id == person.id).order_by(SheetFormRecord.id)
@@ -71,6 +78,10 @@ def held(session: Session, person: Account) -> Held:
         "ways_of_marking": list(session.scalars(schemes)),
         "exercises": list(session.scalars(exercises.order_by(ExerciseRecord.id))),
         "sheets": [_sheet(sheet) for sheet in session.scalars(sheets)],
+        "files_of_sheets": [
+            {"exercise": title, "attempt": own.attempt, "name": own.name, "brought_in_at": own.brought_in_at}
+            for own, title in session.execute(files).tuples()
+        ],
         "deeds": [{"at": deed.at, "what": deed.what, "to_what": deed.to_what} for deed in session.scalars(deeds)],
     }
 

@@ -10,6 +10,7 @@ from sqlalchemy.types import TypeDecorator
 from maqueta.phrases.phrase import Phrase
 
 _PHRASE: Final = TypeAdapter(Phrase)
+_PHRASES: Final = TypeAdapter(tuple[Phrase, ...])
 
 
 class Said(TypeDecorator[Phrase]):
@@ -25,3 +26,18 @@ class Said(TypeDecorator[Phrase]):
     def process_result_value(self, value: Any, dialect: Dialect) -> Phrase | None:
         """The phrase kept."""
         return None if value is None else _PHRASE.validate_python(value)
+
+
+class AllSaid(TypeDecorator[tuple[Phrase, ...]]):
+    """Phrases in their order."""
+
+    impl = JSON
+    cache_ok = True
+
+    def process_bind_param(self, value: tuple[Phrase, ...] | None, dialect: Dialect) -> Any:
+        """What is kept of phrases."""
+        return _PHRASES.dump_python(value or (), mode="json")
+
+    def process_result_value(self, value: Any, dialect: Dialect) -> tuple[Phrase, ...]:
+        """The phrases kept."""
+        return _PHRASES.validate_python(value)

@@ -1,5 +1,5 @@
-import { Button, FileButton, List, NativeSelect, Text, Title } from "@mantine/core";
-import { useMutation, useQuery } from "@tanstack/react-query";
+import { Button, FileButton, List, NativeSelect, Switch, Text, Title } from "@mantine/core";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { t } from "../../frame/language";
@@ -7,6 +7,7 @@ import { answer, api, fileBody } from "../../api/client";
 import type { ReadSheet, SheetDocument } from "../../api/types";
 import type { Bench } from "../bench";
 import classes from "../Bench.module.css";
+import { originalKey, useOriginal } from "../useOriginal";
 import { type Saying, sayingOf, sayings, takenFor, valueOf } from "../saidOf";
 
 interface Correction extends Saying {
@@ -24,7 +25,9 @@ interface Source {
 /** A sheet drawn elsewhere: read from a DXF, PDF or SVG file or a scan, then put right where a view was taken for another. */
 export function DeliverFile({ bench }: { bench: Bench }) {
   const { exercise, draft, document } = bench;
-  const [notRead, setNotRead] = useState<string[] | null>(null);
+  const queries = useQueryClient();
+  const original = useOriginal(exercise.id).data;
+  const notRead = original?.not_read ?? [];
   const [source, setSource] = useState<Source | null>(null);
   const drafted = document.views.filter((view) => view.lines);
   const path = { params: { path: { exercise_id: exercise.id } } };
@@ -39,7 +42,8 @@ export function DeliverFile({ bench }: { bench: Bench }) {
       ),
     onSuccess: (read: ReadSheet, { file }) => {
       draft.change(read.document);
-      setNotRead(read.not_read);
+      void queries.invalidateQueries({ queryKey: originalKey(exercise.id) });
+      bench.setFiled(true);
       setSource({ file, page: read.page, pages: read.pages });
     },
   });
@@ -137,7 +141,16 @@ export function DeliverFile({ bench }: { bench: Bench }) {
           })}
         </ul>
       )}
-      {notRead && notRead.length > 0 && (
+      {original && (
+        <Switch
+          mt="xs"
+          size="xs"
+          label={t("{{name}} under the sheet", { name: original.name })}
+          checked={bench.filed}
+          onChange={(event) => bench.setFiled(event.currentTarget.checked)}
+        />
+      )}
+      {notRead.length > 0 && (
         <>
           <Text size="sm" mt="xs">
             {t("{{count}} things were not read:", { count: notRead.length })}

@@ -44,6 +44,7 @@ table-too-long = The table is longer than { $most } rows.
 no-such-instructor = No instructor has the log-in name { $login }.
 no-such-code = No class has this code. Ask your instructor for it once more.
 file-refused = { $file }: { $reason }.
+no-original = This sheet was not read from a file.
 no-such-view = There is no such view on the sheet.
 nothing-changed = Nothing was changed: { $reason }.
 drafted-by-hand = To be drafted by hand: { $views }. Your draft is as it was.

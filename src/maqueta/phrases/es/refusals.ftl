@@ -44,6 +44,7 @@ table-too-long = La tabla tiene más de { $most } filas.
 no-such-instructor = Ningún docente tiene el nombre de acceso { $login }.
 no-such-code = Ninguna clase tiene este código. Pídelo otra vez a tu docente.
 file-refused = { $file }: { $reason }.
+no-original = Esta lámina no se leyó de un archivo.
 no-such-view = No existe esa vista en la lámina.
 nothing-changed = No se ha cambiado nada: { $reason }.
 drafted-by-hand = Hay que dibujar a mano: { $views }. Su borrador sigue como estaba.

@@ -22,7 +22,7 @@ from maqueta.reading.limits import MOST_STROKES
 from maqueta.reading.picture.arrowheads import heads_of
 from maqueta.reading.picture.broken_lines import Dash, broken_circles, broken_lines
 from maqueta.reading.picture.fitted import paths_of
-from maqueta.reading.picture.image import Picture
+from maqueta.reading.picture.image import Picture, jpeg_of
 from maqueta.reading.picture.ink import ink_of
 from maqueta.reading.picture.lettering import Lettering, lettering_of
 from maqueta.reading.picture.path import Path
@@ -44,6 +44,8 @@ _LEAN, _OF_LENGTH = 0.12, 0.002
 _WIDER: Final = 1.35
 #: What wide and narrow lines are written down as, 1/100 mm; the picture knows no more than that.
 _WIDE, _NARROW = 50, 25
+#: A picture is shown with pixels of this size, mm.
+_SHOWN_PIXEL: Final = 0.18
 _PLAIN: Final = Style("", (), "", False, None, 0)
 
 
@@ -92,6 +94,7 @@ def read_picture(picture: Picture, paper: tuple[float, float]) -> Content:
         page=(ink.shape[1] * pixel, high * pixel),
         doubtful=frozenset(own.text for own in read or () if not own.sure),
         ink=InkMap(ink > 0, pixel),
+        photograph=jpeg_of(sheet.grey, min(1.0, pixel / _SHOWN_PIXEL)),
     )
 
 

@@ -19,6 +19,8 @@ _FEWEST: Final = 500_000
 #: Dots an inch that scanners write; what cameras and screens write is no size.
 _LEAST_DPI, _MOST_DPI = 99.0, 1300.0
 _INCH: Final = 25.4
+#: Quality of a JPEG in which thin lines show clearly (common practice, no source).
+_TO_BE_LOOKED_AT: Final = 60
 _STARTS: Final = (b"\x89PNG\r\n\x1a\n", b"\xff\xd8\xff")
 
 
@@ -50,6 +52,14 @@ def picture_of(data: bytes) -> Picture:
     except (UnidentifiedImageError, Image.DecompressionBombError, OSError, SyntaxError, ValueError) as error:
         raise UnreadableSheetError(phrase("sheet-picture-broken")) from error
     return Picture(grey, _pixel(dots))
+
+
+def jpeg_of(grey: Grey, smaller: float) -> bytes:
+    """Grey values as a JPEG file of so many times the width and height, at most 1, to be looked at."""
+    size = (max(1, round(grey.shape[1] * smaller)), max(1, round(grey.shape[0] * smaller)))
+    written = io.BytesIO()
+    Image.fromarray(grey).resize(size, Image.Resampling.BOX).save(written, "JPEG", quality=_TO_BE_LOOKED_AT)
+    return written.getvalue()
 
 
 def _on_white(image: Image.Image) -> Grey:

@@ -17,7 +17,8 @@ from maqueta.sheet.document import SheetDocument
 from maqueta.solid.mesh import Mesh
 
 DrawingKind = Literal["svg", "pdf", "dxf"]
-_SANDBOX: Final = "sandbox; default-src 'none'; style-src 'unsafe-inline'; font-src data:"
+#: What an SVG may do that is opened by itself: nothing.
+SANDBOX: Final = "sandbox; default-src 'none'; style-src 'unsafe-inline'; font-src data:"
 
 
 def drawing(
@@ -44,7 +45,7 @@ def drawing_response(data: bytes, kind: DrawingKind, name: str, request: Request
     if request.headers.get("if-none-match") == tag:
         return Response(status_code=304, headers=headers)
     if kind == "svg":
-        return Response(data, media_type="image/svg+xml", headers=headers | {"content-security-policy": _SANDBOX})
+        return Response(data, media_type="image/svg+xml", headers=headers | {"content-security-policy": SANDBOX})
     if kind == "pdf":
         shown = {"content-disposition": f'inline; filename="{name}.pdf"'}
         return Response(data, media_type="application/pdf", headers=headers | shown)

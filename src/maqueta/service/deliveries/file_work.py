@@ -8,9 +8,11 @@ from maqueta.projection.look import Look
 from maqueta.reading.delivered import begun_of, paper_of
 from maqueta.reading.errors import UnreadableSheetError
 from maqueta.reading.file_content import content_of, pages_of
+from maqueta.reading.original import original_svg
 from maqueta.reading.sheet import finished
 from maqueta.reading.special.matching import LooksWantedError
 from maqueta.service.shelf.part_files import part_at
+from maqueta.sheet.paper import sides
 from maqueta.store.files import StoredFile
 from maqueta.task.exercise import Exercise
 
@@ -29,6 +31,8 @@ class SheetWork:
     not_read: tuple[Phrase, ...] = ()
     refused: Phrase | None = None
     wanted: tuple[Look, ...] = ()
+    #: The file as it lies under what was read of it, as SVG.
+    original: str = ""
     #: How many pages the file has, and how many views were found on this one.
     pages: int = 1
     views: int = 0
@@ -54,5 +58,9 @@ def read_sheet_file(data: bytes, page: int, part: StoredFile, task: Exercise, lo
     except MemoryError:
         return SheetWork(refused=phrase("sheet-needs-memory"))
     return SheetWork(
-        read.document.model_dump_json(), read.not_read, pages=pages_of(data), views=len(read.document.views)
+        read.document.model_dump_json(),
+        read.not_read,
+        original=original_svg(read.original, sides(read.document.paper.size, read.document.paper.landscape)),
+        pages=pages_of(data),
+        views=len(read.document.views),
     )

@@ -6,6 +6,7 @@ from pydantic import Field
 
 from maqueta.reading.correct import Said
 from maqueta.service.language import Sentence
+from maqueta.service.messages import Time
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.fields import Identifier
 from maqueta.strict import Strict
@@ -28,6 +29,16 @@ class ReadSheetAnswer(Strict):
     not_read: list[Sentence]
     page: int = 1
     pages: int = 1
+
+
+class OriginalAnswer(Strict):
+    """The file a sheet was read from: its name, which page of how many, and what of it was not read."""
+
+    name: str
+    page: int
+    pages: int
+    not_read: list[Sentence]
+    brought_in_at: Time
 
 
 class CorrectionRequest(Strict):

@@ -10,6 +10,7 @@ from maqueta.reading.pdf.file import MOST_PAGES
 from maqueta.service.bench.receipts import receipt_of
 from maqueta.service.deliveries.file_work import SheetWork
 from maqueta.service.deliveries.messages import CorrectionRequest, DeliveryAnswer, ReadSheetAnswer, StudentName
+from maqueta.service.deliveries.originals import Upload, keep
 from maqueta.service.deliveries.work import Wanted, judged, mended, recognised
 from maqueta.service.desk import AtDesk, DeskPlace
 from maqueta.service.desk_work import Desk
@@ -60,7 +61,7 @@ def read_file(
 ) -> ReadSheetAnswer:
     """Read a page of a student's own file, or the first one that is a sheet.
 
-    Nothing is stored: the bench keeps what was read as a draft.
+    What was read the bench keeps as a draft; the file is kept beside it.
     """
     exercise = exercise_for(session, student, exercise_id)
     data, name = uploaded_sheet(at.world.settings, file)
@@ -73,6 +74,10 @@ def read_file(
     if work.refused is not None:
         raise HTTPException(422, phrase("draft-file-refused", file=name, reason=work.refused))
     answer = at.run(recognised, desk, _document(work, name), list(work.not_read))
+    sheet = own_sheet(session, student, exercise.id)
+    if sheet is None or sheet.state == "draft":
+        whose = (student, exercise, 1 if sheet is None else sheet.attempt)
+        keep(at.world.files, session, whose, Upload(data, name, found), work)
     return answer.model_copy(update={"page": found, "pages": work.pages})
 
 
@@ -143,6 +148,7 @@ def take_delivery(
         )
     kept = result.document.model_dump(mode="json")
     record = deliver(session, whose, exercise, kept, result.measured, scope_json(result.scope), receipt_of(kept))
+    keep(at.world.files, session, (whose, exercise, record.attempt), Upload(data, name, page), work)
     return DeliveryAnswer(
         sheet=record.id,
         student=StudentName(id=whose.id, name=whose.name),

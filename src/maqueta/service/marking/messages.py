@@ -10,6 +10,7 @@ from maqueta.judging.finding import Severity
 from maqueta.judging.points import Outcome
 from maqueta.judging.rule import Sign
 from maqueta.service.bench.messages import InkAnswer, PaperAnswer
+from maqueta.service.deliveries.messages import OriginalAnswer
 from maqueta.service.exercises.messages import ExerciseAnswer
 from maqueta.service.language import Sentence
 from maqueta.service.messages import Time
@@ -169,6 +170,7 @@ class SheetAnswer(MarkAnswer):
     pins: list[PinAnswer]
     attempts: list[Attempt]
     receipt: str | None
+    original: OriginalAnswer | None
     unjudged: dict[Criterion, Sentence]
     lacking: dict[Criterion, Sentence]
     remark: str

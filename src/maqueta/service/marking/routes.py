@@ -11,6 +11,7 @@ from maqueta.judging.scope import Scope
 from maqueta.phrases.phrase import phrase
 from maqueta.service.bench.drawings import DrawingKind, drawing_response
 from maqueta.service.bench.work import drawn, inked
+from maqueta.service.deliveries.originals import original_answer
 from maqueta.service.desk import AtDesk
 from maqueta.service.exercises.answers import exercise_answer, task_of
 from maqueta.service.exercises.variation import version_for
@@ -87,6 +88,7 @@ def one(sheet_id: int, account: AnyAccount, session: InTransaction, at: AtDesk) 
         pins=pin_answers(sheet) if own else [],
         attempts=attempts([standing(at, other, exercise, task, extra) for other in others]),
         receipt=sheet.receipt,
+        original=original_answer(session, sheet),
         unjudged=dict(scope.unjudged),
         lacking=dict(scope.lacking),
         remark=sheet.remark if reviewed else "",

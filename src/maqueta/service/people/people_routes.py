@@ -28,6 +28,7 @@ from maqueta.store.deeds import deeds, note_deed
 from maqueta.store.errors import AlreadyAnonymous
 from maqueta.store.log_ins import end_log_ins, forget_failures, log_ins_of
 from maqueta.store.models import Account
+from maqueta.store.originals import forget_originals
 from maqueta.store.people import held, make_anonymous
 
 router = APIRouter(prefix="/api")
@@ -145,10 +146,13 @@ def held_about(person: int, admin: Admin, session: InTransaction) -> HeldAnswer:
 
 
 @router.post("/people/{person}/anonymous")
-def forget(person: int, admin: Admin, session: InTransaction) -> Person:
+def forget(person: int, admin: Admin, session: InTransaction, world: InWorld) -> Person:
     """Close an account for good, and let nothing tell whose it was. There is no way back."""
     found = account(session, person)
     if found.id == admin.id:
         raise HTTPException(409, phrase("own-account-anonymous"))
     make_anonymous(session, found)
+    # Sheets from elsewhere have names on them. Should one not go, nothing of all this is kept, and it is said.
+    for name in forget_originals(session, found):
+        world.files.remove(name)
     return _person(found)

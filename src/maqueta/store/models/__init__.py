@@ -15,7 +15,7 @@ from maqueta.store.models.people import (
     SharedClass,
     SharedKey,
 )
-from maqueta.store.models.sheets import FindingRecord, SheetRecord
+from maqueta.store.models.sheets import FindingRecord, OriginalRecord, SheetRecord
 from maqueta.store.models.shelf import LabelRecord, PartRecord, ProjectionRecord, SheetFormRecord, VersionRecord
 
 __all__ = [
@@ -34,6 +34,7 @@ __all__ = [
     "LogIn",
     "ModelAnswerRecord",
     "MoreTime",
+    "OriginalRecord",
     "PartRecord",
     "PinRecord",
     "ProjectionRecord",

@@ -6,9 +6,11 @@ from typing import TYPE_CHECKING, Any
 from sqlalchemy import JSON, DateTime, ForeignKey, Integer, String, Text, UniqueConstraint
 from sqlalchemy.orm import Mapped, mapped_column, relationship
 
+from maqueta.phrases.phrase import Phrase
 from maqueta.store.models.base import Base
 from maqueta.store.models.exercises import ExerciseRecord
 from maqueta.store.models.people import Account
+from maqueta.store.said import AllSaid
 
 if TYPE_CHECKING:
     from maqueta.store.models.marking import AddedFinding, GivenMark, PinRecord
@@ -52,6 +54,27 @@ class SheetRecord(Base):
     pins: Mapped[list["PinRecord"]] = relationship(
         back_populates="sheet", order_by="PinRecord.id", cascade="all, delete-orphan"
     )
+
+
+class OriginalRecord(Base):
+    """The file an attempt of a student was read from, the one that was brought in last, and what of it was not read.
+
+    `file` and `laid` name the file and its drawing that lies under the sheet, by content hash.
+    """
+
+    __tablename__ = "original"
+    __table_args__ = (UniqueConstraint("exercise_id", "student_id", "attempt"),)
+    id: Mapped[int] = mapped_column(primary_key=True)
+    exercise_id: Mapped[int] = mapped_column(ForeignKey("exercise.id", ondelete="CASCADE"))
+    student_id: Mapped[int] = mapped_column(ForeignKey("account.id"))
+    attempt: Mapped[int] = mapped_column(Integer)
+    name: Mapped[str] = mapped_column(String(255))
+    file: Mapped[str] = mapped_column(String(64))
+    laid: Mapped[str] = mapped_column(String(64))
+    page: Mapped[int] = mapped_column(Integer)
+    pages: Mapped[int] = mapped_column(Integer)
+    not_read: Mapped[tuple[Phrase, ...]] = mapped_column(AllSaid)
+    brought_in_at: Mapped[datetime] = mapped_column(DateTime)
 
 
 class FindingRecord(Base):

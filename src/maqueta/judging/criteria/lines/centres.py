@@ -11,7 +11,7 @@ from maqueta.judging.survey import Survey
 from maqueta.judging.undrawn import lies_on, undrawn_lines
 from maqueta.projection.axes_seen import centre_seen, feature_axis
 from maqueta.projection.look import Look
-from maqueta.sheet.document import CentreLine, CentreMark
+from maqueta.sheet.axes_drawn import is_lined, is_marked
 from maqueta.sheet.placed import PlacedView
 from maqueta.solid.part import Feature
 
@@ -28,14 +28,14 @@ def check_centres(survey: Survey, item: PlacedView, look: Look) -> list[Finding]
     for feature in part.features:
         if look.shows_point(feature.axis):
             centre = centre_seen(feature, look)
-            if _circle_shown(item, feature, centre, tolerance) and not _marked(marks, centre, tolerance):
+            if _circle_shown(item, feature, centre, tolerance) and not is_marked(marks, centre, tolerance):
                 unmarked.append((centre, feature.diameter / 2, feature))
         elif any(set(piece.faces) & set(feature.faces) for piece in _shown(item)):
             start, end = feature_axis(part, feature, look)
             # The centre line between the halves of a half section is a matter of its own.
             if lies_on((start, end), parting, tolerance):
                 continue
-            if not _lined(marks, start, end, tolerance):
+            if not is_lined(marks, start, end, tolerance):
                 unlined.append((start, end, feature))
     findings = []
     if unmarked:
@@ -82,33 +82,3 @@ def _circle_shown(item: PlacedView, feature: Feature, centre: Point, tolerance: 
         and math.dist((piece.carrier.x, piece.carrier.y), centre) <= tolerance
         for piece in _shown(item)
     )
-
-
-def _marked(marks: list[CentreMark | CentreLine], centre: Point, tolerance: float) -> bool:
-    """A centre mark there, or two centre lines that cross there."""
-    through = 0
-    for mark in marks:
-        if isinstance(mark, CentreMark):
-            if math.dist(mark.centre, centre) <= tolerance:
-                return True
-        elif _distance(centre, mark.start, mark.end) <= tolerance:
-            through += 1
-    return through >= 2
-
-
-def _lined(marks: list[CentreMark | CentreLine], start: Point, end: Point, tolerance: float) -> bool:
-    """A centre line that runs along the whole axis."""
-    return any(
-        isinstance(mark, CentreLine)
-        and _distance(start, mark.start, mark.end) <= tolerance
-        and _distance(end, mark.start, mark.end) <= tolerance
-        for mark in marks
-    )
-
-
-def _distance(point: Point, start: Point, end: Point) -> float:
-    """Distance of a point from a segment."""
-    dx, dy = end[0] - start[0], end[1] - start[1]
-    squared = dx * dx + dy * dy
-    t = 0.0 if squared == 0 else max(0.0, min(1.0, ((point[0] - start[0]) * dx + (point[1] - start[1]) * dy) / squared))
-    return math.dist(point, (start[0] + t * dx, start[1] + t * dy))
