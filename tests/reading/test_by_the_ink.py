@@ -78,8 +78,39 @@ def test_short_ones_beside_everything_and_axes_are_no_extra_lines(line: DraftedL
     assert bool(held.axes) == (line.pen == "hidden")
 
 
+def test_a_figure_on_a_view_is_no_extra_line_and_a_small_shape_is() -> None:
+    """Three short strokes in the room of a figure; the same strokes far apart; a small square."""
+    seven = (stroke((5.0, 3.0), (8.0, 3.0)), stroke((8.0, 3.0), (6.0, -2.0)), stroke((5.6, 0.5), (7.6, 0.5)))
+    apart = (stroke((5.0, 3.0), (8.0, 3.0)), stroke((-18.0, 3.0), (-20.0, -2.0)), stroke((5.6, -20.5), (8.6, -20.5)))
+    for more, stays in ((seven, False), (apart, True)):
+        held = by_the_ink(by_hand(more=more), PART, WHITE, 0.3)
+        assert (extra(held.document) > 0) == stays
+
+
 def test_a_right_sheet_stays_as_it_is() -> None:
     sheet = by_hand()
     held = by_the_ink(sheet, PART, BLACK, 0.3)
     assert held.doubts == 0
     assert held.document == sheet
+
+
+@pytest.mark.parametrize(("length", "wrong"), [(2.0, False), (12.0, True)])
+def test_of_a_dash_nobody_tells_the_kind(length: float, wrong: bool) -> None:
+    """A stretch of a visible line drawn as a hidden one: a whole one is a mistake, one dash of it is in doubt."""
+    sheet = by_hand()
+    front, first = sheet.views
+    line = max((own for own in first.lines or () if isinstance(own, DraftedLine)), key=lambda own: span(own))
+    (x0, y0), (x1, y1) = line.points[0], line.points[-1]
+    share = length / span(line)
+    middle = (x0 + (x1 - x0) * share, y0 + (y1 - y0) * share)
+    parts = (stroke((x0, y0), middle, pen="hidden"), stroke(middle, (x1, y1)))
+    lines = (*(own for own in first.lines or () if own is not line), *parts)
+    drawn = sheet.model_copy(update={"views": (front, first.model_copy(update={"lines": lines}))})
+    assert any(own.wrong for own in Survey(PART, TASK, drawn).compared.values())
+    held = by_the_ink(drawn, PART, BLACK, 0.3)
+    assert any(own.wrong for own in Survey(PART, TASK, held.document).compared.values()) == wrong
+
+
+def span(line: DraftedLine) -> float:
+    (x0, y0), (x1, y1) = line.points[0], line.points[-1]
+    return float(np.hypot(x1 - x0, y1 - y0))

@@ -6601,7 +6601,8 @@ export interface components {
          * SheetDocument
          * @description One sheet; `name` is that of sheet or file. Its front view is the one the others are folded out from.
          *
-         *     With `fractions`, sizes in inches are written as fractions instead of decimals.
+         *     With `fractions`, sizes in inches are written as fractions instead of decimals. `unread_sizes` counts what looks
+         *     like sizes on the picture it was read from and could not be read: whether it has all sizes is not known then.
          */
         SheetDocument: {
             /**
@@ -6678,6 +6679,11 @@ export interface components {
              * @enum {string}
              */
             units: "mm" | "inch";
+            /**
+             * Unread Sizes
+             * @default 0
+             */
+            unread_sizes: number;
             /**
              * Views
              * @default []

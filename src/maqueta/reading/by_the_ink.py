@@ -9,11 +9,14 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Final
 
-from maqueta.geometry.carrier import Circle, Line
+from maqueta.geometry.box import box_of, size_of, union
+from maqueta.geometry.carrier import Circle, Line, Point
 from maqueta.geometry.compare import DrawnPiece, compare, length_of, split
 from maqueta.geometry.curve_cover import Chords
-from maqueta.geometry.line_set import Piece
+from maqueta.geometry.line_set import Piece, extremes
+from maqueta.projection.axes_seen import feature_axis
 from maqueta.projection.projected_part import ProjectedPart
+from maqueta.reading.groups import grouped
 from maqueta.reading.ink_map import InkMap
 from maqueta.sheet.document import CentreLine, SheetDocument
 from maqueta.sheet.drafted import Pen, drafted_of, pen_of, piece_of
@@ -26,10 +29,15 @@ _MISSED, _SURPLUS = 25.0, 2.2
 _BESIDE: Final = 2.5
 #: A dash is as long as this at most, mm.
 _DASH: Final = 3.0
+#: Strokes of letters are no longer than this, a figure or two are no larger than that, mm, and made of so many strokes.
+_LETTER_STROKE, _FIGURES, _STROKES = 12.0, 12.0, 3
 #: An axis lies on no line along so much of its length.
 _SURPLUS_AXIS: Final = 0.75
 #: What is on the paper has ink along so much of it, a long stretch along more; it is looked for at so many places a mm.
 _INKED, _ALL_INKED, _PLACES = 0.92, 0.98, 4.0
+#: Of a broken line so much is ink at least (ISO 128-2, from memory: dashes of 12 widths, gaps of 3; wider gaps are
+#: common practice, no source).
+_BROKEN: Final = 0.5
 
 
 @dataclass(frozen=True)
@@ -46,11 +54,15 @@ def by_the_ink(document: SheetDocument, projected: ProjectedPart, ink: InkMap, t
     """A sheet read from a picture, each of its views held against the ink; `tolerance` in mm."""
     views, axes, doubts = [], [], 0
     for item in placed_views(projected, document):
-        own = [line for line in item.view.lines or () if _is_axis(item, line, tolerance / item.factor)]
+        seen = _axes_seen(item, projected)
+        drawn, near = item.view.lines or (), tolerance / item.factor
+        letters = _letters(item, drawn, near)
+        plain = [line for place, line in enumerate(drawn) if place not in letters]
+        own = [line for line in plain if _is_axis(item, line, seen, near)]
         axes += [(item, piece_of(line)) for line in own]
-        lines, count = _held(item, [line for line in item.view.lines or () if line not in own], ink, tolerance)
+        lines, count = _held(item, [line for line in plain if line not in own], ink, tolerance)
         views.append(item.view.model_copy(update={"lines": lines}))
-        doubts += count + len(own)
+        doubts += count + len(own) + len(letters)
     found = tuple(
         CentreLine(id=f"i{number + 1}", view=item.view.id, start=piece.ends[0], end=piece.ends[1], beyond=0.0)
         for number, (item, piece) in enumerate(axes)
@@ -58,9 +70,18 @@ def by_the_ink(document: SheetDocument, projected: ProjectedPart, ink: InkMap, t
     return HeldAgainstInk(document.model_copy(update={"views": tuple(views)}), found, doubts)
 
 
-def _is_axis(item: PlacedView, line: Drafted, near: float) -> bool:
+def _axes_seen(item: PlacedView, projected: ProjectedPart) -> list[tuple[Point, Point]]:
+    """The axes a view shows from the side."""
+    look = item.orthographic
+    if look is None:
+        return []
+    aside = [feature for feature in projected.part.features if not look.shows_point(feature.axis)]
+    return [feature_axis(projected.part, feature, look) for feature in aside]
+
+
+def _is_axis(item: PlacedView, line: Drafted, seen: Sequence[tuple[Point, Point]], near: float) -> bool:
     """Whether a straight line is an axis, or what was read of one: it lies on no line of its view, and is in line with
-    the middle of a circle, or broken and leads out of the view."""
+    the middle of a circle or with an axis seen from the side, or broken and leads out of the view."""
     piece = piece_of(line)
     if line.pen == "construction" or not isinstance(piece.carrier, Line) or not item.lines.pieces:
         return False
@@ -73,6 +94,8 @@ def _is_axis(item: PlacedView, line: Drafted, near: float) -> bool:
     )
     middles = ((own.carrier.x, own.carrier.y) for own in item.lines.pieces if isinstance(own.carrier, Circle))
     carrier = piece.carrier
+    if any(all(math.dist(at, carrier.point(carrier.parameter(at))) <= near for at in axis) for axis in seen):
+        return True
     return leads_out or any(math.dist(at, carrier.point(carrier.parameter(at))) <= 2 * near for at in middles)
 
 
@@ -92,6 +115,24 @@ def _held(item: PlacedView, lines: Sequence[Drafted], ink: InkMap, tolerance: fl
     shown = [piece for piece in result.missing if _shows(item, piece, ink)]
     added = [drafted_of(piece, Pen("hidden" if piece.kind == "hidden" else "visible", either=True)) for piece in shown]
     return (*kept, *added), len(added) + sum(line not in kept for line in lines)
+
+
+def _letters(item: PlacedView, lines: Sequence[Drafted], near: float) -> frozenset[int]:
+    """Places of the lines that are letters on a view, crossed by its lines: several short ones that lie on nothing, in
+    a room no larger than a figure's."""
+    if not item.lines.pieces:
+        return frozenset()
+    short = []
+    for place, line in enumerate(lines):
+        piece = piece_of(line)
+        if line.pen != "construction" and piece.length * item.factor <= _LETTER_STROKE:
+            own = compare(item.lines, [DrawnPiece(piece, 0.0, True)], near, 0.0)
+            if length_of(own.extra) >= piece.length / 2:
+                short.append((place, box_of(item.to_sheet(point) for point in extremes(piece))))
+    boxes = [box for _, box in short]
+    rooms = [group for group in grouped(boxes) if len(group) >= _STROKES]
+    figures = [group for group in rooms if max(size_of(union([boxes[k] for k in group]))) <= _FIGURES]
+    return frozenset(short[k][0] for group in figures for k in group)
 
 
 def _without_doubt(item: PlacedView, line: Drafted, near: float, hidden: bool) -> list[Drafted]:
@@ -127,6 +168,8 @@ def _of_either_kind(item: PlacedView, line: Drafted, near: float, hidden: bool) 
 def _shows(item: PlacedView, piece: Piece, ink: InkMap) -> bool:
     long = piece.length * item.factor
     share = ink.share([item.to_sheet(point) for point in _along(piece, max(5, round(_PLACES * long)))])
+    if piece.kind == "hidden":
+        return share >= _BROKEN
     return share >= (_INKED if long <= _MISSED else _ALL_INKED)
 
 

@@ -1,5 +1,6 @@
 """From what a file holds to the sheet document: frame, title block, views, centre lines and sizes."""
 
+import re
 from collections import Counter
 from collections.abc import Collection, Sequence
 from dataclasses import dataclass, replace
@@ -29,6 +30,7 @@ from maqueta.reading.special.matching import Known, Matching
 from maqueta.reading.special.on_sheet import with_special
 from maqueta.reading.title_by_ink import title_by_ink
 from maqueta.reading.view_groups import Group
+from maqueta.sheet.dimension import Dimension
 from maqueta.sheet.document import (
     MOST_DIMENSIONS,
     MOST_MARKS,
@@ -50,6 +52,8 @@ from maqueta.sheet.view_graph import with_front
 from maqueta.sizes.pitch_circles import pitch_circles
 from maqueta.solid.unit import MILLIMETRES, Unit
 
+#: A callout that begins or ends with a sign for what is not there.
+_OPEN_END: Final = re.compile(r"^\s*[⌴⌵↧×]|[⌴⌵↧×]\s*$")
 _GEOMETRY: Final = ("visible", "hidden", "open")
 
 
@@ -135,6 +139,10 @@ def finished(sheet: BegunSheet, projected: ProjectedPart, asks: bool = False) ->
             untied.append(phrase("unread-title", fields=names))
     notes = notes_of(content.words, sheet.frame, tied.used)
     document = document.model_copy(update={"notes": notes[:MOST_NOTES]})
+    if content.ink is not None:
+        lost = _lost_sizes(content, tied.dimensions) + len(tied.loose) + len(loose.unclear)
+        document = document.model_copy(update={"unread_sizes": lost})
+        untied += [phrase("unread-sizes", count=lost)] if lost else []
     untied += [phrase("unread-loose-dimension", text=text) for text in tied.loose]
     untied += [phrase("unread-loose-text", text=text) for text in loose.unclear]
     too_many = [
@@ -183,6 +191,12 @@ def _told_apart(matching: Matching, told: bool) -> tuple[list[Fit | None], int |
         each.parent: each.hung_on for each in known.values() if each.parent is not None and each.hung_on is not None
     }
     return [own.get(place, fit) for place, fit in enumerate(fits)], front, known
+
+
+def _lost_sizes(content: Content, sizes: Sequence[Dimension]) -> int:
+    """How many sizes of a picture were read in part: what they say may be less than what stands there."""
+    texts = [own.text for own in sizes if own.text is not None]
+    return sum(text in content.doubtful or _OPEN_END.search(text) is not None for text in texts)
 
 
 def _on_form(sheet: BegunSheet) -> tuple[SheetForm, Point] | None:

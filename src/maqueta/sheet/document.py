@@ -151,7 +151,8 @@ class TitleBlock(Strict):
 class SheetDocument(Strict):
     """One sheet; `name` is that of sheet or file. Its front view is the one the others are folded out from.
 
-    With `fractions`, sizes in inches are written as fractions instead of decimals.
+    With `fractions`, sizes in inches are written as fractions instead of decimals. `unread_sizes` counts what looks
+    like sizes on the picture it was read from and could not be read: whether it has all sizes is not known then.
     """
 
     format: Literal[2] = 2
@@ -169,6 +170,7 @@ class SheetDocument(Strict):
     sight_arrows: Annotated[tuple[SightArrow, ...], Field(max_length=MOST_SPECIAL)] = ()
     title: TitleBlock = TitleBlock()
     name: ShortText | None = None
+    unread_sizes: Annotated[int, Field(ge=0, le=10_000)] = 0
 
     @model_validator(mode="after")
     def _not_too_large(self) -> Self:

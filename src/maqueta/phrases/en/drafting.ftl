@@ -40,6 +40,7 @@ unread-no-recogniser = { $count } lines of text: the recogniser of letters (Debi
 unread-letters-near = letters near { PLAIN($x) } / { PLAIN($y) } mm, which could not be made out
 unread-doubtful = “{ $text }”, which the picture does not show clearly: please look whether it says so
 unread-picture-read = read from a picture: hold what is found against the picture before you decide
+unread-sizes = sizes of the picture that were not read, or in part ({ $count }): whether the sheet has all sizes is not judged
 unread-title = what stands in the title block under { $fields }, which the picture does not show clearly; taken to be as it should
 unread-stretches = short stretches of lines that the picture does not show clearly, taken to be as they should ({ $count })
 unread-shapes = filled shapes that are no arrowheads, perhaps letters drawn as outlines

@@ -40,6 +40,7 @@ unread-no-recogniser = { $count } líneas de texto: el reconocedor de letras (te
 unread-letters-near = letras cerca de { PLAIN($x) } / { PLAIN($y) } mm, que no se han podido descifrar
 unread-doubtful = «{ $text }», que la imagen no muestra con claridad: mira si pone eso
 unread-picture-read = leída de una imagen: compara lo encontrado con la imagen antes de decidir
+unread-sizes = cotas de la imagen que no se leyeron, o solo en parte ({ $count }): no se juzga si la lámina tiene todas las cotas
 unread-title = lo que figura en el cajetín en { $fields }, que la imagen no muestra con claridad; se toma como debe ser
 unread-stretches = tramos cortos de líneas que la imagen no muestra con claridad, tomados como deben ser ({ $count })
 unread-shapes = formas rellenas que no son puntas de flecha, quizá letras dibujadas como contornos

@@ -30,12 +30,14 @@ from maqueta.sizes.threads import fits_thread
 
 
 def check_dimensions(dimensions: DimensionSurvey) -> list[Finding]:
-    """All rules of the criterion. Completeness is judged where the part's sizes can be counted."""
+    """All rules of the criterion. Completeness is judged where the part's sizes can be counted, and the sheet's."""
     survey = dimensions.survey
     findings = [*_on_pictorial(dimensions), *_unread(dimensions), *_values(dimensions), *_aslant(dimensions)]
     findings += _to_hidden(dimensions)
     if survey.exercise.dimensioning.required and dimensions.reason is None:
-        findings += [*chain_findings(dimensions), *_overall(dimensions), *check_open(dimensions)]
+        findings += chain_findings(dimensions)
+        if not survey.sheet.unread_sizes:
+            findings += [*_overall(dimensions), *check_open(dimensions)]
     return findings
 
 
