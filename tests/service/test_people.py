@@ -1,7 +1,9 @@
 """What a school's administrator and people themselves may do with accounts, and instructors with classes."""
 
+import hashlib
 import json
 from concurrent.futures import ThreadPoolExecutor
+from typing import Any
 from uuid import uuid4
 
 import pytest
@@ -14,6 +16,7 @@ from maqueta.store.classes import enrol, students_of
 from maqueta.store.database import Database
 from maqueta.store.models import Account, SchoolClass, SheetRecord
 from tests.conftest import PASSWORD, LogIn, Person
+from tests.reading.demo_files import demo_file
 
 ABSENT = 404
 
@@ -100,7 +103,7 @@ def test_what_is_held_about_oneself_is_told_whole(log_in: LogIn, database: Datab
 
 
 def test_a_person_made_anonymous_is_found_nowhere_and_the_work_is_kept(
-    log_in: LogIn, database: Database, known: str
+    log_in: LogIn, database: Database, known: str, app: Any
 ) -> None:
     number, login = person_of(database, known, name="Bran Uro")
     with database.transaction() as session:
@@ -114,11 +117,18 @@ def test_a_person_made_anonymous_is_found_nowhere_and_the_work_is_kept(
     draft |= {"name": "bran-uro-clamp", "title": {**draft["title"], "fields": fields}}
     saved = person.send("PUT", f"/api/exercises/{exercise}/sheet", json={"document": draft, "base": 0})
     assert saved.status_code == 200, saved.text
+    drawn = demo_file("reed-clamp", "Bran Uro")
+    brought = {"file": ("Bran Uro.dxf", drawn)}
+    assert person.status("POST", f"/api/exercises/{exercise}/sheet/file", files=brought) == 200
+    files, kept = app.state.world.files, hashlib.sha256(drawn).hexdigest()
+    assert files.get(kept) == drawn
 
     admin = log_in("otto.brandt")
     answer = admin.send("POST", f"/api/people/{number}/anonymous").json()
     assert (answer["anonymous"], answer["active"]) == (True, False)
     assert person.status("GET", "/api/me") == 401
+    with pytest.raises(FileNotFoundError):
+        files.get(kept)
     held = json.dumps(admin.get(f"/api/people/{number}/held")).casefold()
     assert len(json.loads(held)["held"]["sheets"]) == 1
     for word in ("bran", "uro", login):

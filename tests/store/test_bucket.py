@@ -54,6 +54,19 @@ def test_copies_may_be_thrown_away(endpoint: str, tmp_path: Path) -> None:
     assert store.get(name) == b"weft"
 
 
+def test_what_is_let_go_is_gone_for_all(endpoint: str, tmp_path: Path) -> None:
+    one, two = bucket(endpoint, tmp_path / "one"), bucket(endpoint, tmp_path / "two")
+    name = one.put(b"a sheet with a name on it")
+    two.remove(name)
+    two.remove(name)
+    assert name not in list(one.names())
+    with pytest.raises(FileNotFoundError):
+        bucket(endpoint, tmp_path / "three").get(name)
+    away = file_store(_BUCKET, "http://127.0.0.1:9", tmp_path)
+    with pytest.raises(FilesAway, match="could not be taken"):
+        away.remove(name)
+
+
 def test_what_is_not_there_and_what_is_no_name(endpoint: str, tmp_path: Path) -> None:
     store = bucket(endpoint, tmp_path)
     with pytest.raises(FileNotFoundError):

@@ -70,7 +70,7 @@ def loose_sizes(
     `boxes` are those of the views, `factor` is mm on paper per unit of written values.
     """
     straight = [line for line in lines if isinstance(line.carrier, Line)]
-    tips = [tip for shape in arrows if (tip := _tip(shape)) is not None]
+    tips = [tip for shape in arrows if (tip := tip_of(shape)) is not None]
     sizes: list[Size] = []
     pointers: list[Pointer] = []
     unclear: list[str] = []
@@ -209,7 +209,7 @@ def _near_ends(line: Piece, first: Point, second: Point) -> tuple[float, float]:
     return min(straight, back, key=max)
 
 
-def _tip(shape: Sequence[Point]) -> Point | None:
+def tip_of(shape: Sequence[Point]) -> Point | None:
     """The tip of a filled arrowhead: the corner farthest from the middle of the others."""
     corners = list(dict.fromkeys(shape))
     if len(corners) != 3:

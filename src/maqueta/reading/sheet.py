@@ -1,6 +1,5 @@
 """From what a file holds to the sheet document: frame, title block, views, centre lines and sizes."""
 
-import re
 from collections import Counter
 from collections.abc import Collection, Sequence
 from dataclasses import dataclass, replace
@@ -22,6 +21,7 @@ from maqueta.reading.frame import SheetFrame
 from maqueta.reading.identify import Fit
 from maqueta.reading.kinds import Kind, pattern_kind
 from maqueta.reading.loose_sizes import Loose, loose_sizes
+from maqueta.reading.lost_sizes import is_cut_short, lost_sizes
 from maqueta.reading.notes import notes_of
 from maqueta.reading.original import Original
 from maqueta.reading.sizes import tie_sizes
@@ -30,7 +30,6 @@ from maqueta.reading.special.matching import Known, Matching
 from maqueta.reading.special.on_sheet import with_special
 from maqueta.reading.title_by_ink import title_by_ink
 from maqueta.reading.view_groups import Group
-from maqueta.sheet.dimension import Dimension
 from maqueta.sheet.document import (
     MOST_DIMENSIONS,
     MOST_MARKS,
@@ -52,8 +51,6 @@ from maqueta.sheet.view_graph import with_front
 from maqueta.sizes.pitch_circles import pitch_circles
 from maqueta.solid.unit import MILLIMETRES, Unit
 
-#: A callout that begins or ends with a sign for what is not there.
-_OPEN_END: Final = re.compile(r"^\s*[⌴⌵↧×]|[⌴⌵↧×]\s*$")
 _GEOMETRY: Final = ("visible", "hidden", "open")
 
 
@@ -140,7 +137,9 @@ def finished(sheet: BegunSheet, projected: ProjectedPart, asks: bool = False) ->
     notes = notes_of(content.words, sheet.frame, tied.used)
     document = document.model_copy(update={"notes": notes[:MOST_NOTES]})
     if content.ink is not None:
-        lost = _lost_sizes(content, tied.dimensions) + len(tied.loose) + len(loose.unclear)
+        in_part = [own.text for own in tied.dimensions if own.text in content.doubtful or is_cut_short(own.text or "")]
+        unread = lost_sizes(content.filled, all_sizes, leaders)
+        lost = unread + len(in_part) + len(tied.loose) + len(loose.unclear)
         document = document.model_copy(update={"unread_sizes": lost})
         untied += [phrase("unread-sizes", count=lost)] if lost else []
     untied += [phrase("unread-loose-dimension", text=text) for text in tied.loose]
@@ -191,12 +190,6 @@ def _told_apart(matching: Matching, told: bool) -> tuple[list[Fit | None], int |
         each.parent: each.hung_on for each in known.values() if each.parent is not None and each.hung_on is not None
     }
     return [own.get(place, fit) for place, fit in enumerate(fits)], front, known
-
-
-def _lost_sizes(content: Content, sizes: Sequence[Dimension]) -> int:
-    """How many sizes of a picture were read in part: what they say may be less than what stands there."""
-    texts = [own.text for own in sizes if own.text is not None]
-    return sum(text in content.doubtful or _OPEN_END.search(text) is not None for text in texts)
 
 
 def _on_form(sheet: BegunSheet) -> tuple[SheetForm, Point] | None:

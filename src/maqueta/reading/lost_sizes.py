@@ -1,0 +1,68 @@
+"""Sizes that stand on a picture and were not read, told by arrowheads that belong to none that was."""
+
+import math
+import re
+from collections.abc import Iterator, Sequence
+from typing import Final
+
+from maqueta.geometry.carrier import Point
+from maqueta.reading.content import Pointer, Size
+from maqueta.reading.loose_sizes import tip_of
+
+#: An arrowhead stands within this of what it belongs to, mm (common practice, no source).
+_NEAR: Final = 2.0
+#: A callout that begins or ends with a sign for what is not there.
+_OPEN_END: Final = re.compile(r"^\s*[⌴⌵↧×]|[⌴⌵↧×]\s*$")
+
+
+def is_cut_short(text: str) -> bool:
+    """Whether something of a callout is lacking: a sign stands at its rim with nothing beside it."""
+    return _OPEN_END.search(text) is not None
+
+
+def lost_sizes(shapes: Sequence[Sequence[Point]], sizes: Sequence[Size], pointers: Sequence[Pointer]) -> int:
+    """How many sizes have arrowheads on the sheet and were not read; `shapes` are filled ones, all in mm on paper.
+
+    A size has two arrowheads, a leader one: what is left over by itself counts as one.
+    """
+    tips = [tip for shape in shapes if (tip := tip_of(shape)) is not None]
+    ends = [end for size in sizes for end in _ends(size)]
+    free = [
+        tip
+        for tip in tips
+        if not any(math.dist(tip, end) <= _NEAR for end in ends)
+        and not any(_at_circle(tip, size) for size in sizes)
+        and not any(_on_way(tip, pointer) for pointer in pointers)
+    ]
+    return math.ceil(len(free) / 2)
+
+
+def _ends(size: Size) -> Iterator[Point]:
+    """Where the arrowheads of a size stand: at the ends of its dimension line, or where it was taken."""
+    yield from (size.first, size.second)
+    if size.kind in ("linear", "aligned", "other"):
+        along = (math.cos(size.turn), math.sin(size.turn))
+        for x, y in (size.first, size.second):
+            reach = (x - size.place[0]) * along[0] + (y - size.place[1]) * along[1]
+            yield (size.place[0] + reach * along[0], size.place[1] + reach * along[1])
+
+
+def _at_circle(tip: Point, size: Size) -> bool:
+    if size.kind in ("diameter", "radius"):
+        return abs(math.dist(tip, size.first) - math.dist(size.first, size.second)) <= _NEAR
+    if size.vertex is not None:
+        return abs(math.dist(tip, size.vertex) - math.dist(size.place, size.vertex)) <= _NEAR
+    return False
+
+
+def _on_way(tip: Point, pointer: Pointer) -> bool:
+    """Whether a tip is that of a leader, which may be cut short before it."""
+    (x, y), before = pointer.points[0], pointer.points[min(1, len(pointer.points) - 1)]
+    if math.dist(tip, (x, y)) <= _NEAR:
+        return True
+    length = math.dist((x, y), before)
+    if length < 1e-9:
+        return False
+    along = ((x - before[0]) / length, (y - before[1]) / length)
+    ahead = (tip[0] - x) * along[0] + (tip[1] - y) * along[1]
+    return ahead > 0 and abs((tip[1] - y) * along[0] - (tip[0] - x) * along[1]) <= _NEAR / 2
