@@ -18,7 +18,7 @@ from maqueta.drawing.pdf import pdf
 from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.making.model_sheet import Drafter, model_sheet
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.reading.content import Content, Style, Words
+from maqueta.reading.content import Content, Size, Style, Words
 from maqueta.reading.delivered import read_delivered
 from maqueta.reading.original import Original, original_svg
 from maqueta.reading.sheet import ReadSheet
@@ -98,6 +98,14 @@ def test_a_photograph_is_dark_where_lines_were_read() -> None:
             dark.append(grey[row - 2 : row + 3, column - 2 : column + 3].min())
     assert np.mean(np.array(dark) < 128) > 0.95
     assert np.median(grey) > 240
+
+
+def test_a_size_runs_along_its_extension_lines_and_its_dimension_line() -> None:
+    size = Size("linear", (10.0, 20.0), (50.0, 25.0), 0.0, (30.0, 60.0), "40")
+    content = Content((), (), (size,), (), (), ())
+    drawn = lines_of(original_svg(Original(content, (0.0, 0.0)), (420.0, 297.0)))
+    asked = shapely.LineString([(10, 20), (10, 60), (50, 60), (50, 25)])
+    assert drawn.hausdorff_distance(asked) < 1e-6
 
 
 def test_texts_of_a_file_are_texts_whatever_they_hold() -> None:

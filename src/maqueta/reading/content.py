@@ -100,6 +100,17 @@ class Size:
     #: Where the extension lines of a linear size begin, where the file shows them.
     feet: tuple[Point | None, Point | None] | None = None
 
+    @property
+    def line(self) -> tuple[Point, Point]:
+        """The ends of the dimension line of a size that is measured along its turn: above both measured points."""
+        along = (math.cos(self.turn), math.sin(self.turn))
+
+        def above(point: Point) -> Point:
+            reach = (point[0] - self.place[0]) * along[0] + (point[1] - self.place[1]) * along[1]
+            return (self.place[0] + reach * along[0], self.place[1] + reach * along[1])
+
+        return above(self.first), above(self.second)
+
     def moved(self, move: Similarity) -> "Size":
         """The same size of what was moved."""
         letters = self.lettering

@@ -41,10 +41,7 @@ def _ends(size: Size) -> Iterator[Point]:
     """Where the arrowheads of a size stand: at the ends of its dimension line, or where it was taken."""
     yield from (size.first, size.second)
     if size.kind in ("linear", "aligned", "other"):
-        along = (math.cos(size.turn), math.sin(size.turn))
-        for x, y in (size.first, size.second):
-            reach = (x - size.place[0]) * along[0] + (y - size.place[1]) * along[1]
-            yield (size.place[0] + reach * along[0], size.place[1] + reach * along[1])
+        yield from size.line
 
 
 def _at_circle(tip: Point, size: Size) -> bool:

@@ -7,7 +7,7 @@ from typing import Final
 from xml.etree.ElementTree import Element, SubElement, tostring
 
 from maqueta.geometry.carrier import Point
-from maqueta.reading.content import Content, Stroke
+from maqueta.reading.content import Content, Size, Stroke
 
 #: The colour a file is laid under its reading in, as parts of 255; and how wide its lines are then, mm: wider than any
 #: line drawn over them, so that they show on both sides of it.
@@ -52,7 +52,7 @@ def original_svg(original: Original, paper: tuple[float, float]) -> str:
     for pointer in content.pointers:
         SubElement(strokes, "path", {"d": _path(pointer.points)})
     for size in content.sizes:
-        SubElement(strokes, "path", {"d": _path((size.first, size.place, size.second))})
+        SubElement(strokes, "path", {"d": _path(_course(size))})
     filled = SubElement(ground, "g", {"fill": colour, "fill-opacity": "0.45"})
     for shape in content.filled:
         SubElement(filled, "path", {"d": _path(shape) + "Z"})
@@ -76,6 +76,15 @@ def _photograph(root: Element, jpeg: bytes, page: tuple[float, float], corner: P
     place = {"x": f"{corner[0]:g}", "y": f"{corner[1]:g}", "width": f"{page[0]:g}", "height": f"{page[1]:g}"}
     held = {"href": "data:image/jpeg;base64," + base64.b64encode(jpeg).decode(), "preserveAspectRatio": "none"}
     SubElement(root, "image", place | held | {"filter": "url(#tinted)"})
+
+
+def _course(size: Size) -> Sequence[Point]:
+    """How a size of which the file keeps no lines runs: along extension lines and dimension line, or to its circle."""
+    if size.vertex is not None:
+        return (size.first, size.vertex, size.second)
+    if size.kind in ("diameter", "radius"):
+        return (size.first, size.second, size.place)
+    return (size.first, *size.line, size.second)
 
 
 def _path(points: Iterable[Point]) -> str:
