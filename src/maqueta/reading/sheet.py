@@ -5,7 +5,7 @@ from collections.abc import Collection, Sequence
 from dataclasses import dataclass, replace
 from typing import Final
 
-from maqueta.geometry.box import Box, apart, box_of
+from maqueta.geometry.box import Box, apart, box_of, within
 from maqueta.geometry.carrier import Line, Point, Similarity
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.projection.projected_part import ProjectedPart
@@ -138,7 +138,9 @@ def finished(sheet: BegunSheet, projected: ProjectedPart, asks: bool = False) ->
     document = document.model_copy(update={"notes": notes[:MOST_NOTES]})
     if content.ink is not None:
         in_part = [own.text for own in tied.dimensions if own.text in content.doubtful or is_cut_short(own.text or "")]
-        unread = lost_sizes(content.filled, all_sizes, leaders)
+        block = sheet.frame.title
+        heads = [shape for shape in content.filled if block is None or not within(box_of(shape), block)]
+        unread = lost_sizes(heads, all_sizes, leaders)
         lost = unread + len(in_part) + len(tied.loose) + len(loose.unclear)
         document = document.model_copy(update={"unread_sizes": lost})
         untied += [phrase("unread-sizes", count=lost)] if lost else []
