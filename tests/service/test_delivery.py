@@ -18,6 +18,7 @@ from maqueta.service.settings import Settings
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore, StoredFile
 from maqueta.store.models import Account, ExerciseRecord, SheetRecord
+from maqueta.store.originals import keep_original
 from maqueta.task.exercise import Exercise
 from tests.conftest import LogIn, Person
 from tests.parts import demo_projected
@@ -92,6 +93,27 @@ def test_the_file_is_kept_beside_the_sheet_for_those_who_see_the_sheet(
         assert person.send("GET", f"/api/sheets/{sheet}/original.svg").content == drawing.content
     for ending in ("original", "original.svg"):
         assert log_in("nela.havlik").status("GET", f"/api/sheets/{sheet}/{ending}") == 404
+
+
+def test_nobody_says_of_their_own_sheet_that_sizes_were_not_read(log_in: LogIn, database: Database) -> None:
+    """What was not read excuses what is not there."""
+    student, exercise = log_in("nela.havlik"), exercise_id(database, "Shuttle rest")
+    path = f"/api/exercises/{exercise}/sheet"
+    sheet = student.get(path)
+    claimed = sheet["document"] | {"unread_sizes": 3}
+    saved = student.send("PUT", path, json={"document": claimed, "base": sheet["revision"]})
+    assert saved.status_code == 200, saved.text
+    assert saved.json()["document"]["unread_sizes"] == 0
+    assert student.get(path)["document"]["unread_sizes"] == 0
+    with database.transaction() as session:
+        who = session.scalars(select(Account).where(Account.login == "nela.havlik")).one()
+        task = session.get_one(ExerciseRecord, exercise)
+        attempt = session.scalars(
+            select(SheetRecord.attempt).where(SheetRecord.student_id == who.id, SheetRecord.exercise_id == exercise)
+        ).one()
+        keep_original(session, who, task, attempt, "a.png", ("a" * 64, "b" * 64), (1, 1), (), unread_sizes=2)
+    again = student.send("PUT", path, json={"document": claimed, "base": saved.json()["revision"]})
+    assert again.json()["document"]["unread_sizes"] == 2
 
 
 def test_a_refused_file_takes_the_place_of_none(log_in: LogIn, database: Database) -> None:

@@ -17,8 +17,9 @@ from maqueta.store.clock import now
 from maqueta.store.database import Database
 from maqueta.store.errors import AlreadyAnonymous
 from maqueta.store.models import Account, Enrolment, ExerciseRecord, FindingRecord, SheetRecord
-from maqueta.store.originals import forget_originals, keep_original, original_of
+from maqueta.store.originals import carry_original, forget_originals, keep_original, original_of
 from maqueta.store.people import held, make_anonymous
+from maqueta.store.sheets import begin_again
 
 
 @pytest.fixture
@@ -130,6 +131,21 @@ def test_what_tells_who_it_was_is_gone_and_the_work_is_there(session: Session) -
     assert (told["classes"], told["log_ins"], told["known_browsers_seen_at"]) == ([], [], [])
     with pytest.raises(AlreadyAnonymous):
         make_anonymous(session, person)
+
+
+def test_another_attempt_was_read_from_the_same_file(session: Session) -> None:
+    exercise = session.query(ExerciseRecord).order_by(ExerciseRecord.id).first()
+    assert exercise is not None
+    bran = drawn(session, "Bran Uro", "bran.uro", SheetDocument())
+    first = sheet_of(session, bran)
+    second = begin_again(session, first)
+    carry_original(session, first, second)
+    assert original_of(session, second) is None
+    keep_original(session, bran, exercise, 1, "one.png", ("a" * 64, "b" * 64), (1, 2), (), unread_sizes=3)
+    carry_original(session, first, second)
+    kept = original_of(session, second)
+    assert kept is not None
+    assert (kept.name, kept.file, kept.laid, kept.pages, kept.unread_sizes) == ("one.png", "a" * 64, "b" * 64, 2, 3)
 
 
 def test_files_go_unless_somebody_else_brought_them_in_too(session: Session) -> None:

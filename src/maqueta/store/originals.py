@@ -20,11 +20,12 @@ def keep_original(
     files: tuple[str, str],
     pages: tuple[int, int],
     not_read: Sequence[Phrase],
+    unread_sizes: int = 0,
 ) -> OriginalRecord:
     """Keep which file an attempt was read from, in place of what was brought in before.
 
     `files` are the file and its drawing that lies under the sheet, by content hash; `pages` the page that was read, and
-    of how many.
+    of how many; `unread_sizes` how many sizes were not.
     """
     record = session.scalar(locked(_of_attempt(exercise.id, student.id, attempt)))
     if record is None:
@@ -32,7 +33,7 @@ def keep_original(
         session.add(record)
     record.name, (record.file, record.laid) = name[:255], files
     record.page, record.pages = pages
-    record.not_read, record.brought_in_at = tuple(not_read), now()
+    record.not_read, record.unread_sizes, record.brought_in_at = tuple(not_read), unread_sizes, now()
     session.flush()
     return record
 
@@ -40,6 +41,17 @@ def keep_original(
 def original_of(session: Session, sheet: SheetRecord) -> OriginalRecord | None:
     """The file a sheet was read from, if it was. Whoever asks has shown that the sheet may be looked at."""
     return session.scalar(_of_attempt(sheet.exercise_id, sheet.student_id, sheet.attempt))
+
+
+def carry_original(session: Session, before: SheetRecord, after: SheetRecord) -> None:
+    """An attempt that begins where another one stands was read from the same file, if that was."""
+    found = original_of(session, before)
+    if found is not None:
+        files, pages = (found.file, found.laid), (found.page, found.pages)
+        keep_original(
+            session, after.student, after.exercise, after.attempt, found.name, files, pages, found.not_read,
+            found.unread_sizes,
+        )  # fmt: skip
 
 
 def original_at_work(session: Session, student: Account, exercise_id: int, attempt: int) -> OriginalRecord | None:

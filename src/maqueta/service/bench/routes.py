@@ -19,6 +19,7 @@ from maqueta.service.bench.messages import (
 )
 from maqueta.service.bench.receipts import receipt_of
 from maqueta.service.bench.work import aided, allowed, inked, redrafted
+from maqueta.service.deliveries.originals import believed
 from maqueta.service.deliveries.work import judged
 from maqueta.service.desk import AtDesk
 from maqueta.service.exercises.answers import task_of
@@ -30,6 +31,7 @@ from maqueta.service.world import AnyAccount, InTransaction, Student
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.exercises import exercise_for, extra_time
 from maqueta.store.models import Account, ExerciseRecord, SheetRecord
+from maqueta.store.originals import carry_original
 from maqueta.store.sheets import begin_again, own_sheet, save_draft, take_in
 
 router = APIRouter(prefix="/api/exercises")
@@ -99,8 +101,9 @@ def save(exercise_id: int, form: SaveRequest, student: Student, session: InTrans
     _still_open(session, exercise, student)
     if task_of(exercise).drafting.kind != "projected" and any(view.lines is None for view in form.document.views):
         at.run(allowed, at.desk_of(exercise, student), form.document)
-    kept = save_draft(session, student, exercise, form.document.model_dump(mode="json"), form.base)
-    return _draft(session, kept, form.document)
+    document = believed(session, student, exercise, form.document)
+    kept = save_draft(session, student, exercise, document.model_dump(mode="json"), form.base)
+    return _draft(session, kept, document)
 
 
 @router.post("/{exercise_id}/sheet/check")
@@ -137,7 +140,7 @@ def finish(exercise_id: int, form: SaveRequest, student: Student, session: InTra
     _still_open(session, exercise, student)
     if not form.document.views:
         raise HTTPException(422, phrase("no-view-to-hand-in"))
-    result = at.run(judged, at.desk_of(exercise, student), form.document)
+    result = at.run(judged, at.desk_of(exercise, student), believed(session, student, exercise, form.document))
     # Looked at again under a lock: another tab may have been quicker meanwhile.
     before = own_sheet(session, student, exercise.id, lock=True)
     if before is not None and before.state != "draft":
@@ -156,7 +159,9 @@ def again(exercise_id: int, student: Student, session: InTransaction) -> DraftAn
         raise HTTPException(409, phrase("attempt-under-way"))
     if attempts_left(exercise, last, _extra(session, exercise, student.id)) <= 0:
         raise HTTPException(409, phrase("no-attempt-left"))
-    return _draft(session, begin_again(session, last))
+    begun_again = begin_again(session, last)
+    carry_original(session, last, begun_again)
+    return _draft(session, begun_again)
 
 
 @router.post("/{exercise_id}/ink")

@@ -33,6 +33,8 @@ class SheetWork:
     wanted: tuple[Look, ...] = ()
     #: The file as it lies under what was read of it, as SVG.
     original: str = ""
+    #: How many sizes of it were not read.
+    unread_sizes: int = 0
     #: How many pages the file has, and how many views were found on this one.
     pages: int = 1
     views: int = 0
@@ -61,6 +63,7 @@ def read_sheet_file(data: bytes, page: int, part: StoredFile, task: Exercise, lo
         read.document.model_dump_json(),
         read.not_read,
         original=original_svg(read.original, sides(read.document.paper.size, read.document.paper.landscape)),
+        unread_sizes=read.document.unread_sizes,
         pages=pages_of(data),
         views=len(read.document.views),
     )

@@ -6,9 +6,11 @@ from sqlalchemy.orm import Session
 
 from maqueta.service.deliveries.file_work import SheetWork
 from maqueta.service.deliveries.messages import OriginalAnswer
+from maqueta.sheet.document import SheetDocument
 from maqueta.store.files import FileStore
 from maqueta.store.models import Account, ExerciseRecord, OriginalRecord, SheetRecord
-from maqueta.store.originals import keep_original, original_of
+from maqueta.store.originals import keep_original, original_at_work, original_of
+from maqueta.store.sheets import own_sheet
 
 
 @dataclass(frozen=True, slots=True)
@@ -31,7 +33,20 @@ def keep(
     student, exercise, attempt = whose
     names = (files.put(upload.data), files.put(work.original.encode()))
     pages = (upload.page, work.pages)
-    keep_original(session, student, exercise, attempt, upload.name, names, pages, work.not_read)
+    keep_original(session, student, exercise, attempt, upload.name, names, pages, work.not_read, work.unread_sizes)
+
+
+def believed(session: Session, student: Account, exercise: ExerciseRecord, document: SheetDocument) -> SheetDocument:
+    """A student's own sheet, of which no more sizes count as not read than the service itself found unread in its file.
+
+    What could not be read excuses what is not there: nobody may say so of their own sheet.
+    """
+    if not document.unread_sizes:
+        return document
+    sheet = own_sheet(session, student, exercise.id)
+    found = original_at_work(session, student, exercise.id, 1 if sheet is None else sheet.attempt)
+    known = 0 if found is None else found.unread_sizes
+    return document.model_copy(update={"unread_sizes": min(document.unread_sizes, known)})
 
 
 def original_answer(session: Session, sheet: SheetRecord) -> OriginalAnswer | None:

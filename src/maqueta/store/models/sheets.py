@@ -59,7 +59,8 @@ class SheetRecord(Base):
 class OriginalRecord(Base):
     """The file an attempt of a student was read from, the one that was brought in last, and what of it was not read.
 
-    `file` and `laid` name the file and its drawing that lies under the sheet, by content hash.
+    `file` and `laid` name the file and its drawing that lies under the sheet, by content hash. `unread_sizes` is how
+    many sizes of it were not read.
     """
 
     __tablename__ = "original"
@@ -74,6 +75,7 @@ class OriginalRecord(Base):
     page: Mapped[int] = mapped_column(Integer)
     pages: Mapped[int] = mapped_column(Integer)
     not_read: Mapped[tuple[Phrase, ...]] = mapped_column(AllSaid)
+    unread_sizes: Mapped[int] = mapped_column(Integer)
     brought_in_at: Mapped[datetime] = mapped_column(DateTime)
 
 

@@ -22,6 +22,7 @@ def upgrade() -> None:
         sa.Column("page", sa.Integer(), nullable=False),
         sa.Column("pages", sa.Integer(), nullable=False),
         sa.Column("not_read", sa.JSON(), nullable=False),
+        sa.Column("unread_sizes", sa.Integer(), nullable=False),
         sa.Column("brought_in_at", sa.DateTime(), nullable=False),
         sa.UniqueConstraint("exercise_id", "student_id", "attempt"),
     )
