@@ -122,27 +122,25 @@ def finished(sheet: BegunSheet, projected: ProjectedPart, asks: bool = False) ->
     sizes = tuple(
         own.model_copy(update={"text": None}) if own.text in content.doubtful else own for own in tied.dimensions
     )
-    untied: list[Phrase] = []
     centre_lines = (*_centre_lines(axes, [(item.view, item.box, item.factor) for item in placed]), *axes_in_doubt)
     document = document.model_copy(update={"marks": centre_lines[:MOST_MARKS], "dimensions": sizes[:MOST_DIMENSIONS]})
+    notes = notes_of(content.words, sheet.frame, tied.used)
+    document = document.model_copy(update={"notes": notes[:MOST_NOTES]})
+    untied: list[Phrase] = []
     if content.ink is not None:
         shown = axes_by_ink(document, projected, content.ink, expected.tolerance)
-        document = document.model_copy(update={"marks": (*document.marks, *shown)[:MOST_MARKS]})
         doubts += len(shown)
         title = title_by_ink(sheet.title, _on_form(sheet), content.ink, expected.angle, document.views)
-        document = document.model_copy(update={"title": title.title})
         if title.fields:
             names = tuple(phrase("field-name", field=field) for field in title.fields)
             untied.append(phrase("unread-title", fields=names))
-    notes = notes_of(content.words, sheet.frame, tied.used)
-    document = document.model_copy(update={"notes": notes[:MOST_NOTES]})
-    if content.ink is not None:
         in_part = [own.text for own in tied.dimensions if own.text in content.doubtful or is_cut_short(own.text or "")]
         block = sheet.frame.title
         heads = [shape for shape in content.filled if block is None or not within(box_of(shape), block)]
         unread = lost_sizes(heads, all_sizes, leaders)
         lost = unread + len(in_part) + len(tied.loose) + len(loose.unclear)
-        document = document.model_copy(update={"unread_sizes": lost})
+        marks = (*document.marks, *shown)[:MOST_MARKS]
+        document = document.model_copy(update={"marks": marks, "title": title.title, "unread_sizes": lost})
         untied += [phrase("unread-sizes", count=lost)] if lost else []
     untied += [phrase("unread-loose-dimension", text=text) for text in tied.loose]
     untied += [phrase("unread-loose-text", text=text) for text in loose.unclear]
