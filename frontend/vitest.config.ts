@@ -3,5 +3,5 @@ import { defineConfig } from "vitest/config";
 
 export default defineConfig({
   plugins: [react()],
-  test: { include: ["tests/**/*.test.{ts,tsx}"], restoreMocks: true },
+  test: { include: ["tests/**/*.test.{ts,tsx}"], restoreMocks: true, isolate: false },
 });

@@ -10,10 +10,11 @@ from statistics import median
 
 sys.path.insert(0, str(Path(__file__).resolve().parent.parent))
 
-from bench_sheets import sheet_rows
+from bench_sheets import set_rows, sheet_rows
 from bench_store import store_rows
 from tests.parts import comb
 
+from maqueta.demo.put_together import component_recipe, demo_assembly
 from maqueta.demo.workshop import EXERCISES, PARTS, demo_recipe
 from maqueta.geometry.clip import Clip, clipped
 from maqueta.geometry.directions import AXES, SIDES
@@ -35,6 +36,8 @@ from maqueta.service.shelf.at_kernel import described
 from maqueta.sheet.view_graph import folded
 from maqueta.sizes.determinacy import Equation, read
 from maqueta.sizes.form.model import form_model
+from maqueta.solid.apart import pulled_apart
+from maqueta.solid.assembled import assembled, overlaps
 from maqueta.solid.cut import Cut
 from maqueta.solid.cutting import bare_cut
 from maqueta.solid.examine import examine
@@ -43,6 +46,7 @@ from maqueta.solid.part import Part
 from maqueta.solid.recipe import Recipe
 from maqueta.solid.source import load_part, part_of_recipe
 from maqueta.solid.step import write_step
+from maqueta.solid.triangulation import triangulated
 from maqueta.study.demands import demands
 
 
@@ -140,6 +144,32 @@ def auxiliary_row() -> None:
     kept.line_set(front)
     [spent] = milliseconds(lambda: kept.line_set(folded(front, (0.6, 0.8))))
     row(f"auxiliary view, {len(part.faces)} faces", f"{spent:.0f} ms", "100 ms", spent <= 100)
+
+
+def assembly_rows() -> None:
+    """Six sides of an assembly of forty parts against the bare kernel, and how long it takes to say what overlaps in it
+    and how it comes apart.
+    """
+    written = demo_assembly("shuttle")
+    rows = [
+        own.model_copy(update={"id": f"{own.id}-{row}", "at": (own.at[0], own.at[1] + 60 * row, own.at[2])})
+        for row in range(6)
+        for own in written.components
+    ]
+    assembly = written.model_copy(update={"components": tuple(rows[:40])})
+    solids = {own.part: part_of_recipe(component_recipe(own.part)) for own in written.components}
+    shape, part = assembled(assembly, solids)
+    looks = [usual(side).look for side in SIDES]
+    kernel, sides = milliseconds(
+        lambda: [bare_hidden_lines(shape, look) for look in looks],
+        lambda: HiddenLines(shape, part).line_sets(looks),
+        rounds=4,
+    )
+    share = sides / kernel
+    row(f"six sides of {part.solids} parts ÷ bare kernel", f"{share:.2f} ×", "1.5 ×", share <= 1.5)
+    mesh = triangulated(shape, part)
+    [spent] = milliseconds(lambda: (overlaps(assembly, solids), pulled_apart(part, mesh)), rounds=2)
+    row(f"what overlaps in {part.solids} parts, how they come apart", f"{spent / 1000:.1f} s", "", None)
 
 
 def check_row() -> None:
@@ -243,7 +273,9 @@ def main() -> None:
     growth_rows()
     reader_row()
     analysis_rows()
+    assembly_rows()
     sheet_rows(row, milliseconds)
+    set_rows(row, milliseconds)
     store_rows(row, milliseconds)
 
 

@@ -5,10 +5,11 @@ import subprocess
 import sys
 import tempfile
 import time
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 
+from tests.judging.set_scenes import DRAFTER, apart_projected, asked, came, drawn_as, pedal_part
 from tests.reading.dxf_writer import CONVENTIONS, write_sheet
 from tests.reading.pdf_writer import HANDS, write_pdf
 from tests.reading.planted import Case, case
@@ -16,8 +17,12 @@ from tests.reading.random_parts import random_recipe
 from tests.reading.scan_writer import Level, scan
 from tests.reading.svg_writer import PROGRAMS, write_svg
 
+from maqueta.drawing.dxf import dxf
+from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.judging.report import check
+from maqueta.judging.sheet_set import check_sheets
 from maqueta.judging.survey import Survey
+from maqueta.making.model_sheet import model_sheet
 from maqueta.projection.projected_part import to_json
 from maqueta.reading.delivered import read_delivered
 from maqueta.reading.file_content import content_of
@@ -61,8 +66,27 @@ def sheet_rows(row: Row, milliseconds: Milliseconds) -> None:
     first, again = _whole_process(one, data)
     row("`maqueta check` of a DXF sheet, part not seen before", f"{first:.2f} s", "1.5 s", first <= 1.5)
     row("the same for another sheet of that part", f"{again:.2f} s", "1.5 s", again <= 1.5)
-    seconds = _class(one, data)
+    seconds = _class(one, [data] * _SHEETS)
     row(f"{_SHEETS} DXF sheets of one exercise, two at a time", f"{seconds:.1f} s", "15 s", seconds <= 15)
+    page = scan(pages["PDF"], Level("200 dots an inch"))
+    mixed = [kind for kind, share in ((data, 4), (pages["PDF"], 3), (pages["SVG"], 2), (page, 1)) for _ in range(share)]
+    seconds = _class(one, mixed * (_SHEETS // len(mixed)))
+    row(f"{_SHEETS} mixed files, one in ten a scan, two at a time", f"{seconds:.0f} s", "120 s", seconds <= 120)
+
+
+def set_rows(row: Row, milliseconds: Milliseconds) -> None:
+    """A set of seven sheets: six sides of the puzzle cube, its pieces pulled apart, and one sheet for each of five."""
+    whole = apart_projected("puzzle-cube")
+    pieces = {own.part.name: own for own in (pedal_part(f"cube-piece-{letter}") for letter in "abcde")}
+    task = asked({"shows": "six sides"}, {"shows": "pulled apart"}, *({"of": name} for name in pieces))
+    parts = [whole, whole, *pieces.values()]
+    sheets = [model_sheet(part, entry, DRAFTER) for part, entry in zip(parts, task.sheets, strict=True)]
+    drawn = came([drawn_as(sheet, part) for sheet, part in zip(sheets, parts, strict=True)])
+    [spent] = milliseconds(lambda: check_sheets(task, parts, drawn), rounds=5)
+    row("checking a set of seven drafted sheets", f"{spent:.0f} ms", "500 ms", spent <= 500)
+    apart = dxf(sheet_ink(whole, sheets[1]), {})
+    [spent] = milliseconds(lambda: read_delivered(apart, whole, task.sheets[1]), rounds=3)
+    row("reading a DXF sheet of five parts pulled apart", f"{spent:.0f} ms", "", None)
 
 
 def _whole_process(one: Case, data: bytes) -> tuple[float, float]:
@@ -84,7 +108,8 @@ def _whole_process(one: Case, data: bytes) -> tuple[float, float]:
         return min(spent(f"cache-{number}") for number in range(5)), min(spent("cache-0") for _ in range(5))
 
 
-def _class(one: Case, data: bytes) -> float:
+def _class(one: Case, sheets: Sequence[bytes]) -> float:
+    """Seconds to read and judge the files of a class, two at a time."""
     settings = Settings()
     crews = Crews(settings)
     readers = KernelWorkers(settings, crews)
@@ -92,15 +117,15 @@ def _class(one: Case, data: bytes) -> float:
         files = FileStore(Path(folder))
         kept = StoredFile(files, files.put(to_json(one.part)))
 
-        def judged(_: int) -> int:
+        def judged(data: bytes) -> int:
             work = readers.read_sheet(data, 1, kept, one.task)
             return len(check(one.part, one.task, SheetDocument.model_validate_json(work.document)).findings)
 
         try:
-            judged(0)
+            judged(sheets[0])
             start = time.perf_counter()
             with ThreadPoolExecutor(2) as pool:
-                list(pool.map(judged, range(_SHEETS)))
+                list(pool.map(judged, sheets))
             return time.perf_counter() - start
         finally:
             crews.close()

@@ -1,4 +1,4 @@
-"""What comes of scans of printed sheets: model answers of demo parts printed, scanned in several ways, read and judged.
+"""What comes of scans: model answers of demo parts printed, or drawn in pencil, scanned in several ways, and judged.
 
 Writes the table of docs/reading.md to standard output. Run by `scripts/scans`; an argument is how many parts.
 """
@@ -11,6 +11,7 @@ from dataclasses import dataclass
 from functools import cache
 
 from tests.parts import demo_projected
+from tests.reading.pencil import RULED, drawn_by_hand
 from tests.reading.scan_writer import LEVELS, scan
 
 from maqueta.demo.workshop import PARTS
@@ -24,6 +25,7 @@ from maqueta.making.model_sheet import Drafter, model_sheet
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.delivered import read_delivered
 from maqueta.reading.errors import UnreadableSheetError
+from maqueta.reading.questions import questions
 from maqueta.sheet.document import SheetDocument
 from maqueta.task.exercise import Exercise
 
@@ -44,13 +46,13 @@ class _Outcome:
 
 
 def main(count: int) -> None:
-    """Print the table for as many demo parts, spread over all."""
+    """Print the table for as many demo parts, spread over all; sheets in pencil come last."""
     slugs = [PARTS[k * len(PARTS) // count] for k in range(count)]
     with ProcessPoolExecutor(2) as pool:
         found = list(pool.map(_outcome, *zip(*_cases(slugs), strict=True)))
-    print("| scan | sheets | without an error | errors a sheet | lines found | false lines | doubts a sheet |")
+    print("| scan | sheets | without an error | errors a sheet | lines found | false lines | questions a sheet |")
     print("|---|---|---|---|---|---|---|")
-    for number, level in enumerate(LEVELS):
+    for number, level in enumerate((*LEVELS, RULED)):
         own = [outcome for outcome in found if outcome.level == number]
         whole = sum(outcome.expected for outcome in own)
         print(
@@ -64,7 +66,7 @@ def main(count: int) -> None:
 
 
 def _cases(slugs: list[str]) -> Iterator[tuple[str, int]]:
-    return ((slug, number) for slug in slugs for number in range(len(LEVELS)))
+    return ((slug, number) for slug in slugs for number in range(len(LEVELS) + 1))
 
 
 @cache
@@ -76,7 +78,9 @@ def _answer(slug: str) -> tuple[ProjectedPart, SheetDocument, list[tuple[str, st
 
 def _outcome(slug: str, number: int) -> _Outcome:
     part, sheet, known = _answer(slug)
-    data = scan(pdf(sheet_ink(part, sheet), sheet.paper.layout, "sheet"), LEVELS[number])
+    ink, layout = sheet_ink(part, sheet), sheet.paper.layout
+    drawn = number == len(LEVELS)
+    data = drawn_by_hand(ink, layout, RULED) if drawn else scan(pdf(ink, layout, "sheet"), LEVELS[number])
     whole = sum(length_of(item.drawn) for item in Survey(part, _TASK, sheet).placed)
     try:
         read = read_delivered(data, part, _TASK)
@@ -91,7 +95,7 @@ def _outcome(slug: str, number: int) -> _Outcome:
         sum(length_of(own.extra) for own in compared),
         _rules(findings, "error"),
         _rules(findings, "warning"),
-        len(read.not_read),
+        len(questions(read.not_read)),
     )
 
 

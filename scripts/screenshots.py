@@ -9,6 +9,7 @@ sys.path.insert(0, str(Path(__file__).resolve().parent.parent))
 
 from playwright.sync_api import Browser, Page
 from tests.browser.bench_actions import box_of, click, keep_sheet, on_screen, saved, sheet, stage
+from tests.browser.set_actions import draw, exercises_of_set, model_answer
 from tests.parts import demo_projected, demo_solid
 from tests.reading.demo_files import demo_file
 from tests.server_process import chromium, free_port, new_page, running
@@ -30,7 +31,7 @@ def take(page: Page, name: str) -> None:
 
 
 def instructor_views(browser: Browser, address: str) -> None:
-    """Shelf, part, new exercise, classes, wall, table; people."""
+    """Shelf, part, assembly, new exercise, classes, wall, table."""
     page = new_page(browser, address, "ines.corvalho")
     page.goto("/shelf")
     take(page, "shelf")
@@ -38,6 +39,13 @@ def instructor_views(browser: Browser, address: str) -> None:
     page.get_by_label("Six sides").get_by_role("button").first.wait_for()
     take(page, "part")
     builder_views(page)
+    page.goto("/shelf")
+    page.get_by_label("Search the shelf").fill("shuttle")
+    page.get_by_role("link", name=re.compile("^Shuttle with wheels")).click()
+    page.get_by_role("link", name="Change how it is put together").click()
+    page.get_by_role("slider").press("End")
+    page.get_by_label("Components", exact=True).get_by_role("button", name="Shuttle axle").first.click()
+    take(page, "assembly")
     page.goto("/exercises/new?part=6")
     take(page, "new-exercise")
     page.goto("/classes")
@@ -60,7 +68,38 @@ def instructor_views(browser: Browser, address: str) -> None:
     take(page, "wall")
     page.get_by_role("button", name=re.compile("Sheet of Paul Nakagawa")).click()
     take(page, "table")
-    take(new_page(browser, address, "otto.brandt"), "people")
+
+
+def a_set(browser: Browser, address: str) -> None:
+    """An assembly set as one set of sheets; the stacks of those who have handed in."""
+    teacher = new_page(browser, address, "ines.corvalho")
+    teacher.goto("/sets/new")
+    teacher.get_by_role("combobox", name="Assembly or parts").fill("Pedal")
+    teacher.get_by_role("option", name="Pedal", exact=True).click()
+    teacher.get_by_role("table", name="Sheets of the set").wait_for()
+    teacher.get_by_role("button", name="Set for the class").click()
+    teacher.get_by_text("Nothing handed in yet").wait_for()
+    exercises = exercises_of_set(teacher, "Pedal")
+    answers = [model_answer(teacher, exercise["id"]) for exercise in exercises]
+    wrong = {"kemi.oduya": {3: {"dimensions": answers[3]["dimensions"][:-2]}}, "rosa.quispe": {2: {"marks": []}}}
+    people = {"dina.farouk": 4, "kemi.oduya": 6, "rosa.quispe": 6}
+    for login, count in people.items():
+        student = new_page(browser, address, login)
+        drafter = login.replace(".", " ").upper()
+        for place, (exercise, answer) in enumerate(list(zip(exercises, answers, strict=True))[:count]):
+            draw(student, exercise, answer | wrong.get(login, {}).get(place, {}), drafter)
+        student.goto(f"/exercises/{exercises[0]['id']}/bench")
+        student.get_by_label("Stages").get_by_role("button", name="Hand in").click()
+        student.get_by_role("button", name="Look over all").click()
+        if count < len(exercises):
+            student.get_by_label("Hand in without").check()
+        student.get_by_role("button", name=f"Hand in {count} sheets now").click()
+        student.get_by_text("The set is handed in.").wait_for()
+    teacher.reload()
+    teacher.get_by_role("region", name="Kemi Oduya").get_by_role("button", name="Fan out").click()
+    teacher.get_by_role("combobox", name="Lens").click()
+    teacher.get_by_role("option", name="Dimensions").click()
+    take(teacher, "set-wall")
 
 
 def builder_views(page: Page) -> None:
@@ -94,7 +133,7 @@ def files_of_a_class(browser: Browser, address: str) -> None:
         with page.expect_file_chooser() as chooser:
             page.get_by_role("button", name="Bring in sheets").click()
         chooser.value.set_files(files)
-        page.get_by_text("4 of 4 files").wait_for()
+        page.get_by_text("4 of 4 pages").wait_for()
         drawn = Path(folder) / "bearing.dxf"
         drawn.write_bytes(demo_file("warp-beam-bearing", "Iker Valtierra", "lines.displaced", 2))
         page = new_page(browser, address, "iker.valtierra")
@@ -108,14 +147,11 @@ def files_of_a_class(browser: Browser, address: str) -> None:
 
 
 def student_views(browser: Browser, address: str) -> None:
-    """The bench in two stages, and a returned slip on a phone."""
+    """The bench at its stages, and a returned slip on a phone."""
     page = new_page(browser, address, "iker.valtierra")
     page.goto("/exercises/1/bench")
-    for name in ("Front", "Dimensions"):
-        page.get_by_label("Stages").get_by_role("button", name=re.compile(rf"^\d {name}")).click()
-        if name == "Front":
-            page.get_by_role("button", name="Show the −Y side").click()
-        take(page, f"bench-{name.lower()}")
+    stage(page, "Dimensions")
+    take(page, "bench-dimensions")
     cut_open(new_page(browser, address, "juan.sandoval"))
     drafting(new_page(browser, address, "elio.marchetti"))
     readers_eye(new_page(browser, address, "iker.valtierra"))
@@ -193,6 +229,7 @@ def main() -> None:
         instructor_views(browser, address)
         student_views(browser, address)
         files_of_a_class(browser, address)
+        a_set(browser, address)
 
 
 if __name__ == "__main__":

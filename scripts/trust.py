@@ -1,6 +1,7 @@
 """How far the checks can be trusted: right sheets and planted mistakes on random parts, by every convention.
 
-Prints what was found, missed and false by kind of part, convention and rule, and writes it to docs/trust.md.
+Prints what was found, missed and false by kind of part, convention and rule, and writes it to docs/trust.md; of sheets
+that come as PDF or SVG to docs/trust-pdf.md and docs/trust-svg.md.
 """
 
 import argparse
@@ -11,28 +12,31 @@ from collections.abc import Iterator, Sequence
 from concurrent.futures import ProcessPoolExecutor
 from multiprocessing import get_context
 from pathlib import Path
+from typing import Final
 
 ROOT = Path(__file__).resolve().parent.parent
 sys.path.insert(0, str(ROOT))
 
 from tests.reading.planted import PLANTED  # noqa: E402
 from tests.trust.table import Tally, judged_right, judged_spoilt, numbers  # noqa: E402
+from tests.trust.writings import WRITINGS, Format  # noqa: E402
 
-#: Right sheets are written by so many conventions each; mistakes are planted by turns, one in so many.
-_CONVENTIONS, _TURNS = 3, 3
-Key = tuple[str, str, str]
+#: Of each format: how many parts, and in how many ways the right sheet of each is written.
+_SHEETS: Final[dict[Format, tuple[int, int]]] = {"dxf": (200, 3), "pdf": (60, 10), "svg": (60, 9)}
+#: Mistakes are planted by turns, one in so many.
+_TURNS: Final = 3
 
 
-def _one(work: tuple[str, str, int]) -> Tally:
-    what, kind, seed = work
+def _one(work: tuple[str, str, int, Format]) -> Tally:
+    what, kind, seed, form = work
     if what == "right":
-        return judged_right(kind, seed, _CONVENTIONS)
-    return judged_spoilt(kind, seed, tuple(PLANTED)[seed % _TURNS :: _TURNS])
+        return judged_right(kind, seed, _SHEETS[form][1], form)
+    return judged_spoilt(kind, seed, tuple(PLANTED)[seed % _TURNS :: _TURNS], form)
 
 
-def judged(sheets: int, first: int) -> Tally:
+def judged(sheets: int, first: int, form: Format) -> Tally:
     """The tally of `sheets` right and spoilt parts from a number on, two processes at a time."""
-    work = [(what, kind, first + seed) for kind, seed in numbers(sheets) for what in ("right", "spoilt")]
+    work = [(what, kind, first + seed, form) for kind, seed in numbers(sheets) for what in ("right", "spoilt")]
     whole = Tally()
     with ProcessPoolExecutor(2, mp_context=get_context("spawn")) as pool:
         for done, tally in enumerate(pool.map(_one, work, chunksize=4), 1):
@@ -67,14 +71,15 @@ def _rows(heading: str, rows: Sequence[tuple[str, int, int, int]], right: bool) 
     ]
 
 
-def written(tally: Tally, sheets: int, first: int) -> str:
+def written(tally: Tally, sheets: int, first: int, form: Format) -> str:
     """The page."""
+    made = "scripts/trust" if form == "dxf" else f"scripts/trust --as {form}"
     lines = [
-        "# Trust",
+        "# Trust" if form == "dxf" else f"# Trust: {form.upper()}",
         "",
-        "Random parts of five kinds, drawn by rule, written as DXF files by every convention of the tests, read and",
-        "checked again: right as they are, and with one mistake planted. What follows from a mistake (a missing view",
-        "takes its dimensions along) is not counted as false. Made by `scripts/trust`; a sample runs with the tests.",
+        f"Random parts of five kinds, drawn by rule, written as {form.upper()} files by every convention of the tests,",
+        "read and checked again: right as they are, and with one mistake planted. What follows from it (a missing view",
+        f"takes its dimensions along) is not counted as false. Made by `{made}`; a sample runs with the tests.",
         "",
         f"{datetime.date.today().isoformat()}, parts {first} to {first + sheets // 5 - 1} of each kind.",
         "",
@@ -92,12 +97,16 @@ def written(tally: Tally, sheets: int, first: int) -> str:
 def main() -> None:
     """Run all of it."""
     parser = argparse.ArgumentParser(description=__doc__)
-    parser.add_argument("--sheets", type=int, default=200, help="parts, spread over the kinds")
+    parser.add_argument("--as", dest="form", choices=tuple(WRITINGS), default="dxf", help="what the sheets come as")
+    parser.add_argument("--sheets", type=int, help="parts, spread over the kinds")
     parser.add_argument("--first", type=int, default=0, help="number of the first part of each kind")
-    parser.add_argument("--out", type=Path, default=ROOT / "docs" / "trust.md")
+    parser.add_argument("--out", type=Path)
     options = parser.parse_args()
-    page = written(judged(options.sheets, options.first), options.sheets, options.first)
-    options.out.write_text(page, "utf-8")
+    form: Format = options.form
+    sheets = options.sheets or _SHEETS[form][0]
+    page = written(judged(sheets, options.first, form), sheets, options.first, form)
+    out = options.out or ROOT / "docs" / ("trust.md" if form == "dxf" else f"trust-{form}.md")
+    out.write_text(page, "utf-8")
     print(page)
 
 

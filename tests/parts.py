@@ -7,15 +7,19 @@ from OCP.BRepBuilderAPI import BRepBuilderAPI_MakeFace, BRepBuilderAPI_MakePolyg
 from OCP.BRepPrimAPI import BRepPrimAPI_MakePrism
 from OCP.gp import gp_Pnt, gp_Vec
 
+from maqueta.demo.put_together import ASSEMBLIES
 from maqueta.demo.workshop import demo_recipe
 from maqueta.making.model_sheet import model_looks
 from maqueta.projection.project import drawn, project
 from maqueta.projection.projected_part import ProjectedPart
+from maqueta.solid.apart import with_ways
 from maqueta.solid.kernel import Shape
 from maqueta.solid.part import Part
 from maqueta.solid.recipe import Recipe
 from maqueta.solid.source import part_of_recipe
+from maqueta.solid.triangulation import triangulated
 from maqueta.task.exercise import Exercise
+from tests.assemblies import demo_assembled
 
 
 def recipe(*features: dict[str, Any], **rest: Any) -> Recipe:
@@ -42,7 +46,10 @@ def projected(*features: dict[str, Any], **rest: Any) -> ProjectedPart:
 
 @cache
 def demo_solid(slug: str) -> tuple[Shape, Part]:
-    return part_of_recipe(demo_recipe(slug))
+    if slug not in ASSEMBLIES:
+        return part_of_recipe(demo_recipe(slug))
+    shape, part = demo_assembled(slug)
+    return shape, with_ways(part, triangulated(shape, part))
 
 
 @cache

@@ -10,9 +10,10 @@ import urllib.error
 import urllib.request
 from collections.abc import Iterator
 from contextlib import contextmanager
+from dataclasses import dataclass
 from pathlib import Path
 
-from playwright.sync_api import Browser, Page, StorageState, sync_playwright
+from playwright.sync_api import Browser, BrowserContext, Page, StorageState, sync_playwright
 
 from tests.demo_world import PASSWORD as PASSWORD
 
@@ -100,31 +101,34 @@ def chromium() -> Iterator[Browser]:
         browser.close()
 
 
-def new_page(
-    browser: Browser,
-    address: str,
-    login: str | None = None,
-    size: tuple[int, int] = (1280, 800),
-    dark: bool = False,
-    touch: bool = False,
-    known: dict[str, StorageState] | None = None,
-    solids: bool = True,
-) -> Page:
-    """A page in a fresh browser context, logged in if a name is given.
+@dataclass(frozen=True)
+class Kind:
+    """What kind of browser somebody has. Without `solids` it draws none: exact lines stand in for the turntable."""
 
-    `known` keeps the log-ins of people: who has logged in before comes back as with a browser that was closed.
-    Without `solids` it is a browser that draws none: exact lines stand in for the turntable.
-    """
+    size: tuple[int, int] = (1280, 800)
+    dark: bool = False
+    touch: bool = False
+    solids: bool = True
+
+
+def new_context(browser: Browser, address: str, kind: Kind, state: StorageState | None = None) -> BrowserContext:
+    """A browser of some kind that knows nothing but what it kept in `state`."""
+    width, height = kind.size
     context = browser.new_context(
         base_url=address,
-        viewport={"width": size[0], "height": size[1]},
-        color_scheme="dark" if dark else "light",
+        viewport={"width": width, "height": height},
+        color_scheme="dark" if kind.dark else "light",
         reduced_motion="reduce",
-        has_touch=touch,
-        storage_state=(known or {}).get(login or ""),
+        has_touch=kind.touch,
+        storage_state=state,
     )
-    if not solids:
+    if not kind.solids:
         context.add_init_script(_NO_SOLIDS)
+    return context
+
+
+def page_of(context: BrowserContext, login: str | None) -> Page:
+    """A page of Maqueta, logged in if a name is given."""
     page = context.new_page()
     page.set_default_timeout(PATIENCE_MS)
     page.goto("/")
@@ -137,9 +141,77 @@ def new_page(
         if form.is_visible():
             enter(page, login)
             account.wait_for()
-        if known is not None:
-            known[login] = context.storage_state()
     return page
+
+
+def new_page(
+    browser: Browser,
+    address: str,
+    login: str | None = None,
+    size: tuple[int, int] = (1280, 800),
+    dark: bool = False,
+    touch: bool = False,
+) -> Page:
+    """A page in a fresh browser, logged in if a name is given."""
+    return page_of(new_context(browser, address, Kind(size, dark, touch)), login)
+
+
+class Browsers:
+    """Browsers that people come back with: pages are loaded from what these have, log-ins are known.
+
+    What was kept in one besides is gone before it is used again, and nobody gets one that somebody is using.
+    """
+
+    def __init__(self, browser: Browser, address: str) -> None:
+        self._browser, self._address = browser, address
+        self._free: dict[tuple[str | None, Kind], list[BrowserContext]] = {}
+        self._states: dict[str, StorageState] = {}
+        self._names: dict[str, str] = {}
+
+    def page(self, login: str | None, kind: Kind, strange: bool = False) -> Page:
+        """A page somebody opens; `give_back` ends it. In a `strange` browser they log in anew."""
+        if strange:
+            return page_of(new_context(self._browser, self._address, kind), login)
+        free = self._free.get((login, kind))
+        if not free:
+            return self._fresh(login, kind)
+        context = free.pop()
+        _forget(context)
+        page = page_of(context, login)
+        if login is not None and _who(page) != self._names[login]:
+            # Somebody else has logged in there.
+            context.close()
+            return self._fresh(login, kind)
+        return page
+
+    def _fresh(self, login: str | None, kind: Kind) -> Page:
+        context = new_context(self._browser, self._address, kind, self._states.get(login or ""))
+        page = page_of(context, login)
+        if login is not None:
+            self._states[login], self._names[login] = context.storage_state(), _who(page)
+        return page
+
+    def give_back(self, page: Page, login: str | None, kind: Kind) -> None:
+        """End a page and all others of its browser."""
+        if login is None:
+            page.context.close()
+            return
+        for one in page.context.pages:
+            one.close()
+        self._free.setdefault((login, kind), []).append(page.context)
+
+
+def _forget(context: BrowserContext) -> None:
+    """Let nothing be kept in a browser but its log-in and the files of the interface."""
+    page = context.new_page()
+    # Not a page of the interface, which would keep something again.
+    page.goto("/mark.svg")
+    page.evaluate("localStorage.clear()")
+    page.close()
+
+
+def _who(page: Page) -> str:
+    return page.get_by_role("button", name="Account of").get_attribute("aria-label") or ""
 
 
 def enter(page: Page, login: str, password: str = PASSWORD) -> None:

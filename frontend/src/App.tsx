@@ -16,12 +16,16 @@ import { Header } from "./frame/Header";
 import { browserLanguage, language, onSpeak, speak } from "./frame/language";
 
 const BenchPage = lazy(() => import("./bench/BenchPage"));
+const CorrectionPage = lazy(() => import("./bench/CorrectionPage"));
 const ShelfPage = lazy(() => import("./shelf/ShelfPage"));
+const AssemblyPage = lazy(() => import("./assembly/AssemblyPage"));
 const BuilderPage = lazy(() => import("./builder/BuilderPage"));
 const PartPage = lazy(() => import("./shelf/PartPage"));
 const NewExercisePage = lazy(() => import("./exercise/NewExercisePage"));
 const EditExercisePage = lazy(() => import("./exercise/EditExercisePage"));
 const WallPage = lazy(() => import("./wall/WallPage"));
+const NewSetPage = lazy(() => import("./set/NewSetPage"));
+const SetWallPage = lazy(() => import("./set/SetWallPage"));
 const SlipsPage = lazy(() => import("./wall/SlipsPage"));
 const TablePage = lazy(() => import("./table/TablePage"));
 const SheetFormsPage = lazy(() => import("./sheetForm/SheetFormsPage"));
@@ -36,7 +40,7 @@ const DeedsPage = lazy(() => import("./people/DeedsPage"));
 const PeoplePage = lazy(() => import("./people/PeoplePage"));
 
 /** What is being worked on is not fetched again under the hand. */
-const KEEPING = new Set<unknown>(["me", "draft", "recipe", "mesh", "sheet form"]);
+const KEEPING = new Set<unknown>(["me", "draft", "recipe", "assembly", "mesh", "sheet form"]);
 
 async function whoAmI(): Promise<Me | null> {
   const me = await answer(api.GET("/api/log-in"));
@@ -94,15 +98,20 @@ export function App() {
             <Route path="/shelf/new" element={<BuilderPage />} />
             <Route path="/shelf/:part" element={<PartPage />} />
             <Route path="/shelf/:part/build" element={<BuilderPage />} />
+            <Route path="/shelf/assembly" element={<AssemblyPage />} />
+            <Route path="/shelf/:part/components" element={<AssemblyPage />} />
             <Route path="/sheet-forms" element={<SheetFormsPage />} />
             <Route path="/sheet-forms/:form" element={<FormEditorPage />} />
             <Route path="/exercises/new" element={<NewExercisePage />} />
             <Route path="/exercises/:exercise/edit" element={<EditExercisePage />} />
             <Route path="/exercises/:exercise/wall" element={<WallPage />} />
+            <Route path="/sets/new" element={<NewSetPage />} />
+            <Route path="/sets/:set/wall" element={<SetWallPage />} />
             <Route path="/exercises/:exercise/slips" element={<SlipsPage />} />
             <Route path="/exercises/:exercise/marking" element={<SchemePage />} />
             <Route path="/exercises/:exercise/bench" element={<BenchPage />} />
             <Route path="/sheets/:sheet" element={<TablePage />} />
+            <Route path="/sheets/:sheet/correction" element={<CorrectionPage />} />
             <Route path="*" element={<Navigate to="/" replace />} />
           </Routes>
         </Suspense>

@@ -9,7 +9,15 @@ import { keepDraft, keptDraft, openFormer } from "../src/bench/keptDraft";
 import { useDraft } from "../src/bench/useDraft";
 
 const sheet = (name: string) =>
-  ({ format: 2, name, views: [], cutting_lines: [], circled: [] }) as unknown as SheetDocument;
+  ({
+    format: 2,
+    name,
+    views: [],
+    cutting_lines: [],
+    circled: [],
+    balloons: [],
+    trails: [],
+  }) as unknown as SheetDocument;
 const draft = (revision: number, name: string): Draft => ({
   id: 1,
   state: "draft",
@@ -108,6 +116,22 @@ describe("a draft", () => {
     away = false;
     await settled(5000);
     expect(result.current.save.kind).toBe("saved");
+  });
+
+  it("tells who asks for it whether the service has all of it", async () => {
+    const refused = vi.fn().mockRejectedValue(new ServiceError("changed", 409, { revision: 9 }));
+    const { result } = renderHook(() => useDraft(calls(refused), draft(3, "begun")));
+    await act(async () => expect(await result.current.saveNow()).toBe(true));
+    act(() => result.current.change(sheet("one")));
+    await act(async () => expect(await result.current.saveNow()).toBe(false));
+    expect(keptDraft(KEY)?.document).toEqual(sheet("one"));
+  });
+
+  it("is not kept here any longer once it turns out to be what the service has", () => {
+    keepDraft(KEY, 2, sheet("begun"));
+    const { result } = renderHook(() => useDraft(calls(vi.fn(kept)), draft(3, "begun")));
+    expect(result.current.save.kind).toBe("saved");
+    expect(keptDraft(KEY)).toBeNull();
   });
 
   it("asks who wins when another tab saved in between", async () => {

@@ -1,4 +1,5 @@
 import { type CuttingLine, type Side, type View, type ViewLook } from "../src/api/types";
+import type { Standing, V3 } from "../src/assembly/standing";
 import { type Attitude } from "../src/turntable/attitude";
 import told from "./examples.json";
 
@@ -11,6 +12,15 @@ export const examples = told as unknown as {
     right: Side;
     turned: Attitude;
     tipped: Record<"left" | "right" | "up" | "down", Attitude>;
+  }[];
+  standings: {
+    start: Standing;
+    about: V3;
+    axis: 0 | 1 | 2;
+    degrees: number;
+    turned: Standing;
+    point: V3;
+    there: V3;
   }[];
   point: [number, number, number];
   looks: { look: ViewLook; up: Side; seen: [number, number] }[];

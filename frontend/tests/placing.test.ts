@@ -39,6 +39,7 @@ describe("a view and its kin", () => {
       dimensions: [],
       marks: [],
       notes: [],
+      balloons: [],
     } as unknown as SheetDocument;
     const places = (withKin: boolean) =>
       moved(

@@ -23,11 +23,12 @@ afterEach(() => {
 describe("the reader's eye", () => {
   it("comes to rest while nothing changes, however often it is asked", async () => {
     const document = { format: 2, views: [] } as unknown as SheetDocument;
+    const params = { path: { exercise_id: 1 }, query: {} };
     let rendered = 0;
     const { rerender } = renderHook(
       () => {
         rendered += 1;
-        return useReader({ kind: "bench", exercise: 1, document }, false);
+        return useReader({ kind: "bench", params, document }, false);
       },
       { wrapper },
     );

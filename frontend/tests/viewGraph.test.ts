@@ -55,6 +55,7 @@ const sheet = {
   ],
   marks: [{ id: "m1", view: "v1" }],
   sight_arrows: [],
+  balloons: [],
   cutting_lines: [
     { id: "c1", view: "v1" },
     { id: "c2", view: "v2" },

@@ -10,6 +10,7 @@ import json
 import sys
 import tempfile
 from collections.abc import Callable, Sequence
+from contextlib import suppress
 from pathlib import Path
 from typing import Any, Final, TypeVar
 
@@ -34,7 +35,9 @@ def main(arguments: Sequence[str] | None = None) -> int:
         "--sheet",
         type=Path,
         required=True,
-        help="sheet document (.json), DXF, PDF or SVG file, or a picture of a sheet (also sheets.pdf#3, for page 3)",
+        action="append",
+        help="sheet document (.json), DXF, PDF or SVG file, or a picture of a sheet (also sheets.pdf#3, for page 3); "
+        "of a set of sheets once for each file, all pages of which count",
     )
     checking.add_argument("--task", type=Path, required=True, help="what the exercise asks (.json)")
     checking.add_argument("--out", type=Path, help="report file; standard output if not given")
@@ -52,10 +55,16 @@ def main(arguments: Sequence[str] | None = None) -> int:
             return 0
         _check_target(options.out)
         if options.command == "check":
-            result = _check(options.part, options.sheet, options.task)
+            asked, apart = _asked(options.task)
+            if asked is not None:
+                result = _check_set(options.part, options.sheet, options.task, asked, apart)
+            elif len(options.sheet) > 1:
+                raise InputError(f"{options.task}: it asks for one sheet, and {len(options.sheet)} are given")
+            else:
+                result = _check(options.part, options.sheet[0], options.task, apart)
         else:
-            with Confinement(InputError) as apart:
-                result = _about(options.part, apart.begin(_analysed, options.part, seconds=KERNEL_SECONDS))
+            with Confinement(InputError) as kernel:
+                result = _about(options.part, kernel.begin(_analysed, options.part, seconds=KERNEL_SECONDS))
         _write(result, options.out)
     except InputError as error:
         print(" ".join(str(error).split()), file=sys.stderr)
@@ -69,20 +78,21 @@ def _kept(command: str, file: Path) -> str:
     return backup_work.back_up(file) if command == "backup" else backup_work.restore(file)
 
 
-def _check(part: Path, sheet: Path, task: Path) -> dict[str, Any]:
+def _check(part: Path, sheet: Path, task: Path, apart: bool) -> dict[str, Any]:
     for path in (task, page_named(sheet)[0], part):
         there(path)
     # The bindings of the kernel are a million objects that live as long as their process: looking through them for
     # garbage, again and again while they are made, takes a tenth of the time.
     gc.set_threshold(_SELDOM)
     with Confinement(InputError) as kernel, Confinement(InputError) as eye:
-        at = kept_at(part)
+        drawn = "apart" if apart else ""
+        at = kept_at(part, drawn)
         before = kept(at) if at is not None else None
-        line_sets = kernel.begin(_projected, part, seconds=KERNEL_SECONDS) if before is None else lambda: before
+        line_sets = kernel.begin(_projected, part, apart, seconds=KERNEL_SECONDS) if before is None else lambda: before
         given, looks = _about(sheet, eye.begin(_given, task, sheet, seconds=WAITED_SECONDS))
         projected = _about(part, line_sets)
         # A file written anew meanwhile is not what was drawn.
-        if before is None and at is not None and kept_at(part) == at:
+        if before is None and at is not None and kept_at(part, drawn) == at:
             keep(at, projected)
         more: list[bytes] = []
         while True:
@@ -94,6 +104,38 @@ def _check(part: Path, sheet: Path, task: Path) -> dict[str, Any]:
                 return result
             # What a special view shows is told once the part is drawn so.
             looks = result
+
+
+def _asked(task: Path) -> tuple[list[str | None] | None, bool]:
+    """The names of the parts that the sheets of a set are of, as far as it names them, None where a task asks for one
+    sheet; and whether any shows an assembly pulled apart. What is wrong with a task is told when it is read in earnest.
+    """
+    with suppress(OSError, ValueError, RecursionError):
+        told = json.loads(task.read_bytes())
+        if isinstance(told, dict):
+            sheets = told.get("sheets")
+            own = [sheet for sheet in sheets if isinstance(sheet, dict)] if isinstance(sheets, list) else None
+            apart = any(sheet.get("shows") == "pulled apart" for sheet in (told, *(own or ())))
+            return (None if own is None else [sheet.get("of") for sheet in own]), apart
+    return None, False
+
+
+def _check_set(
+    part: Path, sheets: Sequence[Path], task: Path, names: Sequence[str | None], apart: bool
+) -> dict[str, Any]:
+    for path in (task, *(page_named(sheet)[0] for sheet in sheets), part):
+        there(path)
+    gc.set_threshold(_SELDOM)
+    with Confinement(InputError) as kernel, Confinement(InputError) as eye:
+        parts = kernel.begin(_set_parts, part, names, apart, seconds=KERNEL_SECONDS)
+        given = _about(task, eye.begin(_set_given, task, sheets, seconds=WAITED_SECONDS))
+        known = _about(part, parts)
+        more: list[bytes] = []
+        while True:
+            result = _about(sheets[0], eye.begin(_judged_set, known, given, tuple(more), seconds=WAITED_SECONDS))
+            if isinstance(result, dict):
+                return result
+            more.append(_about(part, kernel.begin(_set_seen_so, part, result, seconds=KERNEL_SECONDS)))
 
 
 def _about(path: Path, result: Callable[[], Result]) -> Result:
@@ -110,10 +152,10 @@ def _analysed(part: Path) -> dict[str, Any]:
     return part_work.analysed(part)
 
 
-def _projected(part: Path) -> bytes:
+def _projected(part: Path, apart: bool) -> bytes:
     from maqueta.command import part_work
 
-    return part_work.projected(part)
+    return part_work.projected(part, apart)
 
 
 def _seen_so(part: Path, looks: bytes) -> bytes:
@@ -132,6 +174,30 @@ def _judged(sheet: Path, part: bytes, given: bytes, more: Sequence[bytes]) -> di
     from maqueta.command import sheet_work
 
     return sheet_work.judged(sheet, part, given, more)
+
+
+def _set_parts(part: Path, names: Sequence[str | None], apart: bool) -> bytes:
+    from maqueta.command import part_work
+
+    return part_work.set_parts(part, names, apart)
+
+
+def _set_seen_so(part: Path, looks: bytes) -> bytes:
+    from maqueta.command import part_work
+
+    return part_work.set_seen_so(part, looks)
+
+
+def _set_given(task: Path, sheets: Sequence[Path]) -> bytes:
+    from maqueta.command import set_work
+
+    return set_work.set_given(task, sheets)
+
+
+def _judged_set(parts: bytes, given: bytes, more: Sequence[bytes]) -> dict[str, Any] | bytes:
+    from maqueta.command import set_work
+
+    return set_work.judged_set(parts, given, more)
 
 
 def _check_target(out: Path | None) -> None:

@@ -57,6 +57,8 @@ def box_of(page: Page, view: str) -> tuple[float, float, float, float]:
 
 
 def drag(page: Page, start: Point, end: Point) -> None:
+    """Take hold of what lies at a point, once the sheet has been drawn as it is, and put it down at another."""
+    expect(sheet(page).locator("[data-carried]")).to_have_count(0)
     a, b = on_screen(page, start), on_screen(page, end)
     page.mouse.move(*a)
     page.mouse.down()
@@ -101,7 +103,8 @@ def set_exercise(page: Page, part: str, title: str, task: dict[str, Any]) -> Non
         """async ([words, title, task]) => {
             const { token } = await (await fetch("/api/me")).json();
             const headers = { "content-type": "application/json", "x-maqueta-token": token };
-            const [part] = (await (await fetch(`/api/parts?words=${encodeURIComponent(words)}`)).json()).parts;
+            const { parts } = await (await fetch(`/api/parts?words=${encodeURIComponent(words)}`)).json();
+            const part = parts.find((own) => own.name === words) ?? parts[0];
             const [{ id }] = await (await fetch("/api/classes")).json();
             const asked = { part: part.id, school_class: id, title, due_at: "2099-01-01T20:00:00Z", task };
             const answer = await fetch("/api/exercises", { method: "POST", headers, body: JSON.stringify(asked) });

@@ -1,12 +1,13 @@
 """The running application and a browser, once for all browser tests."""
 
 from collections.abc import Callable, Iterator
+from typing import Any
 
 import pytest
-from playwright.sync_api import Browser, Page, StorageState, expect
+from playwright.sync_api import Browser, Page, expect
 
 from tests.demo_world import copied_demo_world
-from tests.server_process import PATIENCE_MS, chromium, free_port, new_page, running
+from tests.server_process import PATIENCE_MS, Browsers, Kind, chromium, free_port, running
 
 Open = Callable[..., Page]
 expect.set_options(timeout=PATIENCE_MS)
@@ -26,27 +27,28 @@ def browser() -> Iterator[Browser]:
 
 
 @pytest.fixture(scope="session")
-def known() -> dict[str, StorageState]:
-    """Who has logged in before, by their log-in names."""
-    return {}
+def browsers(browser: Browser, address: str) -> Browsers:
+    """The browsers of the people of these tests."""
+    return Browsers(browser, address)
 
 
 @pytest.fixture
-def open_page(browser: Browser, address: str, known: dict[str, StorageState]) -> Iterator[Open]:
-    """Open pages, each in a browser context of its own; faults on a page fail the test.
+def open_page(browsers: Browsers) -> Iterator[Open]:
+    """Open pages, each in a browser of its own; faults on a page fail the test.
 
     Drawing solids by software takes most of the machine: whoever turns or points at them asks for `solids`.
     """
-    pages: list[Page] = []
+    opened: list[tuple[Page, str | None, Kind]] = []
     faults: list[str] = []
 
-    def opened(login: str | None = None, **how: object) -> Page:
-        page = new_page(browser, address, login, **{"known": known, "solids": False, **how})  # type: ignore[arg-type]
+    def open_one(login: str | None = None, strange: bool = False, **how: Any) -> Page:
+        kind = Kind(**{"solids": False, **how})
+        page = browsers.page(login, kind, strange)
         page.on("pageerror", lambda error: faults.append(str(error)))
-        pages.append(page)
+        opened.append((page, None if strange else login, kind))
         return page
 
-    yield opened
-    for page in pages:
-        page.context.close()
+    yield open_one
+    for page, login, kind in opened:
+        browsers.give_back(page, login, kind)
     assert faults == []

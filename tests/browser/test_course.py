@@ -95,3 +95,23 @@ def test_a_form_thrown_away_is_brought_back(open_page: Open) -> None:
     expect(thrown).to_contain_text("Sheet form A4")
     thrown.get_by_role("button", name="Bring Sheet form A4 back").click()
     expect(card).to_be_visible()
+
+
+def test_how_exactly_a_hand_has_to_draw_is_set(open_page: Open) -> None:
+    teacher = open_page("ines.corvalho")
+    teacher.goto("/exercises/2/edit")
+    exactness = teacher.get_by_role("button", name=re.compile("^Exactness"))
+    expect(exactness).to_have_text("Exactness: within 0.3 mm, by hand within 1 mm and 2°")
+    exactness.click()
+    teacher.get_by_label("Drawn by hand (mm)").fill("1.5")
+    # What is no number, or far too much, asks for nothing else.
+    teacher.get_by_label("and askew by (°)").fill("")
+    off = teacher.get_by_label("Lines off by (mm)")
+    off.fill("25")
+    off.press("Tab")
+    expect(off).to_have_value("0.3")
+    expect(exactness).to_have_text("Exactness: within 0.3 mm, by hand within 1.5 mm and 2°")
+    teacher.get_by_role("button", name="Change it").click()
+    expect(teacher).to_have_url(re.compile("/exercises/2/wall"))
+    teacher.goto("/exercises/2/edit")
+    expect(exactness).to_have_text("Exactness: within 0.3 mm, by hand within 1.5 mm and 2°")

@@ -94,7 +94,7 @@ def test_a_locked_person_is_let_in_by_an_administrator(open_page: Open) -> None:
 def test_a_log_in_elsewhere_is_ended_from_the_account_menu(open_page: Open) -> None:
     # She may be logged in already by way of other tests.
     open_page("sara.lindqvist")
-    here, elsewhere = (open_page("sara.lindqvist", known=None) for _ in range(2))
+    here, elsewhere = (open_page("sara.lindqvist", strange=True) for _ in range(2))
     here.get_by_role("button", name="Account of").click()
     here.get_by_role("menuitem", name="Where you are logged in").click()
     listed = here.get_by_role("dialog").get_by_role("listitem")

@@ -129,10 +129,14 @@ def test_nothing_drawn_is_lost_without_a_connection(open_page: Open) -> None:
     page.route(saving, lambda route: route.abort() if route.request.method == "PUT" else route.continue_())
     page.get_by_label("Name of the form").fill("Kept in the browser")
     expect(page.get_by_role("alert")).to_contain_text("Not saved yet, kept in this browser.")
-    page.unroute(saving)
+    # Still without one, so that nothing but the browser can have kept it.
     page.reload()
     expect(page.get_by_label("Name of the form")).to_have_value("Kept in the browser")
+    expect(page.get_by_role("alert")).to_contain_text("Not saved yet, kept in this browser.")
+    page.unroute(saving)
     saved(page)
+    page.reload()
+    expect(page.get_by_label("Name of the form")).to_have_value("Kept in the browser")
 
 
 def test_two_tabs_ask_which_form_to_keep(open_page: Open) -> None:
@@ -140,6 +144,8 @@ def test_two_tabs_ask_which_form_to_keep(open_page: Open) -> None:
     new_form(page)
     other = open_page("ines.corvalho")
     other.goto(page.url)
+    # The second has the form as it was before the first changes it.
+    expect(other.get_by_label("Name of the form")).not_to_have_value("")
     page.get_by_label("Name of the form").fill("From the first")
     saved(page)
     other.get_by_label("Name of the form").fill("From the second")
@@ -177,8 +183,12 @@ def test_an_exercise_asks_for_a_form_and_students_draw_on_it(open_page: Open) ->
     page = open_page("ines.corvalho")
     page.goto("/exercises/new?part=4")
     page.get_by_role("textbox", name="Title").first.fill("On the school's form")
-    page.get_by_role("combobox", name="Sheet form").click()
-    page.get_by_role("option", name=re.compile("Loom house, A3")).click()
+    form = page.get_by_role("combobox", name="Sheet form")
+    loom_house = page.get_by_role("option", name=re.compile("Loom house, A3"))
+    # What arrives while the list is open may close it: it is opened once all is there.
+    page.wait_for_load_state("networkidle")
+    form.click()
+    loom_house.click()
     page.get_by_role("button", name="Set for the class").click()
     expect(page).to_have_url(re.compile(r"/exercises/\d+/wall"))
     student = open_page("kemi.oduya")

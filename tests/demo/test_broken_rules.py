@@ -39,4 +39,4 @@ def test_wrong_is_wrong_and_right_is_right(rule: str) -> None:
 
 
 def test_every_rule_is_shown() -> None:
-    assert set(EXAMPLES) == set(CATALOGUE)
+    assert set(EXAMPLES) == {rule for rule in CATALOGUE if not rule.startswith("set.")}

@@ -10,8 +10,9 @@ import ezdxf
 import pytest
 
 from maqueta.demo.workshop import EXERCISES, DemoExercise
-from maqueta.drawing.dxf import LAYERS, TEXT_LAYER, dxf
+from maqueta.drawing.dxf import dxf
 from maqueta.drawing.ink import Arc, InkGroup, Stroke, Text
+from maqueta.drawing.layers import LAYERS, TEXT_LAYER
 from maqueta.drawing.pens import DASHES
 from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.drawing.sheet_sizes import sheet_sizes

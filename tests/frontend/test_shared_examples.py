@@ -10,7 +10,7 @@ from pathlib import Path
 from typing import Any, Final, get_args
 
 from maqueta.drawing.pens import DASHES, WIDTHS
-from maqueta.geometry.directions import SIDES
+from maqueta.geometry.directions import SIDES, Vector
 from maqueta.projection.arrangement import ViewName, neighbour
 from maqueta.projection.attitude import ATTITUDES, CORNERS, Attitude, AxisTurn, from_corner
 from maqueta.projection.datum_sides import SIDES as DATUM_SIDES
@@ -22,6 +22,7 @@ from maqueta.sheet.set_down import auxiliary_of, section_of, sight_of
 from maqueta.sheet.special import CuttingLine, Hatch
 from maqueta.sheet.view import Aslant, FromCorner, Square, View, ViewLook, square
 from maqueta.sheet.view_graph import front_of, let_go, with_front
+from maqueta.solid.placement import Placement
 from maqueta.task.criteria import CRITERIA
 from maqueta.task.exercise import FilledField
 from tests.projection.frames import spread_looks
@@ -50,6 +51,29 @@ def attitudes() -> list[dict[str, Any]]:
         }
         for own in ATTITUDES
     ]
+
+
+def standings() -> list[dict[str, Any]]:
+    """Components turned about axes of their assembly, and where a point of the part is before and after."""
+    start = Placement(at=(12.5, -7.0, 3.0)).turned((1.0, 2.0, 3.0), (0.6, 0.0, 0.8), 35.0)
+    found = []
+    for axis in range(3):
+        for degrees in (90.0, -90.0, 180.0, 22.5):
+            about = (4.0, 5.0, -6.0)
+            along: Vector = tuple(float(k == axis) for k in range(3))  # type: ignore[assignment]
+            turned = start.turned(about, along, degrees)
+            found.append(
+                {
+                    "start": {"axes": start.axes, "at": start.at},
+                    "about": about,
+                    "axis": axis,
+                    "degrees": degrees,
+                    "turned": {"axes": turned.axes, "at": turned.at},
+                    "point": POINT,
+                    "there": turned.point(POINT),
+                }
+            )
+    return found
 
 
 def looks() -> list[dict[str, Any]]:
@@ -141,6 +165,7 @@ def examples() -> dict[str, Any]:
     return {
         "set_down": set_down(),
         "attitudes": attitudes(),
+        "standings": standings(),
         "point": POINT,
         "looks": looks(),
         "graphs": graphs(),

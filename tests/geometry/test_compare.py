@@ -166,3 +166,18 @@ def test_mirror_image_of_a_mirror_image_is_the_view(slug: str) -> None:
     twice = mirror_image(mirror_image(lines))
     found = compare(lines, [DrawnPiece(p) for p in twice.of("visible", "hidden")], 1e-3, 0)
     assert found.disagreement == 0
+
+
+@pytest.mark.parametrize("both", [True, False])
+def test_a_hidden_line_closer_to_a_visible_one_than_the_tolerance_is_no_matter(both: bool) -> None:
+    """A pin in its hole: their outlines are a tenth apart, and one of them is hidden."""
+    edge, rim = line(0, 0, 40, 0), line(10, 0.2, 20, 0.2, "hidden")
+    found = result([edge, rim], [edge, rim] if both else [edge])
+    assert (found.missing, found.wrong, found.extra) == ((), (), ())
+
+
+def test_a_hidden_line_under_a_visible_one_that_should_not_be_there_is_of_the_wrong_kind() -> None:
+    found = result([line(0, 0, 8, 0), line(10, 0, 20, 0, "hidden")], [line(0, 0, 20, 0)])
+    [piece] = found.wrong
+    assert piece.kind == "hidden"
+    assert piece.interval == pytest.approx((10, 20))

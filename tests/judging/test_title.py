@@ -56,6 +56,13 @@ def test_name_follows_the_pattern_whatever_parts_its_words(name: str | None, fou
     assert _found(PLAIN, SHEET.model_copy(update={"name": name})) == []
 
 
+def test_a_name_is_not_judged_by_a_title_that_cannot_be_read() -> None:
+    """A scanned title block whose letters are too rough: the sheet may be named right."""
+    asked = PLAIN.model_copy(update={"sheet_name": PATTERN})
+    rough = _titled(title="?").model_copy(update={"name": "EVENING 2-LENA ACHTERBERG-REED CLAMP"})
+    assert _found(asked, rough) == []
+
+
 def test_a_pattern_of_unknown_fields_is_refused() -> None:
     with pytest.raises(ValidationError, match="no field of the title block"):
         Exercise(sheet_name="{teacher}")

@@ -1,10 +1,11 @@
 """Sheets as PDF files in the manners of different hands and programs, through a general PDF library."""
 
 import math
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 from io import BytesIO
-from typing import Any, Final
+from itertools import pairwise
+from typing import Any, Final, Literal
 
 from reportlab.lib.colors import HexColor
 from reportlab.pdfbase.pdfmetrics import stringWidth
@@ -17,6 +18,8 @@ from maqueta.drawing.pens import DASHES, WIDTHS
 from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.document import SheetDocument
+from maqueta.sheet.paper import Layout
+from tests.reading.letter_shapes import outlines, penned
 
 
 @dataclass(frozen=True)
@@ -26,6 +29,8 @@ class Hand:
     `unit` is how many units of the page a mm is; `turned` pages are shown turned by a quarter; in `forms` every group
     is a form of its own; `letters` are placed one by one; circles may be drawn in so many `chords`; wide lines may be
     filled `bars`; dashes may be `loose` strokes; `boxed` clips everything to the page; `shift` is where the origin is.
+    `drawn` letters are no text: outlines of a face, filled one by one, or all of a text at once if `at_once`; or
+    strokes of a pen.
     """
 
     name: str
@@ -38,6 +43,8 @@ class Hand:
     loose: bool = False
     boxed: bool = False
     shift: tuple[float, float] = (0.0, 0.0)
+    drawn: Literal["", "drafting", "screen", "pen"] = ""
+    at_once: bool = False
 
 
 HANDS: Final = (
@@ -53,10 +60,24 @@ HANDS: Final = (
 )
 
 
+#: Hands that draw their letters.
+DRAWERS: Final = (
+    Hand("outlines", drawn="drafting"),
+    Hand("outlines of a text", drawn="drafting", at_once=True, boxed=True),
+    Hand("outlines of another face", drawn="screen"),
+    Hand("pen", drawn="pen"),
+)
+
+
 def write_pdf(projected: ProjectedPart, sheet: SheetDocument, hand: Hand, pages: int = 1, share: float = 1.0) -> bytes:
     """A sheet as a PDF file: on the last of so many pages, the others bear a cross; printed at a share of its size."""
+    return write_ink(sheet_ink(projected, sheet), sheet.paper.layout, hand, pages, share)
+
+
+def write_ink(groups: Sequence[InkGroup], layout: Layout, hand: Hand, pages: int = 1, share: float = 1.0) -> bytes:
+    """Ink as a PDF file."""
     target = BytesIO()
-    wide, high = (c * share * MM_IN_POINTS for c in (sheet.paper.layout.width, sheet.paper.layout.height))
+    wide, high = (c * share * MM_IN_POINTS for c in (layout.width, layout.height))
     size = (high, wide) if hand.turned else (wide, high)
     canvas: Any = Canvas(target, pagesize=size, invariant=1)
     for _ in range(pages - 1):
@@ -75,7 +96,6 @@ def write_pdf(projected: ProjectedPart, sheet: SheetDocument, hand: Hand, pages:
     canvas.scale(share * MM_IN_POINTS / hand.unit, share * MM_IN_POINTS / hand.unit)
     canvas.translate(*(-x * hand.unit / MM_IN_POINTS for x in hand.shift))
     writer = _Writer(canvas, hand)
-    groups = sheet_ink(projected, sheet)
     if hand.forms:
         for place, group in enumerate(groups):
             canvas.beginForm(f"g{place}", 0, 0, 2000 * hand.unit, 2000 * hand.unit)
@@ -114,9 +134,9 @@ class _Writer:
     def _line(self, points: Sequence[tuple[float, float]], pen: Any) -> None:
         self._pen(pen)
         straight = len(points) == 2
-        if straight and pen in DASHES and self._hand.loose:
-            for start, end in _dashed(points[0], points[1], DASHES[pen]):
-                self._path((start, end))
+        if pen in DASHES and self._hand.loose:
+            for dash in _dashed(points, DASHES[pen]):
+                self._path(dash)
         elif straight and self._hand.bars and pen == "visible":
             self._bar(points[0], points[1], WIDTHS[pen])
         else:
@@ -146,8 +166,22 @@ class _Writer:
             self._line([(x + r * math.cos(t), y + r * math.sin(t)) for t in angles], item.pen)
             return
         self._pen(item.pen)
+        if item.pen in DASHES and self._hand.loose:
+            self._dashes(item, DASHES[item.pen])
+            return
         box = [c * self._u for c in (x - r, y - r, x + r, y + r)]
         self._canvas.arc(*box, math.degrees(item.start), math.degrees(item.sweep))
+
+    def _dashes(self, item: Arc, dashes: Sequence[float]) -> None:
+        box = [
+            c * self._u for x in (-1, 1) for c in (item.centre[0] + x * item.radius, item.centre[1] + x * item.radius)
+        ]
+        at, place = 0.0, 0
+        while at < item.sweep - 1e-9:
+            upto = min(item.sweep, at + dashes[place % len(dashes)] / item.radius)
+            if place % 2 == 0:
+                self._canvas.arc(*box, math.degrees(item.start + at), math.degrees(upto - at))
+            at, place = upto, place + 1
 
     def _filled(self, item: Filled) -> None:
         self._canvas.setFillColor(HexColor("#111111"))
@@ -156,6 +190,9 @@ class _Writer:
     def _text(self, item: Text) -> None:
         canvas, name, size = self._canvas, lettering_font(), font_size(item.height) * self._u
         wide = stringWidth(item.text, name, size)
+        if self._hand.drawn:
+            self._letters_drawn(item)
+            return
         canvas.saveState()
         canvas.setFillColor(HexColor("#111111"))
         canvas.translate(*(c * self._u for c in item.at))
@@ -167,19 +204,51 @@ class _Writer:
             x += stringWidth(run, name, size)
         canvas.restoreState()
 
+    def _letters_drawn(self, item: Text) -> None:
+        canvas, u = self._canvas, self._u
+        canvas.saveState()
+        canvas.setFillColor(HexColor("#111111"))
+        canvas.translate(*(c * u for c in item.at))
+        canvas.rotate(item.angle)
+        canvas.scale(u, u)
+        if self._hand.drawn == "pen":
+            strokes, wide = penned(item.text, item.height)
+        else:
+            letters, wide = outlines(item.text, item.height, self._hand.drawn)
+        canvas.translate({"start": 0.0, "middle": -wide / 2, "end": -wide}[item.anchor], 0)
+        if self._hand.drawn == "pen":
+            canvas.setLineWidth(0.25)
+            canvas.setDash([])
+            for stroke in strokes:
+                path = canvas.beginPath()
+                path.moveTo(*stroke[0])
+                for corner in stroke[1:]:
+                    path.lineTo(*corner)
+                canvas.drawPath(path, stroke=1, fill=0)
+        else:
+            for run in [[c for letter in letters for c in letter]] if self._hand.at_once else letters:
+                path = canvas.beginPath()
+                for start, stretches in run:
+                    path.moveTo(*start)
+                    for stretch in stretches:
+                        (path.lineTo if len(stretch) == 1 else path.curveTo)(*(c for p in stretch for c in p))
+                    path.close()
+                canvas.drawPath(path, stroke=0, fill=1)
+        canvas.restoreState()
 
-def _dashed(
-    start: tuple[float, float], end: tuple[float, float], dashes: Sequence[float]
-) -> list[tuple[tuple[float, float], tuple[float, float]]]:
-    """A line in strokes and gaps."""
-    long, found, at, place = math.dist(start, end), [], 0.0, 0
-    while at < long:
-        upto = min(long, at + dashes[place % len(dashes)])
-        if place % 2 == 0:
-            ends = [
-                (start[0] + t / long * (end[0] - start[0]), start[1] + t / long * (end[1] - start[1]))
-                for t in (at, upto)
-            ]
-            found.append((ends[0], ends[1]))
-        at, place = upto, place + 1
-    return found
+
+def _dashed(points: Sequence[tuple[float, float]], dashes: Sequence[float]) -> Iterator[list[tuple[float, float]]]:
+    """A line, of one stretch or many, in strokes and gaps."""
+    place, left, run = 0, dashes[0], [points[0]]
+    for start, end in pairwise(points):
+        at = start
+        while (rest := math.dist(at, end)) > left:
+            at = (at[0] + left / rest * (end[0] - at[0]), at[1] + left / rest * (end[1] - at[1]))
+            if place % 2 == 0:
+                yield [*run, at]
+            place += 1
+            left, run = dashes[place % len(dashes)], [at]
+        left -= rest
+        run.append(end)
+    if place % 2 == 0 and math.dist(run[0], run[-1]) > 1e-9:
+        yield run

@@ -15,13 +15,15 @@ Grey = NDArray[np.uint8]
 
 @dataclass(frozen=True)
 class Level:
-    """How a sheet was scanned: `lean` is how far a camera leans, degrees, `shade` how much darker
-    one corner is, `noise` the spread of grey values; with `told` the file says how many dots an inch it has."""
+    """How a sheet was scanned: `lean` is how far a camera leans, degrees, `lens` how much its lens bends, `shade` how
+    much darker one corner is, `noise` the spread of grey values; with `told` the file says how many dots an inch it
+    has."""
 
     name: str
     dots: float = 200.0
     turn: float = 0.0
     lean: float = 0.0
+    lens: float = 0.0
     shade: float = 0.0
     noise: float = 0.0
     blur: float = 0.0
@@ -38,6 +40,7 @@ LEVELS = (
     Level("200, JPEG, size unsaid", kind="JPEG", told=False),
     Level("photograph: perspective, light, noise", turn=-1.5, lean=9.0, shade=0.35, noise=6.0, blur=0.5, told=False,
           kind="JPEG"),
+    Level("photograph through a lens that bends lines by 2 %", lean=6.0, lens=0.02, noise=4.0, told=False, kind="JPEG"),
 )  # fmt: skip
 
 
@@ -56,7 +59,7 @@ def packed(grey: Grey, level: Level) -> bytes:
     return out.getvalue()
 
 
-def _camera(wide: int, high: int, level: Level) -> NDArray[np.float64]:
+def camera(wide: int, high: int, level: Level) -> NDArray[np.float64]:
     """What a camera with a lens of 1.3 times the picture's width makes of a sheet it looks at from above."""
     lens, lean, turn = 1.3 * wide, np.radians(level.lean), np.radians(level.turn)
     about_x = np.array([[1, 0, 0], [0, np.cos(lean), -np.sin(lean)], [0, np.sin(lean), np.cos(lean)]])
@@ -70,13 +73,32 @@ def _camera(wide: int, high: int, level: Level) -> NDArray[np.float64]:
     return np.asarray(onto @ seen @ to_middle)
 
 
+def _bent(grey: Grey, lens: float) -> Grey:
+    """What a lens makes of a picture: a point seen at r, half the diagonal being 1, belongs at r · (1 + lens · r²)."""
+    high, wide = grey.shape
+    middle, half = ((wide - 1) / 2, (high - 1) / 2), np.hypot(wide, high) / 2
+    x, y = np.meshgrid(np.arange(wide) - middle[0], np.arange(high) - middle[1])
+    out = 1 + lens * (x * x + y * y) / half**2
+    columns, rows = (x * out + middle[0]).astype(np.float32), (y * out + middle[1]).astype(np.float32)
+    return np.asarray(cv2.remap(grey, columns, rows, cv2.INTER_CUBIC, borderValue=255), np.uint8)
+
+
 def _spoilt(grey: Grey, level: Level) -> Grey:
     high, wide = grey.shape
-    if level.turn or level.lean:
-        move = _camera(wide, high, level)
+    if level.turn and not level.lean:
+        # Laid askew on a larger glass.
+        rim = round(abs(np.sin(np.radians(level.turn))) * max(wide, high) / 2)
+        grey = cv2.copyMakeBorder(grey, rim, rim, rim, rim, cv2.BORDER_CONSTANT, value=255)
+        high, wide = grey.shape
+        move = cv2.getRotationMatrix2D((wide / 2, high / 2), -level.turn, 1.0)
+        grey = np.asarray(cv2.warpAffine(grey, move, (wide, high), flags=cv2.INTER_AREA, borderValue=255), np.uint8)
+    elif level.lean:
+        move = camera(wide, high, level)
         grey = np.asarray(
             cv2.warpPerspective(grey, move, (wide, high), flags=cv2.INTER_AREA, borderValue=255), np.uint8
         )
+    if level.lens:
+        grey = _bent(grey, level.lens)
     seen = grey.astype(np.float32)
     if level.blur:
         seen = cv2.GaussianBlur(seen, (0, 0), level.blur)

@@ -12,6 +12,7 @@ from maqueta.drawing.pens import DASHES, WIDTHS
 from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.document import SheetDocument
+from maqueta.sheet.paper import Layout
 
 Place = tuple[float, float]
 
@@ -50,9 +51,13 @@ PROGRAMS: Final = (
 
 def write_svg(projected: ProjectedPart, sheet: SheetDocument, program: Program) -> bytes:
     """A sheet as an SVG file."""
-    wide, high = sheet.paper.layout.width, sheet.paper.layout.height
+    return write_strokes(sheet_ink(projected, sheet), sheet.paper.layout, program)
+
+
+def write_strokes(groups: Sequence[InkGroup], layout: Layout, program: Program) -> bytes:
+    """Ink as an SVG file."""
+    wide, high = layout.width, layout.height
     writer = _Writer(program, high)
-    groups = sheet_ink(projected, sheet)
     bodies = [writer.group(group) for group in groups]
     size = f'width="{wide}mm" height="{high}mm" ' if program.size else ""
     head = (

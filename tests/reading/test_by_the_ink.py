@@ -79,10 +79,11 @@ def test_short_ones_beside_everything_and_axes_are_no_extra_lines(line: DraftedL
 
 
 def test_a_figure_on_a_view_is_no_extra_line_and_a_small_shape_is() -> None:
-    """Three short strokes in the room of a figure; the same strokes far apart; a small square."""
+    """Three short strokes in the room of a figure, or of two that follow each other; the same strokes far apart."""
     seven = (stroke((5.0, 3.0), (8.0, 3.0)), stroke((8.0, 3.0), (6.0, -2.0)), stroke((5.6, 0.5), (7.6, 0.5)))
     apart = (stroke((5.0, 3.0), (8.0, 3.0)), stroke((-18.0, 3.0), (-20.0, -2.0)), stroke((5.6, -20.5), (8.6, -20.5)))
-    for more, stays in ((seven, False), (apart, True)):
+    two = (stroke((5.0, 3.0), (7.0, 3.0)), stroke((8.0, 4.0), (6.5, 0.0)), stroke((9.2, 3.0), (10.5, -1.0)))
+    for more, stays in ((seven, False), (two, False), (apart, True)):
         held = by_the_ink(by_hand(more=more), PART, WHITE, 0.3)
         assert (extra(held.document) > 0) == stays
 

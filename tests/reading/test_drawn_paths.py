@@ -126,7 +126,7 @@ def test_filled_shapes_are_heads_areas_or_unknown() -> None:
     (area,) = filled_shapes(frame, PEN).areas
     assert area.region.area == pytest.approx(60 * 40 - 40 * 20)
     assert area.spacing == 0
-    assert filled_shapes([letter], PEN).unknown == 1
+    assert [shape.unknown for shape in filled_shapes([letter], PEN).letters] == [True]
 
 
 def test_a_page_has_the_colour_of_the_fill_that_covers_it() -> None:

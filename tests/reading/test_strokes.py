@@ -95,6 +95,22 @@ def test_circle_of_strokes_is_a_whole_hidden_circle() -> None:
     assert (meant(circle), circle.short) == ("hidden", 0.0)
 
 
+def test_what_is_left_of_a_dash_where_a_circle_closes_belongs_to_it() -> None:
+    """Files that draw arcs shorter than a mm as lines: the last dash is one, a line that crosses the circle is none."""
+    count, radius = 24, 12.0
+    step = TURN / (count + 0.4)
+    marks = [
+        Stroke(Piece("visible", Circle(5, 5, radius), (k * step, (k + 0.7) * step), (), ()), PLAIN)
+        for k in range(count)
+    ]
+    ends = [(5 + radius * math.cos(t), 5 + radius * math.sin(t)) for t in (count * step, TURN - 0.15 * step)]
+    last = Stroke(Piece("visible", *line_through(*ends), (), ()), PLAIN)
+    across = Stroke(Piece("visible", *line_through((16.5, 5.0), (17.5, 5.0)), (), ()), PLAIN)
+    found = join_dashes([*marks, last, across])
+    assert sorted(type(own.piece.carrier).__name__ for own in found) == ["Circle", "Line"]
+    assert across.piece in [own.piece for own in found]
+
+
 def test_lines_drawn_twice_count_once() -> None:
     marks = strokes(40, (3, 1.5))
     assert join_dashes([*marks, *marks]) == join_dashes(marks)

@@ -4,9 +4,9 @@ import pytest
 
 from maqueta.geometry.box import grown
 from maqueta.reading.content import lettering_width
-from maqueta.reading.title_by_ink import UNREADABLE, title_by_ink
+from maqueta.reading.title_by_ink import title_by_ink
 from maqueta.sheet.document import TitleBlock
-from maqueta.sheet.fields import TitleField
+from maqueta.sheet.fields import UNREADABLE, TitleField
 from maqueta.sheet.usual_form import usual_form
 from maqueta.sheet.view import Square, View
 from tests.reading.inked import inked

@@ -169,7 +169,7 @@ def test_a_pitch_circle_is_told_by_its_dashes() -> None:
         dashes.append(Dash((30 * math.cos(a), 30 * math.sin(a)), (30 * math.cos(b), 30 * math.sin(b)), 25))
     (ring,) = broken_circles(dashes, [(0.0, 0.0), (50.0, 0.0)])
     assert ring.centre == (0.0, 0.0)
-    assert ring.radius == pytest.approx(30 * math.cos(0.35 * math.tau / 16), abs=0.01)
+    assert ring.radius == pytest.approx(30, abs=0.2)
     assert len(ring.members) == 16
     assert broken_circles(dashes[:4], [(0.0, 0.0)]) == []
 

@@ -19,7 +19,8 @@ from maqueta.reading.candidates import pictorial_candidates, remembered
 from maqueta.reading.content import Content, Style, Words
 from maqueta.reading.delivered import read_delivered
 from maqueta.reading.dxf.file import read_dxf
-from maqueta.reading.loose_sizes import in_lines, loose_sizes
+from maqueta.reading.loose_sizes import loose_sizes
+from maqueta.reading.words_in_lines import in_lines
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.scales import parse_scale
 from maqueta.task.exercise import AttitudeChoice, Exercise, FrontTask
@@ -106,10 +107,10 @@ def test_a_loose_angle_is_an_angle_and_never_a_length() -> None:
     arc = Piece("visible", Circle(0, 0, 30), (0.0, math.radians(60)), (), ())
     legs = [stroke((2, 0), (36, 0)), stroke((1, 1.732), (18, 31.18))]
     tempting = [stroke((0, 22), (60, 22)), stroke((0, 10), (0, 24)), stroke((60, 10), (60, 24))]
-    found = loose_sizes([said("60°", 28, 17)], [*legs, arc, *tempting], (), [(0, 0, 40, 40)], 1.0)
+    found = loose_sizes([said("60°", 28, 17)], [*legs, arc, *tempting], (), [((0, 0, 40, 40), 1.0)])
     (angle,) = found.sizes
     assert (angle.kind, angle.vertex) == ("angle", (0, 0))
-    alone = loose_sizes([said("60°", 28, 17)], tempting, (), [(0, 0, 40, 40)], 1.0)
+    alone = loose_sizes([said("60°", 28, 17)], tempting, (), [((0, 0, 40, 40), 1.0)])
     assert (alone.sizes, alone.unclear) == ((), ("60°",))
 
 

@@ -1,6 +1,8 @@
 """Requests drawn from the OpenAPI document, as everybody: whatever is sent, the answer is never a failure of ours."""
 
+import json
 from collections.abc import Iterator
+from pathlib import Path
 from typing import Any
 
 import pytest
@@ -9,13 +11,14 @@ from fastapi.testclient import TestClient
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
-from maqueta.service.app import create_app, describe
+from maqueta.service.app import create_app
 from maqueta.service.settings import Settings
 from maqueta.store.database import Database
 from maqueta.store.mariadb import MariaDB
 from tests.conftest import PASSWORD, Person
 from tests.demo_world import copied_demo_world
 
+_DOCUMENT = Path(__file__).parents[2] / "frontend" / "openapi.json"
 #: These begin and end sessions, or wait for what may never come.
 _SKIPPED = {"/api/log-in", "/api/log-out", "/api/jobs/{job_id}/events", "/api/me/password"}
 #: Numbers of things there are, so that not everything ends at "no such thing".
@@ -23,9 +26,8 @@ _KNOWN = ("exercise_id", "sheet_id", "model_id", "part_id", "number", "job_id")
 
 
 def _operations() -> list[Any]:
-    app = describe()
-    app.openapi_url = "/openapi.json"
-    schema = schemathesis.openapi.from_dict(app.openapi())
+    # What the interface is made from; the lint holds it against the service.
+    schema = schemathesis.openapi.from_dict(json.loads(_DOCUMENT.read_text("utf-8")))
     results: Any = schema.get_all_operations()
     found = [result.ok() for result in results]
     return [operation for operation in found if operation.path not in _SKIPPED]

@@ -13,12 +13,14 @@ from maqueta.making.model_sheet import Drafter, model_sheet
 from maqueta.phrases.phrase import phrase
 from maqueta.service import workers
 from maqueta.service.deliveries.file_work import SheetWork
+from maqueta.service.deliveries.originals import traits
 from maqueta.service.queue.crews import Crews
 from maqueta.service.settings import Settings
+from maqueta.sheet.document import SheetDocument
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore, StoredFile
 from maqueta.store.models import Account, ExerciseRecord, SheetRecord
-from maqueta.store.originals import keep_original
+from maqueta.store.originals import Excuse, keep_original
 from maqueta.task.exercise import Exercise
 from tests.conftest import LogIn, Person
 from tests.parts import demo_projected
@@ -75,7 +77,8 @@ def test_the_file_is_kept_beside_the_sheet_for_those_who_see_the_sheet(
     read = send(student, f"{path}/file", "bisagra «2».dxf", data).json()
     # The one that was brought in last, also before the sheet is saved.
     told = student.get(f"{path}/original")
-    assert (told["name"], told["page"], told["pages"], told["not_read"]) == ("bisagra «2».dxf", 1, 1, read["not_read"])
+    assert (told["name"], told["page"], told["pages"]) == ("bisagra «2».dxf", 1, 1)
+    assert [one["words"] for one in told["not_read"]] == read["not_read"]
     drawing = student.send("GET", f"{path}/original.svg")
     assert drawing.headers["content-type"] == "image/svg+xml"
     assert "sandbox" in drawing.headers["content-security-policy"]
@@ -95,25 +98,60 @@ def test_the_file_is_kept_beside_the_sheet_for_those_who_see_the_sheet(
         assert log_in("nela.havlik").status("GET", f"/api/sheets/{sheet}/{ending}") == 404
 
 
-def test_nobody_says_of_their_own_sheet_that_sizes_were_not_read(log_in: LogIn, database: Database) -> None:
-    """What was not read excuses what is not there."""
-    student, exercise = log_in("nela.havlik"), exercise_id(database, "Shuttle rest")
-    path = f"/api/exercises/{exercise}/sheet"
-    sheet = student.get(path)
-    claimed = sheet["document"] | {"unread_sizes": 3}
-    saved = student.send("PUT", path, json={"document": claimed, "base": sheet["revision"]})
-    assert saved.status_code == 200, saved.text
-    assert saved.json()["document"]["unread_sizes"] == 0
-    assert student.get(path)["document"]["unread_sizes"] == 0
+def read_with(database: Database, exercise: int, excuse: Excuse) -> None:
+    """Nela's sheet was read from a file, and that excuses so much of it."""
     with database.transaction() as session:
         who = session.scalars(select(Account).where(Account.login == "nela.havlik")).one()
         task = session.get_one(ExerciseRecord, exercise)
         attempt = session.scalars(
             select(SheetRecord.attempt).where(SheetRecord.student_id == who.id, SheetRecord.exercise_id == exercise)
-        ).one()
-        keep_original(session, who, task, attempt, "a.png", ("a" * 64, "b" * 64), (1, 1), (), unread_sizes=2)
+        ).first()
+        keep_original(session, who, task, attempt or 1, "a.png", ("d" * 64, "e" * 64), (1, 1), (), excuse)
+
+
+def test_nobody_says_of_their_own_sheet_that_sizes_were_not_read(log_in: LogIn, database: Database) -> None:
+    """What was not read excuses what is not there."""
+    student, exercise = log_in("nela.havlik"), exercise_id(database, "Shuttle rest")
+    path = f"/api/exercises/{exercise}/sheet"
+    sheet = student.get(path)
+    claimed = sheet["document"] | {"unread_sizes": 3, "by_hand": True}
+    saved = student.send("PUT", path, json={"document": claimed, "base": sheet["revision"]})
+    assert saved.status_code == 200, saved.text
+    assert saved.json()["document"]["unread_sizes"] == 0
+    assert not saved.json()["document"]["by_hand"]
+    assert student.get(path)["document"]["unread_sizes"] == 0
+    read_with(database, exercise, Excuse(unread_sizes=2))
     again = student.send("PUT", path, json={"document": claimed, "base": saved.json()["revision"]})
     assert again.json()["document"]["unread_sizes"] == 2
+    assert not again.json()["document"]["by_hand"], "its file is not"
+
+
+def test_what_excused_a_sheet_excuses_none_that_is_drawn_in_its_place(log_in: LogIn, database: Database) -> None:
+    student, exercise = log_in("nela.havlik"), exercise_id(database, "Shuttle rest")
+    path = f"/api/exercises/{exercise}/sheet"
+    sheet = student.get(path)
+    lines: list[dict[str, Any]] = [
+        {"kind": "line", "points": [[0.0, float(k)], [50.123 - k, float(k)]]} for k in range(6)
+    ]
+    view = {"id": "v1", "kind": "unrecognised", "at": [100.0, 100.0], "scale": 1.0, "lines": lines}
+    read = sheet["document"] | {"unread_sizes": 2, "by_hand": True, "views": [view], "dimensions": [], "marks": []}
+    read_with(database, exercise, Excuse(2, True, traits(SheetDocument.model_validate(read))))
+    kept = student.send("PUT", path, json={"document": read, "base": sheet["revision"]})
+    assert kept.status_code == 200, kept.text
+    assert (kept.json()["document"]["unread_sizes"], kept.json()["document"]["by_hand"]) == (2, True)
+    # Moved on the sheet, and with a line less, it is still the same.
+    moved = read | {"views": [view | {"at": [150.0, 90.0], "lines": lines[1:]}]}
+    kept = student.send("PUT", path, json={"document": moved, "base": kept.json()["revision"]})
+    assert (kept.json()["document"]["unread_sizes"], kept.json()["document"]["by_hand"]) == (2, True)
+    # So it is where the view is taken for one at another scale: its ink stays where it is.
+    halves = [line | {"points": [[x / 2, y / 2] for x, y in line["points"]]} for line in lines]
+    scaled = read | {"views": [view | {"scale": 2.0, "lines": halves}]}
+    kept = student.send("PUT", path, json={"document": scaled, "base": kept.json()["revision"]})
+    assert (kept.json()["document"]["unread_sizes"], kept.json()["document"]["by_hand"]) == (2, True)
+    anew = [line | {"points": [[0.0, 0.0], [40.0, 0.0]]} for line in lines]
+    other = read | {"views": [view | {"lines": anew}]}
+    kept = student.send("PUT", path, json={"document": other, "base": kept.json()["revision"]})
+    assert (kept.json()["document"]["unread_sizes"], kept.json()["document"]["by_hand"]) == (0, False)
 
 
 def test_a_refused_file_takes_the_place_of_none(log_in: LogIn, database: Database) -> None:

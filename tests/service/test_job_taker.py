@@ -15,14 +15,15 @@ from maqueta.phrases.said import said
 from maqueta.service.queue import examining
 from maqueta.service.queue.examining import JobTaker
 from maqueta.service.queue.work_queue import QueueSilentError, Wanted
-from maqueta.service.shelf.kernel_work import PartWork
+from maqueta.service.shelf.kernel_work import FoundAssembly, FoundPart, PartWork
+from maqueta.solid.assembly import Assembly, PlacedPart
 from maqueta.store.accounts import add_account
 from maqueta.store.clock import now
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore
 from maqueta.store.jobs import EXAMINATION_STOPPED, LOST_AFTER, MOST_ATTEMPTS, add_job, cancel_job, claim_next
 from maqueta.store.mariadb import MariaDB
-from maqueta.store.models import Account, JobRecord, VersionRecord
+from maqueta.store.models import Account, JobRecord, LabelRecord, VersionRecord
 from maqueta.store.shelf import add_part
 from tests.databases import own_database
 
@@ -139,6 +140,45 @@ def test_a_job_that_fails_as_nobody_thought_does_not_stop_the_others(
     assert ended(database, second, "done")[0] == "done"
     assert own.alive
     assert ended(database, first, "running")[0] == "running", "its lease runs out, then it is taken up again"
+
+
+def test_an_assembly_whose_worker_is_killed_half_way_puts_its_parts_on_the_shelf_once(
+    run: Any, database: Database, tmp_path: Path
+) -> None:
+    """Its parts are there, the whole is not: whoever takes the job up again finds an assembly of them."""
+    placed = tuple(PlacedPart(id=key, name=key.title(), part=part) for key, part in (("base", "p0"), ("pin", "p1")))
+    document = Assembly(name="Hinge on trial", components=placed).model_dump_json()
+    found = FoundAssembly(document, (FoundPart("Base", b"one"), FoundPart("Pin", b"two")), {"read": []})
+
+    def killed(*_: Any) -> PartWork:
+        raise ZeroDivisionError
+
+    job = brought_in(database, tmp_path / "files")
+    own = run(Kernel(lambda *_: PartWork(assembly=found), killed, *6 * (lambda *_: READY,)))
+    with database.transaction() as session:
+        first = session.get(JobRecord, job)
+        assert first is not None
+        whole = first.subject_id
+
+    def parts() -> list[int]:
+        """The parts that came with it, and those it is put together from."""
+        with database.transaction() as session:
+            version = session.get(VersionRecord, whole)
+            assert version is not None
+            labelled = session.query(LabelRecord).filter(LabelRecord.label == "Hinge on trial").count()
+            return [labelled, len(version.components)] if version.is_assembly else []
+
+    for _ in range(400):
+        if parts() == [2, 2]:
+            break
+        time.sleep(0.05)
+    with database.transaction() as session:
+        silent = session.get(JobRecord, job)
+        assert silent is not None
+        silent.seen_at = now() - LOST_AFTER - timedelta(seconds=1)
+    own.wake()
+    assert ended(database, job, "done")[2] == "ready"
+    assert parts() == [2, 2]
 
 
 def test_what_nobody_ever_finishes_is_given_up_in_the_end(run: Any, database: Database, tmp_path: Path) -> None:

@@ -161,6 +161,27 @@ def test_a_sheet_that_is_returned_meanwhile_keeps_what_was_marked(
             session.get_one(SheetRecord, sheet).state = "handed-in"
 
 
+def test_what_is_asked_otherwise_meanwhile_is_checked_by_what_is_asked_now(
+    database: Database, settings: Settings, sheet: int
+) -> None:
+    """Else what was found by the old task would count as checked by the new one."""
+    with database.transaction() as session:
+        task = dict(session.get_one(SheetRecord, sheet).exercise.task)
+
+    def asked_otherwise() -> None:
+        with database.transaction() as session:
+            session.get_one(SheetRecord, sheet).exercise.task = task | {"title_fields": ["revision"]}
+
+    here = Here(before=asked_otherwise)
+    try:
+        assert Rechecker(database, FileStore(settings.data / "files"), here).again(sheet, lambda: True)
+        assert here.done == ["judged", "judged"]
+        assert "title.missing" in [rule for rule, _, _ in findings(database, sheet)]
+    finally:
+        with database.transaction() as session:
+            session.get_one(SheetRecord, sheet).exercise.task = task
+
+
 def test_what_cannot_be_checked_keeps_its_findings(database: Database, settings: Settings, sheet: int) -> None:
     before = findings(database, sheet)
     broken = Rechecker(database, FileStore(settings.data / "files"), Here(MemoryError()))
@@ -225,6 +246,19 @@ def test_each_exercise_is_asked_for_once_and_done_by_the_job_taker(
         job = session.get_one(JobRecord, number)
         assert (job.state, job.message) == ("done", phrase("sheets-checked-again", number=1, of=1))
         assert session.get_one(SheetRecord, sheet).checker == CHECKER
+    assert ask_to_check_again(database) == 0
+
+
+def test_what_grows_stale_while_its_exercise_is_checked_again_is_asked_for_once_more(
+    database: Database, sheet: int
+) -> None:
+    """Whoever is at work has settled already which sheets are to be looked at."""
+    assert ask_to_check_again(database) == 1
+    with database.transaction() as session:
+        job = claim_next(session)
+        assert job is not None
+        assert job.state == "running"
+    assert ask_to_check_again(database) == 1
     assert ask_to_check_again(database) == 0
 
 

@@ -232,6 +232,14 @@ def test_sheet_of_a_varied_part_is_checked_against_the_students_own_sizes(instru
     rules = [f["rule"] for f in instructor.get(f"/api/sheets/{sent.json()['id']}")["findings"]]
     assert "dimensions.value" not in rules
     assert rules.count("dimensions.overall") == 2
+    # On the instructor's bench it has the sizes of that student too, not those of the exercise.
+    path, asked = f"/api/exercises/{exercise['id']}/ink", {"json": {"document": document}}
+    drawn = [
+        person.send("POST", path + which, **asked).json()["views"][0]["box"]
+        for person, which in ((student, ""), (instructor, f"?sheet={sent.json()['id']}"), (instructor, ""))
+    ]
+    assert drawn[0] == drawn[1]
+    assert drawn[0] != drawn[2]
 
 
 def test_variation_that_cannot_be_made_hides_no_other_exercise(

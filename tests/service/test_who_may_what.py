@@ -15,12 +15,15 @@ from maqueta.service.people.deed_words import DEEDS
 from maqueta.sheet.usual_form import usual_form
 from maqueta.store.accounts import add_account
 from maqueta.store.database import Database
+from maqueta.store.exercises import add_exercise
 from maqueta.store.files import FileStore
 from maqueta.store.jobs import add_job
 from maqueta.store.marking import keep_template
 from maqueta.store.models import Account, ExerciseRecord, JobRecord, SheetRecord
 from maqueta.store.originals import keep_original
+from maqueta.store.sets import add_set
 from maqueta.store.sheet_forms import add_sheet_form
+from maqueta.store.sheets import save_draft
 from maqueta.task.exercise import Exercise
 from tests.conftest import LogIn, Person
 
@@ -70,7 +73,14 @@ def places(database: Database, files: FileStore) -> dict[str, Any]:
         if job is None:
             job = add_job(session, owner, "part", exercise.version_id)
             job.state = "done"
+        # Another one of the same class, so that the first stays what it is for other tests.
+        of_set = add_exercise(
+            session, owner, exercise.version, exercise.school_class, "Theirs", exercise.task, exercise.due_at
+        )
+        drawn = sheet.first().document  # type: ignore[union-attr]
+        save_draft(session, student, of_set, drawn, 0)
         return {
+            "set_id": add_set(session, "Theirs", [of_set]).id,
             "exercise_id": exercise.id,
             "sheet_id": sheet.first().id,  # type: ignore[union-attr]
             "model_id": exercise.version_id,
@@ -88,10 +98,11 @@ def places(database: Database, files: FileStore) -> dict[str, Any]:
             "added": 0,
             "rule": "title.missing",
             "pin": 0,
+            "place": 0,
             "criterion": "title",
             "receipt": "0" * 64,
             "kind": "svg",
-            "document": sheet.first().document,  # type: ignore[union-attr]
+            "document": drawn,
         }
 
 
@@ -104,12 +115,18 @@ def routes() -> list[tuple[str, str]]:
 
 def body_of(method: str, path: str, document: dict[str, Any]) -> dict[str, Any]:
     """What is sent along, so that nobody is let in or kept out for an incomplete request."""
-    if path.endswith(("/deliveries", "/sheet/file", "/sheet-forms/file")) or (method, path) == ("POST", "/api/parts"):
+    files = ("/deliveries", "/sheet/file", "/sheet-forms/file", "/sets/{set_id}/files")
+    if path.endswith(files) or (method, path) == ("POST", "/api/parts"):
         return {"files": {"file": ("a.dxf", b"nothing", "image/vnd.dxf")}}
     if method not in ("POST", "PUT", "PATCH"):
         return {}
     change = {"what": "erase", "at": [0.0, 0.0]}
+    assembly = {"name": "Theirs", "components": [{"id": "a", "name": "Pin", "part": "1"}]}
     bodies = {
+        "/assemblies": {"assembly": assembly},
+        "/assemblies/look": {"assembly": assembly},
+        "/assemblies/{part_id}": {"assembly": assembly},
+        "/assemblies/fit": {"assembly": assembly, "moved": "a", "face": 0, "onto": "a", "onto_face": 0, "how": "axis"},
         "/sheet/aid": {"document": document, "aid": "scale"},
         "/sheet/change": {"document": document, "view": "none", "change": change, "reach": 1.0},
         "/motion": {"document": document, "number": 0},
@@ -128,6 +145,9 @@ def body_of(method: str, path: str, document: dict[str, Any]) -> dict[str, Any]:
         "/findings/{number}/answer": {"answer": ""},
         "/findings/{number}": {"decision": None, "seen": "waived"},
         "/remark": {"remark": ""},
+        "/sheets/{sheet_id}/correction": {"document": document, "base": 99},
+        "/correction/judge": {"document": document, "base": 99},
+        "/not-read/{place}": {"looked_at": False},
         "/classes/{class_id}": {"name": "Theirs"},
         "/students": {"logins": ["nobody"]},
         "/roster": {"people": [{"name": "Somebody", "login": "some.body"}]},
@@ -141,6 +161,8 @@ def body_of(method: str, path: str, document: dict[str, Any]) -> dict[str, Any]:
         "/sheet-forms/look": USUAL_FORM,
         "/sheet-forms/field": {"form": USUAL_FORM, "field": "title", "at": [0.0, 0.0], "captioned": True},
         "/sheet-forms/{form_id}": {"name": "Mine", "form": USUAL_FORM, "base": 99},
+        "/sets/{set_id}/hand-in": {},
+        "/title-block": {"exercise": 0},
         "/hand-in": {"document": document, "base": 99},
     }
     for end, body in bodies.items():
@@ -181,7 +203,9 @@ def test_only_health_is_told_to_strangers() -> None:
 def test_another_instructor_reaches_nothing_of_the_first(app: Any, strangers: Any, database: Database) -> None:
     known = places(database, app.state.world.files)
     for method, path in routes():
-        if any(f"{{{name}}}" in path for name in ("exercise_id", "sheet_id", "part_id", "model_id", "job_id")):
+        if any(
+            f"{{{name}}}" in path for name in ("exercise_id", "set_id", "sheet_id", "part_id", "model_id", "job_id")
+        ):
             for who in strangers:
                 assert asked(who.send, method, path, known) == "–", (method, path)
 
@@ -190,6 +214,8 @@ def test_another_instructor_reaches_nothing_of_the_first(app: Any, strangers: An
 KEEPING_NOTHING = {
     "POST /api/documents",
     "POST /api/parts/preview",
+    "POST /api/assemblies/look",
+    "POST /api/assemblies/fit",
     "POST /api/classes/{class_id}/roster/preview",
     "POST /api/exercises/starting-sheet",
     "POST /api/exercises/{exercise_id}/answer/dimensions",
@@ -199,6 +225,7 @@ KEEPING_NOTHING = {
     "POST /api/exercises/{exercise_id}/reading",
     "POST /api/exercises/{exercise_id}/reading/motion",
     "PUT /api/exercises/{exercise_id}/sheet",
+    "POST /api/sets/proposal",
     "POST /api/sheet-forms/look",
     "POST /api/sheet-forms/field",
     "POST /api/sheet-forms/file",

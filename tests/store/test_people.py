@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 from typing import Any
+from uuid import uuid4
 
 import pytest
 from hypothesis import HealthCheck, given, settings
@@ -14,10 +15,17 @@ from maqueta.service.marking.answers import FINDING
 from maqueta.sheet.document import Note, SheetDocument, TitleBlock
 from maqueta.store.accounts import add_account
 from maqueta.store.clock import now
+from maqueta.store.corrections import (
+    corrected_at,
+    correction_of,
+    save_correction,
+    settle_correction,
+    take_back_correction,
+)
 from maqueta.store.database import Database
-from maqueta.store.errors import AlreadyAnonymous
+from maqueta.store.errors import AlreadyAnonymous, OutOfDate
 from maqueta.store.models import Account, Enrolment, ExerciseRecord, FindingRecord, SheetRecord
-from maqueta.store.originals import carry_original, forget_originals, keep_original, original_of
+from maqueta.store.originals import Excuse, carry_original, excuse_of, forget_originals, keep_original, original_of
 from maqueta.store.people import held, make_anonymous
 from maqueta.store.sheets import begin_again
 
@@ -29,6 +37,11 @@ def session(database: Database) -> Iterator[Session]:
     yield own
     own.rollback()
     own.close()
+
+
+def kept_file() -> str:
+    """The name of a file that nobody else brought in, also not in the other tests on this database."""
+    return uuid4().hex * 2
 
 
 def drawn(session: Session, name: str, login: str, document: SheetDocument, *findings: Finding) -> Account:
@@ -141,11 +154,13 @@ def test_another_attempt_was_read_from_the_same_file(session: Session) -> None:
     second = begin_again(session, first)
     carry_original(session, first, second)
     assert original_of(session, second) is None
-    keep_original(session, bran, exercise, 1, "one.png", ("a" * 64, "b" * 64), (1, 2), (), unread_sizes=3)
+    file, laid = kept_file(), kept_file()
+    keep_original(session, bran, exercise, 1, "one.png", (file, laid), (1, 2), (), Excuse(3, True, ("1.000 0.000",)))
     carry_original(session, first, second)
     kept = original_of(session, second)
     assert kept is not None
-    assert (kept.name, kept.file, kept.laid, kept.pages, kept.unread_sizes) == ("one.png", "a" * 64, "b" * 64, 2, 3)
+    assert (kept.name, kept.file, kept.laid, kept.pages) == ("one.png", file, laid, 2)
+    assert excuse_of(kept) == Excuse(3, True, ("1.000 0.000",))
 
 
 def test_files_go_unless_somebody_else_brought_them_in_too(session: Session) -> None:
@@ -153,14 +168,57 @@ def test_files_go_unless_somebody_else_brought_them_in_too(session: Session) -> 
     assert exercise is not None
     bran, cleo = (drawn(session, *who, SheetDocument()) for who in (("Bran Uro", "bran.uro"), ("Cleo Ada", "cleo.ada")))
     told = (phrase("unread-picture-read"),)
-    keep_original(session, bran, exercise, 1, "first.pdf", ("1" * 64, "2" * 64), (1, 1), ())
-    keep_original(session, bran, exercise, 1, "Bran Uro.pdf", ("a" * 64, "b" * 64), (2, 3), told)
-    keep_original(session, cleo, exercise, 1, "same.pdf", ("a" * 64, "c" * 64), (2, 3), ())
+    both, of_bran, of_cleo = kept_file(), kept_file(), kept_file()
+    keep_original(session, bran, exercise, 1, "first.pdf", (kept_file(), kept_file()), (1, 1), ())
+    keep_original(session, bran, exercise, 1, "Bran Uro.pdf", (both, of_bran), (2, 3), told)
+    keep_original(session, cleo, exercise, 1, "same.pdf", (both, of_cleo), (2, 3), ())
     kept = original_of(session, sheet_of(session, bran))
     assert kept is not None
-    assert (kept.name, kept.file, kept.page, kept.not_read) == ("Bran Uro.pdf", "a" * 64, 2, told)
+    assert (kept.name, kept.file, kept.page, kept.not_read) == ("Bran Uro.pdf", both, 2, told)
     assert [own["name"] for own in held(session, bran)["files_of_sheets"]] == ["Bran Uro.pdf"]
-    assert forget_originals(session, bran) == {"b" * 64}
+    assert forget_originals(session, bran) == {of_bran}
     assert original_of(session, sheet_of(session, bran)) is None
     assert forget_originals(session, bran) == set()
-    assert forget_originals(session, cleo) == {"a" * 64, "c" * 64}
+    assert forget_originals(session, cleo) == {both, of_cleo}
+
+
+def test_a_sheet_that_was_corrected_is_told_as_it_was_handed_in_and_all_of_it_loses_the_name(session: Session) -> None:
+    """What was handed in, and what is corrected and not judged yet, are no less somebody's than the sheet is."""
+
+    def signed(name: str) -> dict[str, Any]:
+        return SheetDocument(name=name, title=TitleBlock(fields={"drafter": "Bran Uro"})).model_dump(mode="json")
+
+    person = drawn(session, "Bran Uro", "bran.uro", SheetDocument())
+    sheet = sheet_of(session, person)
+    sheet.document = signed("first")
+    settle_correction(session, person, sheet, signed("corrected"), 0)
+    save_correction(session, sheet, signed("under way"), 1)
+    [told] = held(session, person)["sheets"]
+    assert (told["document"]["name"], told["handed_in"]["name"]) == ("corrected", "first")
+    make_anonymous(session, person)
+    kept = correction_of(session, sheet)
+    assert kept is not None
+    for document in (sheet.document, kept.document, kept.handed_in):
+        assert document is not None
+        assert document["title"]["fields"]["drafter"] == person.name
+
+
+def test_a_correction_of_another_tab_is_not_written_over_and_one_that_is_taken_back_was_never(session: Session) -> None:
+    person = drawn(session, "Bran Uro", "bran.uro", SheetDocument())
+    sheet = sheet_of(session, person)
+    first, revision = sheet.document, sheet.revision
+    assert corrected_at(session, sheet) is None
+    save_correction(session, sheet, {"name": "one"}, 0)
+    with pytest.raises(OutOfDate):
+        save_correction(session, sheet, {"name": "two"}, 0)
+    assert sheet.document == first
+    settle_correction(session, person, sheet, {"name": "one"}, 1)
+    settle_correction(session, person, sheet, {"name": "three"}, 2)
+    assert (sheet.document, sheet.revision) == ({"name": "three"}, revision + 2)
+    assert corrected_at(session, sheet) is not None
+    take_back_correction(session, sheet)
+    assert sheet.document == first
+    assert sheet.revision > revision + 2
+    assert correction_of(session, sheet) is None
+    take_back_correction(session, sheet)
+    assert sheet.document == first

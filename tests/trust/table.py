@@ -10,10 +10,10 @@ from maqueta.judging.finding import Finding
 from maqueta.judging.report import check
 from maqueta.phrases.said import said
 from maqueta.reading.delivered import read_delivered
-from tests.reading.dxf_writer import CONVENTIONS, Convention, write_sheet
 from tests.reading.planted import FOLLOWS, PLANTED, Case
 from tests.trust.parts import KINDS
 from tests.trust.sheets import right_sheet, with_pictorial
+from tests.trust.writings import WRITINGS, Format, Writing
 
 
 @dataclass
@@ -39,13 +39,14 @@ def errors(case: Case, data: bytes, also: str = "-") -> list[Finding]:
     return [f for f in found if f.severity == "error" or f.rule.startswith(also)]
 
 
-def conventions_of(seed: int, count: int) -> list[Convention]:
-    """Some conventions for a sheet by its number, so that all of them come up in turn."""
-    return [CONVENTIONS[(seed * count + k) % len(CONVENTIONS)] for k in range(count)]
+def writings_of(form: Format, seed: int, count: int) -> list[Writing]:
+    """Some ways to write a sheet by its number, so that all of them come up in turn."""
+    ways = WRITINGS[form]
+    return [ways[(seed * count + k) % len(ways)] for k in range(count)]
 
 
-def judged_right(kind: str, seed: int, count: int = 1) -> Tally:
-    """A right sheet by some conventions, every other time with its pictorial view.
+def judged_right(kind: str, seed: int, count: int = 1, form: Format = "dxf") -> Tally:
+    """A right sheet written in some ways, every other time with its pictorial view.
 
     Every error is a false one, and so is whatever is said of the pictorial.
     """
@@ -53,18 +54,18 @@ def judged_right(kind: str, seed: int, count: int = 1) -> Tally:
     case = right_sheet(kind, seed)
     if case is None:
         return tally
-    for place, how in enumerate(conventions_of(seed, count)):
+    for place, how in enumerate(writings_of(form, seed, count)):
         key = (kind, how.name, "")
         tally.sheets[key] += 1
         own = with_pictorial(case) if (seed + place) % 2 else case
-        wrong = errors(own, write_sheet(own.part, own.sheet, how), "pictorial.")
+        wrong = errors(own, how.write(own.part, own.sheet, None), "pictorial.")
         tally.false[key] += bool(wrong)
         tally.words += [f"right {kind} {seed}, {how.name}: {f.rule}: {said(wording(f).message)}" for f in wrong]
     return tally
 
 
-def judged_spoilt(kind: str, seed: int, rules: tuple[str, ...] = tuple(PLANTED)) -> Tally:
-    """A sheet with each mistake planted in turn, by one convention each."""
+def judged_spoilt(kind: str, seed: int, rules: tuple[str, ...] = tuple(PLANTED), form: Format = "dxf") -> Tally:
+    """A sheet with each mistake planted in turn, each written in one way."""
     tally = Tally()
     case = right_sheet(kind, seed)
     if case is None:
@@ -73,15 +74,13 @@ def judged_spoilt(kind: str, seed: int, rules: tuple[str, ...] = tuple(PLANTED))
         planted = PLANTED[rule](case, random.Random(f"{kind} {seed} {rule}"))
         if planted is None:
             continue
-        how = CONVENTIONS[(7 * seed + 3 * place) % len(CONVENTIONS)]
-        if rule == "layout.outside" and how.space == "window":
+        how = WRITINGS[form][(7 * seed + 3 * place) % len(WRITINGS[form])]
+        if rule == "layout.outside" and how.window:
             # What lies outside the window on the model does not show at all.
             continue
         key = (kind, how.name, rule)
         tally.sheets[key] += 1
-        told = {
-            f.rule: said(wording(f).message) for f in errors(case, write_sheet(case.part, planted[0], how, planted[1]))
-        }
+        told = {f.rule: said(wording(f).message) for f in errors(case, how.write(case.part, planted[0], planted[1]))}
         tally.found[key] += rule in told
         wrong = {r: words for r, words in told.items() if r != rule and r not in FOLLOWS.get(rule, set())}
         tally.false[key] += bool(wrong)

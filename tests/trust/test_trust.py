@@ -9,6 +9,7 @@ from tests.reading.planted import FOLLOWS, PLANTED
 from tests.trust.parts import KINDS
 from tests.trust.sheets import right_sheet, with_pictorial
 from tests.trust.table import errors, judged_right, judged_spoilt
+from tests.trust.writings import WRITINGS, Format
 
 pytestmark = pytest.mark.trust
 #: Numbers of the sample; scripts/trust goes on from there.
@@ -93,6 +94,39 @@ def test_view_at_another_scale_is_found_where_nothing_tells_lines_apart(kind: st
         found = {finding.rule for finding in errors(case, write_sheet(case.part, planted[0], how, planted[1]))}
         assert "scale.mixed" in found, how.name
         assert found <= {"scale.mixed", *FOLLOWS["scale.mixed"]}, how.name
+
+
+@pytest.mark.parametrize("form", ["pdf", "svg"])
+@pytest.mark.parametrize("kind", KINDS)
+def test_right_pages_raise_no_error(kind: str, form: Format) -> None:
+    """PDF and SVG take turns among the ways they are written in."""
+    assert judged_right(kind, 1 + (form == "svg"), 2, form).words == []
+
+
+@pytest.mark.parametrize(
+    ("kind", "number", "form", "rule"),
+    [
+        ("square", 1, "pdf", "dimensions.value"),
+        ("square", 1, "svg", "dimensions.value"),
+        ("turned", 1, "pdf", "scale.mixed"),
+        ("turned", 1, "svg", "scale.mixed"),
+        ("slanted", 2, "pdf", "lines.missing-hidden"),
+        ("round", 2, "svg", "lines.displaced"),
+    ],
+)
+def test_mistakes_on_pages_are_found_and_nothing_else(kind: str, number: int, form: Format, rule: str) -> None:
+    """A wrong value over what leads to its dimension line from outside; sizes at views of two scales; and others."""
+    tally = judged_spoilt(kind, number, (rule,), form)
+    assert sum(tally.found.values()) == 1
+    assert tally.words == []
+
+
+def test_two_centre_lines_in_one_place_are_no_hidden_line() -> None:
+    """What shows of a centre mark on the axis of another feature has dashes of any rhythm."""
+    case = right_sheet("patterned", 4)
+    assert case is not None
+    loose = next(how for how in WRITINGS["pdf"] if how.name == "loose dashes")
+    assert errors(case, loose.write(case.part, case.sheet, None)) == []
 
 
 @pytest.mark.parametrize("kind", KINDS)

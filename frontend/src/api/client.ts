@@ -88,9 +88,10 @@ export async function answer<T>(call: Promise<{ data?: T }>): Promise<T> {
 }
 
 /** A file, with a few fields beside it, as the body of a request. */
-export function fileBody(file: File, fields: Record<string, string> = {}) {
+export function fileBody(file: File, fields: Record<string, string | number | undefined> = {}) {
   const form = new FormData();
   form.append("file", file);
-  for (const [name, value] of Object.entries(fields)) form.append(name, value);
+  for (const [name, value] of Object.entries(fields))
+    if (value !== undefined) form.append(name, String(value));
   return { body: form as never, bodySerializer: (sent: unknown) => sent as FormData };
 }

@@ -4,6 +4,90 @@
  */
 
 export interface paths {
+    "/api/assemblies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make
+         * @description Put an assembly on the shelf.
+         */
+        post: operations["assemblies_make"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assemblies/fit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fit
+         * @description Put a component against another, by a face of each; where it stands then.
+         */
+        post: operations["assemblies_fit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assemblies/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look
+         * @description What overlaps in an assembly as it stands just now, and how it is proposed to come apart.
+         */
+        post: operations["assemblies_look"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assemblies/{part_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * One
+         * @description An assembly of the shelf as it is now.
+         */
+        get: operations["assemblies_one"];
+        /**
+         * Change
+         * @description Keep an assembly as its next version. Exercises stay with the version they were set with.
+         */
+        put: operations["assemblies_change"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/classes": {
         parameters: {
             query?: never;
@@ -569,7 +653,7 @@ export interface paths {
          * Take Delivery
          * @description Read one page of a file of a class, check it and pin it up for its student.
          *
-         *     The student is told by the title block or the file's name.
+         *     The student is told by the file's name or the title block.
          *
          *     A sheet that is already handed in is never replaced.
          */
@@ -903,7 +987,7 @@ export interface paths {
         put?: never;
         /**
          * Correct
-         * @description Take one view of a delivered sheet for what the student says it is, and tell what all views are taken for.
+         * @description Take one view of a delivered sheet for what is said that it is, and tell what all views are taken for.
          */
         post: operations["deliveries_correct"];
         delete?: never;
@@ -1869,6 +1953,313 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Set Together
+         * @description Set several exercises as one set, all or none.
+         */
+        post: operations["sets_set_together"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/proposal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Proposal
+         * @description The sheets a set of some parts would have: of an assembly those of the whole and one for each of its parts.
+         */
+        post: operations["sets_proposal"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/{set_id}/archived": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Archive
+         * @description Put a set out of the way, or bring it back; nothing of it is lost.
+         */
+        put: operations["sets_archive"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/{set_id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Copied
+         * @description A copy of a set for a class, as drafts, on the newest versions of its parts; `title` is that of the set.
+         */
+        post: operations["sets_copied"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/{set_id}/deliveries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Delivery
+         * @description Tell which sheet of the set one page of a file is, and whose, check it and pin it up.
+         *
+         *     `student` and `exercise` are said where that could not be told. A sheet that is already handed in is never replaced.
+         */
+        post: operations["sets_class_file_take_delivery"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/{set_id}/files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring In
+         * @description Read the pages of a file and lay each on the bench of the sheet it is found to be; the file is kept beside it.
+         *
+         *     A sheet that something is drawn on already is never replaced.
+         */
+        post: operations["sets_file_bring_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/{set_id}/given-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Give Out
+         * @description Set for the class what of a set is still a draft. Doing so twice is doing so once.
+         */
+        post: operations["sets_give_out"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/{set_id}/hand-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Hand In All
+         * @description Check and hand in all sheets of a set that are still drafts, as they are kept, all or none.
+         *
+         *     Handing in twice is handing in once.
+         */
+        post: operations["sets_hand_in_all"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/{set_id}/last-look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Last Look
+         * @description All own sheets of a set side by side: which are blank, and how they are called, numbered and alike.
+         */
+        get: operations["sets_last_look"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/{set_id}/marks.{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Of Set
+         * @description The marks of a set: a row for everybody in the class, a column for every sheet, and the sum of the points.
+         */
+        get: operations["marking_marks_out_of_set"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/{set_id}/return": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Return Decided
+         * @description Return the stacks on which nothing is left to decide, on none of their sheets that are in.
+         */
+        post: operations["sets_wall_return_decided"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/{set_id}/sheets.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Own Pages
+         * @description One's own sheets of a set as one PDF, in the order of the set.
+         */
+        get: operations["sets_wall_own_pages"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/{set_id}/students/{student_id}/sheets.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Pages Of
+         * @description A student's sheets of a set that are handed in as one PDF, in the order of the set.
+         */
+        get: operations["sets_wall_pages_of"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/{set_id}/title-block": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Carry
+         * @description Write who draws, where and when, tolerances and the symbol of projection into the other sheets that are drafts, or
+         *     begin blank and are not begun, where nothing stands there yet; into how many. Doing so twice is doing so once.
+         */
+        post: operations["sets_title_block_carry"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/{set_id}/wall": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Wall
+         * @description Everyone's stack: a sheet for each place, or none there yet, and what they come to.
+         */
+        get: operations["sets_wall_wall"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sheet-forms": {
         parameters: {
             query?: never;
@@ -2103,6 +2494,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sheets/{sheet_id}/correction": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Correction
+         * @description What a sheet is corrected to: as it was left on the bench, or the sheet as it is.
+         */
+        get: operations["marking_correction_correction"];
+        /**
+         * Save
+         * @description Keep a correction under way. 409 when another tab saved in between: nothing is overwritten.
+         */
+        put: operations["marking_correction_save"];
+        post?: never;
+        /**
+         * Take Back
+         * @description Let the sheet be what was handed in, judged again. Taking back twice is taking back once.
+         */
+        delete: operations["marking_correction_take_back"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}/correction/judge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Judge
+         * @description Let the sheet be what it was corrected to, and judge it again: decisions stay with their findings.
+         */
+        post: operations["marking_correction_judge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sheets/{sheet_id}/difference": {
         parameters: {
             query?: never;
@@ -2236,6 +2675,26 @@ export interface paths {
          */
         get: operations["deliveries_original_original_under_sheet"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}/original/not-read/{place}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Look
+         * @description Note that somebody has looked at what was not read of a sheet, or that it is to be looked at again.
+         */
+        put: operations["marking_correction_look"];
         post?: never;
         delete?: never;
         options?: never;
@@ -2443,7 +2902,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary" | "assembly" | "set";
             /** Id */
             id: number;
             /** Words */
@@ -2465,7 +2924,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary" | "assembly" | "set";
             /** Key */
             key: string;
             /** Words */
@@ -2591,6 +3050,56 @@ export interface components {
             ];
         };
         /**
+         * Assembly
+         * @description Parts put together, in one unit.
+         */
+        Assembly: {
+            /** Components */
+            components: components["schemas"]["PlacedPart"][];
+            /**
+             * Format
+             * @default 1
+             * @constant
+             */
+            format: 1;
+            /** Name */
+            name: string;
+            /** Natural Up */
+            natural_up?: ("-x" | "+x" | "-y" | "+y" | "-z" | "+z") | null;
+            /**
+             * Units
+             * @default mm
+             * @enum {string}
+             */
+            units: "mm" | "inch";
+        };
+        /**
+         * AssemblyAnswer
+         * @description An assembly with the parts it is put together from.
+         */
+        AssemblyAnswer: {
+            assembly: components["schemas"]["Assembly"];
+            /** Parts */
+            parts: components["schemas"]["ComponentPart"][];
+        };
+        /**
+         * AssemblyRequest
+         * @description An assembly to look at, or to keep.
+         */
+        AssemblyRequest: {
+            assembly: components["schemas"]["Assembly"];
+        };
+        /**
+         * AssemblyWith
+         * @description An assembly that has a part in it.
+         */
+        AssemblyWith: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+        };
+        /**
          * Attempt
          * @description One of several attempts of a student.
          */
@@ -2636,6 +3145,35 @@ export interface components {
             shows?: components["schemas"]["Shown"] | null;
         };
         /**
+         * Balloon
+         * @description A number in a circle about `at`, with a leader that ends in `tip` on the part it names; None without one.
+         *
+         *     Its tip goes where the `view` goes it has been put into.
+         */
+        Balloon: {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Id */
+            id: string;
+            /** Number */
+            number: string;
+            /**
+             * Radius
+             * @default 5
+             */
+            radius: number;
+            /** Tip */
+            tip?: [
+                number,
+                number
+            ] | null;
+            /** View */
+            view?: string | null;
+        };
+        /**
          * BankedRemark
          * @description Something an instructor wrote before, and how often.
          */
@@ -2654,6 +3192,12 @@ export interface components {
             asked_points: number;
             /** Points */
             points: {
+                [key: string]: {
+                    [key: string]: number;
+                };
+            };
+            /** Shown Points */
+            shown_points: {
                 [key: string]: {
                     [key: string]: number;
                 };
@@ -2735,6 +3279,25 @@ export interface components {
              */
             text: string;
         };
+        /** Body_sets_class_file_take_delivery */
+        Body_sets_class_file_take_delivery: {
+            /** Exercise */
+            exercise?: number | null;
+            /** File */
+            file: string;
+            /**
+             * Page
+             * @default 1
+             */
+            page: number;
+            /** Student */
+            student?: number | null;
+        };
+        /** Body_sets_file_bring_in */
+        Body_sets_file_bring_in: {
+            /** File */
+            file: string;
+        };
         /** Body_sheet_forms_read_file */
         Body_sheet_forms_read_file: {
             /** File */
@@ -2780,6 +3343,40 @@ export interface components {
              * @default false
              */
             suppressed: boolean;
+        };
+        /**
+         * BroughtPage
+         * @description A page of a file that was brought in for a set: the sheet it became, or why it became none.
+         */
+        BroughtPage: {
+            /** Exercise */
+            exercise: number | null;
+            /**
+             * Not Read
+             * @default 0
+             */
+            not_read: number;
+            /** Page */
+            page: number;
+            /** Title */
+            title: string;
+            why: string | null;
+        };
+        /**
+         * ByHand
+         * @description What counts as in its place on a sheet drawn by hand: off by so much, mm, and askew by so many degrees.
+         */
+        ByHand: {
+            /**
+             * Degrees
+             * @default 2
+             */
+            degrees: number;
+            /**
+             * Tolerance Mm
+             * @default 1
+             */
+            tolerance_mm: number;
         };
         /**
          * CalloutAnswer
@@ -2974,9 +3571,16 @@ export interface components {
         };
         /**
          * ChangedAnswer
-         * @description What came and went when a later version checked a sheet again; `new` are numbers of findings.
+         * @description What came and went when a sheet was judged again; `new` are numbers of findings.
+         *
+         *     By a later version, unless the sheet itself was `corrected`.
          */
         ChangedAnswer: {
+            /**
+             * Corrected
+             * @default false
+             */
+            corrected: boolean;
             /** Gone */
             gone: components["schemas"]["GoneFinding"][];
             /** New */
@@ -3018,7 +3622,7 @@ export interface components {
             /** Checks Left */
             checks_left: number | null;
             /** Criteria */
-            criteria: ("front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary")[];
+            criteria: ("front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary" | "assembly" | "set")[];
             /** Findings */
             findings: components["schemas"]["CheckedFinding"][];
         };
@@ -3031,7 +3635,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary" | "assembly" | "set";
             message: string;
             /**
              * Severity
@@ -3138,6 +3742,39 @@ export interface components {
             name: string;
         };
         /**
+         * ComponentAnswer
+         * @description A component of an assembly: its name, its colour, and the faces that are its own.
+         */
+        ComponentAnswer: {
+            /** Colour */
+            colour: string | null;
+            /** Faces */
+            faces: [
+                number,
+                number
+            ];
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * ComponentPart
+         * @description A part that assemblies are put together from: `key` names it in documents and is the number of its version.
+         *
+         *     `newer` is the number of its present version where that is another.
+         */
+        ComponentPart: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Newer */
+            newer: number | null;
+            /** Part */
+            part: number;
+        };
+        /**
          * CopyRequest
          * @description A copy of an exercise, for a class, under a title, due at a time.
          */
@@ -3241,7 +3878,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary" | "assembly" | "set";
             /** Given */
             given: number | null;
             /** Of */
@@ -3336,15 +3973,21 @@ export interface components {
         DeliveryAnswer: {
             /** Candidates */
             candidates: components["schemas"]["maqueta__service__deliveries__messages__StudentName"][];
-            /** Findings */
+            /**
+             * Findings
+             * @default 0
+             */
             findings: number;
-            /** Not Read */
-            not_read: string[];
             /**
              * Pages
              * @default 1
              */
             pages: number;
+            /**
+             * Questions
+             * @default 0
+             */
+            questions: number;
             /** Sheet */
             sheet: number | null;
             student: components["schemas"]["maqueta__service__deliveries__messages__StudentName"] | null;
@@ -3707,7 +4350,7 @@ export interface components {
              *       "rows"
              *     ]
              */
-            aids: (("even gaps" | "centre lines" | "scale" | "rows") | "construction")[];
+            aids: (("even gaps" | "centre lines" | "scale" | "rows") | ("construction" | "parts list"))[];
             /**
              * Angle
              * @default third
@@ -3724,6 +4367,13 @@ export interface components {
              * @default false
              */
             bare_sections: boolean;
+            /**
+             * @default {
+             *       "degrees": 2,
+             *       "tolerance_mm": 1
+             *     }
+             */
+            by_hand: components["schemas"]["ByHand"];
             /**
              * Captions
              * @default en
@@ -3821,6 +4471,11 @@ export interface components {
              */
             paper: "A4" | "A3" | "A2" | "A1" | "A0" | "ANSI A" | "ANSI B" | "ANSI C" | "ANSI D";
             /**
+             * Parts List
+             * @default true
+             */
+            parts_list: boolean;
+            /**
              * Pictorial
              * @default allowed
              * @enum {string}
@@ -3843,6 +4498,12 @@ export interface components {
             sheet_form?: components["schemas"]["SheetForm"] | null;
             /** Sheet Name */
             sheet_name?: string | null;
+            /**
+             * Shows
+             * @default views
+             * @enum {string}
+             */
+            shows: "views" | "six sides" | "pulled apart" | "parts list";
             /**
              * Snapping
              * @default help
@@ -3960,6 +4621,9 @@ export interface components {
             handed_in: number;
             /** Id */
             id: number;
+            in_set: components["schemas"]["PlaceInSet"] | null;
+            /** Made */
+            made: boolean;
             /** Model */
             model: number;
             /** More Minutes */
@@ -4174,7 +4838,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary" | "assembly" | "set";
             /** Decision */
             decision: ("upheld" | "waived") | null;
             /** Edges */
@@ -4234,6 +4898,27 @@ export interface components {
             name: string;
             /** Password */
             password: string;
+        };
+        /**
+         * FitRequest
+         * @description A component to be put against another by a face of each: flat face on flat face, both in one plane, or axis on
+         *     axis. Faces are numbered as in their parts.
+         */
+        FitRequest: {
+            assembly: components["schemas"]["Assembly"];
+            /** Face */
+            face: number;
+            /**
+             * How
+             * @enum {string}
+             */
+            how: "against" | "flush" | "axis";
+            /** Moved */
+            moved: string;
+            /** Onto */
+            onto: string;
+            /** Onto Face */
+            onto_face: number;
         };
         /**
          * FlawAnswer
@@ -4450,6 +5135,14 @@ export interface components {
             detail?: components["schemas"]["ValidationError"][];
         };
         /**
+         * HandedInSet
+         * @description The sheets of a set that are handed in now, all of them, by their numbers in the order of the set.
+         */
+        HandedInSet: {
+            /** Sheets */
+            sheets: number[];
+        };
+        /**
          * Hatch
          * @description How cut faces are hatched: `angle` of the lines in degrees, `spacing` in mm on paper.
          *
@@ -4627,7 +5320,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "frame" | "title" | "construction" | "view" | "dimension" | "mark" | "cutting-line" | "circled" | "sight-arrow" | "note";
+            role: "frame" | "title" | "construction" | "view" | "dimension" | "mark" | "cutting-line" | "circled" | "sight-arrow" | "trail" | "balloon" | "parts-list" | "note";
         };
         /**
          * InkRequest
@@ -4833,6 +5526,48 @@ export interface components {
             view: string;
         };
         /**
+         * ListRow
+         * @description A row of a parts list, as it is written.
+         */
+        ListRow: {
+            /**
+             * Material
+             * @default
+             */
+            material: string;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Number
+             * @default
+             */
+            number: string;
+            /**
+             * Quantity
+             * @default
+             */
+            quantity: string;
+        };
+        /**
+         * ListedPart
+         * @description A row of the parts list: a number, which part, what it is called, of what it is, and how many there are.
+         */
+        ListedPart: {
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+            /** Number */
+            number: number;
+            /** Part */
+            part: string;
+            /** Quantity */
+            quantity: number;
+        };
+        /**
          * LogInAnswer
          * @description Where somebody is logged in; `here` for the browser that asks.
          */
@@ -4848,6 +5583,60 @@ export interface components {
             here: boolean;
             /** Id */
             id: number;
+        };
+        /**
+         * LookAnswer
+         * @description What overlaps in an assembly, and how it is proposed to come apart; the first comes out first.
+         */
+        LookAnswer: {
+            lines: components["schemas"]["LineDrawing"] | null;
+            /** Overlaps */
+            overlaps: components["schemas"]["OverlapAnswer"][];
+            /** Pulled */
+            pulled: components["schemas"]["PulledAnswer"][];
+        };
+        /**
+         * LookRequest
+         * @description An assembly to look at; `flat` asks for exact lines too, for screens that cannot draw solids.
+         */
+        LookRequest: {
+            assembly: components["schemas"]["Assembly"];
+            /**
+             * Flat
+             * @default false
+             */
+            flat: boolean;
+        };
+        /**
+         * LookedAtRequest
+         * @description Whether somebody has looked at something that was not read.
+         */
+        LookedAtRequest: {
+            /** Looked At */
+            looked_at: boolean;
+        };
+        /**
+         * LookedOverSheet
+         * @description A sheet in the last look over a set: whether there is anything on it, and what stands against it among all.
+         */
+        LookedOverSheet: {
+            /** Blank */
+            blank: boolean;
+            /** Exercise */
+            exercise: number;
+            /** Notes */
+            notes: string[];
+            /** Revision */
+            revision: number;
+            /** Sheet */
+            sheet: number | null;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "draft" | "handed-in" | "returned";
+            /** Title */
+            title: string;
         };
         /**
          * MarkMoved
@@ -5051,6 +5840,11 @@ export interface components {
          */
         ModelDetail: {
             /**
+             * Components
+             * @default []
+             */
+            components: components["schemas"]["ComponentAnswer"][];
+            /**
              * Counts
              * @default []
              */
@@ -5085,6 +5879,11 @@ export interface components {
             flat_faces: number;
             /** Least Sizes */
             least_sizes?: number | null;
+            /**
+             * Listed
+             * @default []
+             */
+            listed: components["schemas"]["ListedPart"][];
             /** Material */
             material: string;
             /** Name */
@@ -5302,6 +6101,66 @@ export interface components {
             role: "instructor" | "student" | "admin";
         };
         /**
+         * NewSet
+         * @description What an instructor sets as one set, or drafts to be set later; `varied` with its parts in sizes of each
+         *     student's own, the same on all sheets.
+         */
+        NewSet: {
+            /** Closes At */
+            closes_at?: string | null;
+            /**
+             * Draft
+             * @default false
+             */
+            draft: boolean;
+            /**
+             * Due At
+             * Format: date-time
+             */
+            due_at: string;
+            /** Opens At */
+            opens_at?: string | null;
+            /** School Class */
+            school_class: number;
+            /** Sheets */
+            sheets: components["schemas"]["NewSheet"][];
+            /** Title */
+            title: string;
+            /**
+             * Varied
+             * @default false
+             */
+            varied: boolean;
+        };
+        /**
+         * NewSheet
+         * @description A sheet of a set that is set: its part, its title, and what is asked.
+         */
+        NewSheet: {
+            /** Part */
+            part: number;
+            task: components["schemas"]["Exercise"];
+            /** Title */
+            title: string;
+        };
+        /**
+         * NotReadAnswer
+         * @description Something of a file that was not read, or not surely: in words, where it is (mm on the paper) if that is known,
+         *     whether it is a question to whoever marks, and whether somebody has looked at it.
+         */
+        NotReadAnswer: {
+            /** Asked */
+            asked: boolean;
+            /** At */
+            at: [
+                number,
+                number
+            ] | null;
+            /** Looked At */
+            looked_at: boolean;
+            words: string;
+        };
+        /**
          * Note
          * @description A line of text, begun at `at` on its base line; `height` is that of capitals (mm), `turn` in degrees.
          *
@@ -5362,7 +6221,7 @@ export interface components {
         };
         /**
          * OriginalAnswer
-         * @description The file a sheet was read from: its name, which page of how many, and what of it was not read.
+         * @description The file a sheet was read from: its name, which page of how many, what of it was not read, and how many sizes.
          */
         OriginalAnswer: {
             /**
@@ -5373,11 +6232,25 @@ export interface components {
             /** Name */
             name: string;
             /** Not Read */
-            not_read: string[];
+            not_read: components["schemas"]["NotReadAnswer"][];
             /** Page */
             page: number;
             /** Pages */
             pages: number;
+            /** Unread Sizes */
+            unread_sizes: number;
+        };
+        /**
+         * OverlapAnswer
+         * @description Two components, by their ids, that are in one place, and the volume they share.
+         */
+        OverlapAnswer: {
+            /** First */
+            first: string;
+            /** Second */
+            second: string;
+            /** Volume */
+            volume: number;
         };
         /**
          * OwnProgress
@@ -5472,6 +6345,8 @@ export interface components {
             used_in: components["schemas"]["UsedIn"][];
             /** Versions */
             versions: number;
+            /** Within */
+            within: components["schemas"]["AssemblyWith"][];
         };
         /**
          * PartChange
@@ -5496,8 +6371,18 @@ export interface components {
         PartSummary: {
             /** Archived */
             archived: boolean;
+            /**
+             * Assembly
+             * @default false
+             */
+            assembly: boolean;
             /** Built */
             built: boolean;
+            /**
+             * Components
+             * @default 0
+             */
+            components: number;
             error: string | null;
             /**
              * Extents
@@ -5556,6 +6441,27 @@ export interface components {
             unit: "mm" | "inch";
             /** Version */
             version: number;
+        };
+        /**
+         * PartsList
+         * @description The list of an assembly's parts: `at` is its upper left corner, headings come first.
+         */
+        PartsList: {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /**
+             * Rows
+             * @default []
+             */
+            rows: components["schemas"]["ListRow"][];
+            /** Size */
+            size?: [
+                number,
+                number
+            ] | null;
         };
         /**
          * PasswordChange
@@ -5666,6 +6572,100 @@ export interface components {
              * @default
              */
             words: string;
+        };
+        /**
+         * PlaceInSet
+         * @description The set an exercise is of, and its place there, from 1, of how many.
+         */
+        PlaceInSet: {
+            /** Id */
+            id: number;
+            /** Of */
+            of: number;
+            /** Place */
+            place: number;
+            /** Title */
+            title: string;
+        };
+        /**
+         * PlacedPart
+         * @description A component: a part, by its key, where it stands and how it is turned.
+         *
+         *     `material` and `colour` are its own where they are not the part's; `apart` is the way it goes when the assembly is
+         *     pulled apart; `within` are the names of the subassemblies it belongs to, outermost first.
+         */
+        PlacedPart: {
+            /** Apart */
+            apart?: [
+                number,
+                number,
+                number
+            ] | null;
+            /**
+             * At
+             * @default [
+             *       0,
+             *       0,
+             *       0
+             *     ]
+             */
+            at: [
+                number,
+                number,
+                number
+            ];
+            /**
+             * Axes
+             * @default [
+             *       [
+             *         1,
+             *         0,
+             *         0
+             *       ],
+             *       [
+             *         0,
+             *         1,
+             *         0
+             *       ],
+             *       [
+             *         0,
+             *         0,
+             *         1
+             *       ]
+             *     ]
+             */
+            axes: [
+                [
+                    number,
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number,
+                    number
+                ]
+            ];
+            /** Colour */
+            colour?: string | null;
+            /** Id */
+            id: string;
+            /** Material */
+            material?: string | null;
+            /** Name */
+            name: string;
+            /** Part */
+            part: string;
+            /**
+             * Within
+             * @default []
+             */
+            within: string[];
         };
         /**
          * PlannedRow
@@ -5812,29 +6812,33 @@ export interface components {
             };
         };
         /**
-         * ProposalRequest
-         * @description A sheet to be dimensioned, and the sides of the front view its locations are taken from.
+         * ProposedSheet
+         * @description A sheet as it is proposed, with what its part is called and its version to be looked at.
          */
-        ProposalRequest: {
-            /**
-             * Depth
-             * @default rear
-             * @enum {string}
-             */
-            depth: "rear" | "front";
-            document: components["schemas"]["SheetDocument"];
-            /**
-             * Height
-             * @default base
-             * @enum {string}
-             */
-            height: "base" | "top";
-            /**
-             * Width
-             * @default left side
-             * @enum {string}
-             */
-            width: "left side" | "right side";
+        ProposedSheet: {
+            /** Model */
+            model: number;
+            /** Part */
+            part: number;
+            /** Part Name */
+            part_name: string;
+            task: components["schemas"]["Exercise"];
+            /** Title */
+            title: string;
+        };
+        /**
+         * PulledAnswer
+         * @description A component and the way it goes when the assembly is pulled apart; None where it stays.
+         */
+        PulledAnswer: {
+            /** Id */
+            id: string;
+            /** Way */
+            way: [
+                number,
+                number,
+                number
+            ] | null;
         };
         /**
          * PutField
@@ -5971,7 +6975,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary" | "assembly" | "set";
             examples: components["schemas"]["Examples"] | null;
             heading: string;
             /** Id */
@@ -6287,7 +7291,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary" | "assembly" | "set";
             /** Found */
             found: number;
             heading: string;
@@ -6314,7 +7318,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary" | "assembly" | "set";
             heading: string;
             /** Improved */
             improved: number[];
@@ -6436,6 +7440,99 @@ export interface components {
             ][];
         };
         /**
+         * SetDeliveryAnswer
+         * @description What became of one page of a file of a class for a set: which of its sheets it is, too.
+         *
+         *     `unplaced` is one that is none of them as far as can be told.
+         */
+        SetDeliveryAnswer: {
+            /** Candidates */
+            candidates: components["schemas"]["maqueta__service__deliveries__messages__StudentName"][];
+            /** Exercise */
+            exercise: number | null;
+            /**
+             * Findings
+             * @default 0
+             */
+            findings: number;
+            /**
+             * Pages
+             * @default 1
+             */
+            pages: number;
+            /**
+             * Questions
+             * @default 0
+             */
+            questions: number;
+            /** Sheet */
+            sheet: number | null;
+            student: components["schemas"]["maqueta__service__deliveries__messages__StudentName"] | null;
+            /** Title */
+            title: string;
+            /**
+             * Unplaced
+             * @default false
+             */
+            unplaced: boolean;
+            why: string | null;
+        };
+        /**
+         * SetPlace
+         * @description One sheet that a set asks for, on the wall of the set: its exercise, its title, and its paper in mm.
+         */
+        SetPlace: {
+            /** Exercise */
+            exercise: number;
+            /** Height */
+            height: number;
+            /** Title */
+            title: string;
+            /** Width */
+            width: number;
+        };
+        /**
+         * SetProposal
+         * @description The sheets that are proposed, in their order; `title` is that of the set.
+         */
+        SetProposal: {
+            /** Sheets */
+            sheets: components["schemas"]["ProposedSheet"][];
+            /** Title */
+            title: string;
+        };
+        /**
+         * SetToHandIn
+         * @description Whether a set may be handed in without the sheets that nothing is drawn on.
+         */
+        SetToHandIn: {
+            /**
+             * Incomplete
+             * @default false
+             */
+            incomplete: boolean;
+        };
+        /**
+         * SetWall
+         * @description All stacks of a set, by the names of the students.
+         */
+        SetWall: {
+            /** Archived */
+            archived: boolean;
+            /** Draft */
+            draft: boolean;
+            /** Id */
+            id: number;
+            /** Places */
+            places: components["schemas"]["SetPlace"][];
+            /** School Class */
+            school_class: string;
+            /** Stacks */
+            stacks: components["schemas"]["Stack"][];
+            /** Title */
+            title: string;
+        };
+        /**
          * SharedDecision
          * @description One decision for several findings, of one sheet or of many.
          */
@@ -6481,6 +7578,8 @@ export interface components {
             changed?: components["schemas"]["ChangedAnswer"] | null;
             /** Checker */
             checker: number;
+            /** Corrected At */
+            corrected_at: string | null;
             exercise: components["schemas"]["ExerciseAnswer"];
             /** Findings */
             findings: components["schemas"]["FindingAnswer"][];
@@ -6603,8 +7702,19 @@ export interface components {
          *
          *     With `fractions`, sizes in inches are written as fractions instead of decimals. `unread_sizes` counts what looks
          *     like sizes on the picture it was read from and could not be read: whether it has all sizes is not known then.
+         *     One that is drawn `by_hand` is judged as exactly as a hand draws.
          */
         SheetDocument: {
+            /**
+             * Balloons
+             * @default []
+             */
+            balloons: components["schemas"]["Balloon"][];
+            /**
+             * By Hand
+             * @default false
+             */
+            by_hand: boolean;
             /**
              * Circled
              * @default []
@@ -6656,6 +7766,7 @@ export interface components {
              *     }
              */
             paper: components["schemas"]["Paper"];
+            parts_list?: components["schemas"]["PartsList"] | null;
             /**
              * Sight Arrows
              * @default []
@@ -6673,6 +7784,11 @@ export interface components {
              *     }
              */
             title: components["schemas"]["TitleBlock"];
+            /**
+             * Trails
+             * @default []
+             */
+            trails: components["schemas"]["Trail"][];
             /**
              * Units
              * @default mm
@@ -6950,6 +8066,58 @@ export interface components {
              * @enum {string}
              */
             up: "-x" | "+x" | "-y" | "+y" | "-z" | "+z";
+        };
+        /**
+         * Stack
+         * @description A student's sheets of a set, one for each place, and what they come to in all.
+         */
+        Stack: {
+            /** Name */
+            name: string;
+            /** Of */
+            of: number;
+            /** Points */
+            points: number;
+            /** Sheets */
+            sheets: components["schemas"]["StackedSheet"][];
+            /** Student */
+            student: number;
+        };
+        /**
+         * StackedSheet
+         * @description A place in a stack: the sheet there, if it is handed in, and what it came to.
+         */
+        StackedSheet: {
+            /** Exercise */
+            exercise: number;
+            /**
+             * Found
+             * @default {}
+             */
+            found: {
+                [key: string]: number;
+            };
+            /** Of */
+            of: number;
+            /**
+             * Open
+             * @default 0
+             */
+            open: number;
+            /**
+             * Points
+             * @default 0
+             */
+            points: number;
+            /**
+             * Revision
+             * @default 0
+             */
+            revision: number;
+            /** Sheet */
+            sheet?: number | null;
+            /** State */
+            state?: ("draft" | "handed-in" | "returned") | null;
         };
         /**
          * StandingAnswer
@@ -7250,6 +8418,14 @@ export interface components {
             };
         };
         /**
+         * TitleBlockRequest
+         * @description The exercise whose sheet has the title block.
+         */
+        TitleBlockRequest: {
+            /** Exercise */
+            exercise: number;
+        };
+        /**
          * ToldMistake
          * @description A rule a student was told of, on which sheets, and whether the last sheet that came back was free of it.
          */
@@ -7258,7 +8434,7 @@ export interface components {
              * Criterion
              * @enum {string}
              */
-            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary";
+            criterion: "front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary" | "assembly" | "set";
             heading: string;
             /** Now Right */
             now_right: boolean;
@@ -7266,6 +8442,24 @@ export interface components {
             rule: string;
             /** Sheets */
             sheets: number[];
+        };
+        /**
+         * Trail
+         * @description A thin line along the way a part has been pulled.
+         */
+        Trail: {
+            /** End */
+            end: [
+                number,
+                number
+            ];
+            /** Id */
+            id: string;
+            /** Start */
+            start: [
+                number,
+                number
+            ];
         };
         /**
          * UncutAnswer
@@ -7351,8 +8545,9 @@ export interface components {
          *     the one it is drawn at; empty where none is written.
          *
          *     A projected view has the part's own lines; a drafted one has its `lines`, drawn by hand or read from a file, and
-         *     areas `hatched` so. A drafted view that fits no view of the part is `unrecognised` and has no look; a `mirrored` one
-         *     fits only as a mirror image (about the upright through its `at`).
+         *     areas `hatched` so. A pictorial view `only` of one component of an assembly, by its id, is one of its parts pulled
+         *     apart, and looks from anywhere. A drafted view that fits no view of the part is `unrecognised` and has no look; a
+         *     `mirrored` one fits only as a mirror image (about the upright through its `at`).
          */
         View: {
             /** At */
@@ -7389,6 +8584,8 @@ export interface components {
              * @default false
              */
             mirrored: boolean;
+            /** Only */
+            only?: string | null;
             /** Parent */
             parent?: string | null;
             /**
@@ -7612,6 +8809,31 @@ export interface components {
             sweep: number;
         };
         /**
+         * ProposalRequest
+         * @description A sheet to be dimensioned, and the sides of the front view its locations are taken from.
+         */
+        maqueta__service__bench__readers_eye_messages__ProposalRequest: {
+            /**
+             * Depth
+             * @default rear
+             * @enum {string}
+             */
+            depth: "rear" | "front";
+            document: components["schemas"]["SheetDocument"];
+            /**
+             * Height
+             * @default base
+             * @enum {string}
+             */
+            height: "base" | "top";
+            /**
+             * Width
+             * @default left side
+             * @enum {string}
+             */
+            width: "left side" | "right side";
+        };
+        /**
          * StudentName
          * @description Whose sheet a file may be.
          */
@@ -7642,6 +8864,14 @@ export interface components {
             };
         };
         /**
+         * ProposalRequest
+         * @description Parts of the shelf that sheets are to be proposed for.
+         */
+        maqueta__service__sets__messages__ProposalRequest: {
+            /** Parts */
+            parts: number[];
+        };
+        /**
          * Arc
          * @description An arc of a profile from the previous point through `through` to `to`.
          */
@@ -7666,6 +8896,171 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    assemblies_make: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AssemblyRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartSummary"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    assemblies_fit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FitRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlacedPart"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    assemblies_look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    assemblies_one: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AssemblyAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    assemblies_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AssemblyRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartSummary"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     people_class_classes: {
         parameters: {
             query?: {
@@ -8581,7 +9976,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ProposalRequest"];
+                "application/json": components["schemas"]["maqueta__service__bench__readers_eye_messages__ProposalRequest"];
             };
         };
         responses: {
@@ -8777,7 +10172,9 @@ export interface operations {
     };
     bench_ink: {
         parameters: {
-            query?: never;
+            query?: {
+                sheet?: number | null;
+            };
             header?: never;
             path: {
                 exercise_id: number;
@@ -8940,7 +10337,9 @@ export interface operations {
     };
     bench_readers_eye_reading: {
         parameters: {
-            query?: never;
+            query?: {
+                sheet?: number | null;
+            };
             header?: never;
             path: {
                 exercise_id: number;
@@ -8975,7 +10374,9 @@ export interface operations {
     };
     bench_readers_eye_motion: {
         parameters: {
-            query?: never;
+            query?: {
+                sheet?: number | null;
+            };
             header?: never;
             path: {
                 exercise_id: number;
@@ -9208,7 +10609,9 @@ export interface operations {
     };
     bench_aid: {
         parameters: {
-            query?: never;
+            query?: {
+                sheet?: number | null;
+            };
             header?: never;
             path: {
                 exercise_id: number;
@@ -9274,7 +10677,9 @@ export interface operations {
     };
     bench_change_lines: {
         parameters: {
-            query?: never;
+            query?: {
+                sheet?: number | null;
+            };
             header?: never;
             path: {
                 exercise_id: number;
@@ -9340,7 +10745,9 @@ export interface operations {
     };
     deliveries_correct: {
         parameters: {
-            query?: never;
+            query?: {
+                sheet?: number | null;
+            };
             header?: never;
             path: {
                 exercise_id: number;
@@ -10976,6 +12383,495 @@ export interface operations {
             };
         };
     };
+    sets_set_together: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewSet"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseAnswer"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sets_proposal: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["maqueta__service__sets__messages__ProposalRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetProposal"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sets_archive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArchiveRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseAnswer"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sets_copied: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CopyRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseAnswer"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sets_class_file_take_delivery: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_sets_class_file_take_delivery"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetDeliveryAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sets_file_bring_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_sets_file_bring_in"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BroughtPage"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sets_give_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseAnswer"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sets_hand_in_all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetToHandIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandedInSet"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sets_last_look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookedOverSheet"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_marks_out_of_set: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set_id: number;
+                kind: "csv" | "xlsx";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sets_wall_return_decided: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Number"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sets_wall_own_pages: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sets_wall_pages_of: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set_id: number;
+                student_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sets_title_block_carry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TitleBlockRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Number"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sets_wall_wall: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetWall"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     sheet_forms_all_forms: {
         parameters: {
             query?: never;
@@ -11406,6 +13302,138 @@ export interface operations {
             };
         };
     };
+    marking_correction_correction: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_correction_save: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_correction_take_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_correction_judge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     marking_difference_of: {
         parameters: {
             query?: never;
@@ -11545,7 +13573,7 @@ export interface operations {
             header?: never;
             path: {
                 sheet_id: number;
-                criterion: ("front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary") | "bonus";
+                criterion: ("front" | "angle" | "views" | "alignment" | "lines" | "scale" | "dimensions" | "placement" | "layout" | "title" | "pictorial" | "section" | "detail" | "auxiliary" | "assembly" | "set") | "bonus";
             };
             cookie?: never;
         };
@@ -11621,6 +13649,42 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    marking_correction_look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+                place: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookedAtRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetAnswer"];
+                };
             };
             /** @description Validation Error */
             422: {

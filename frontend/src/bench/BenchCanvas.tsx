@@ -7,6 +7,7 @@ import { Paper, pointOn } from "../paper/Paper";
 import { MovingInk } from "../reader/MovingInk";
 import { type Bench, isFixed, moved, movedWith, type Selection, type Stage } from "./bench";
 import { AcrossFrom, PaperGrid, WhiteSpace } from "./CanvasAids";
+import { Spot } from "../drawing/Spot";
 import { FileUnderDraft } from "./FileUnderDraft";
 import { DraftLayer } from "./drafting/DraftLayer";
 import { isDraftTool } from "./drafting/tools";
@@ -26,6 +27,22 @@ interface Props {
   /** The document `ink` was drawn from; it may lag behind what is shown. */
   drawn: SheetDocument;
 }
+
+/** What is taken hold of at a point: of parts that lie over each other the one that is chosen, if it is there. */
+function chosenUnder(
+  { selection, ink, document }: Pick<Bench, "selection" | "document"> & { ink: InkForm },
+  [x, y]: Point,
+  group: InkGroup,
+): Pick<InkGroup, "role" | "id"> {
+  if (group.role !== "view" || selection?.role !== "view") return group;
+  const part = document.views.find((v) => v.id === selection.id && v.only);
+  const box = ink.views.find((v) => v.id === part?.id)?.box;
+  const within = box && box[0] <= x && x <= box[2] && box[1] <= y && y <= box[3];
+  return within ? selection : group;
+}
+
+/** The stages in which views can be taken hold of. */
+const VIEWS_MOVE: readonly Stage[] = ["Views", "Front", "Lines", "Parts"];
 
 /** How near to a projection line a view is taken to it, in pixels. */
 const SNAP_PX = 7;
@@ -57,19 +74,19 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
     role !== "construction" &&
     role !== "frame" &&
     role !== "title" &&
-    (role !== "view" || stage === "Views" || stage === "Front" || stage === "Lines");
+    (role !== "view" || VIEWS_MOVE.includes(stage));
 
   const isGivenView = (group: InkGroup): boolean =>
     group.role === "view" && isFixed(bench, { role: "view", id: group.id });
 
-  const latest = useRef({ select, document: draft.document, toSheet });
+  const latest = useRef({ select, selection, ink, document: draft.document, toSheet });
   useEffect(() => {
-    latest.current = { select, document: draft.document, toSheet };
+    latest.current = { select, selection, ink, document: draft.document, toSheet };
   });
   const take = useCallback((event: React.PointerEvent, group: InkGroup) => {
-    const { role, id } = group;
-    const taken = { role, id } as Selection;
     const now = latest.current;
+    const { role, id } = chosenUnder(now, now.toSheet(event), group);
+    const taken = { role, id } as Selection;
     now.select(taken);
     svg.current?.setPointerCapture(event.pointerId);
     grip.current = { from: now.toSheet(event), selection: taken, start: now.document };
@@ -82,7 +99,7 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
   };
   const dragged = ({ from, selection: what, start }: Grip, to: Point): SheetDocument => {
     const next = moved(start, what, to[0] - from[0], to[1] - from[1], movedWith(bench, what));
-    return what.role === "view" ? inLine(bench, next, what.id, SNAP_PX / nearness()) : next;
+    return what.role === "view" ? inLine(bench, next, what.id, SNAP_PX / nearness(), start) : next;
   };
   /** A view that hangs is set down where it is, unless that is on another one. */
   const setDown = () => {
@@ -138,7 +155,7 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
       onPointerCancel={breakOff}
       onLostPointerCapture={breakOff}
     >
-      {bench.filed && <FileUnderDraft exercise={bench.exercise.id} paper={paper} />}
+      {bench.filed && <FileUnderDraft bench={bench} paper={paper} />}
       <LiveInk
         {...{ live, ink, drawn, selection, takeable, hanging }}
         document={draft.document}
@@ -160,6 +177,7 @@ export function BenchCanvas({ bench, stage, ink, drawn }: Props) {
       {tool !== "move" && !isDraftTool(tool) && !SPECIAL_TOOLS.includes(tool) && !dragging && (
         <ToolLayer bench={bench} ink={ink} drawn={drawn} toSheet={toSheet} />
       )}
+      {bench.spokenOf && <Spot at={bench.spokenOf} height={paper.height} />}
     </Paper>
   );
 }

@@ -25,12 +25,13 @@ export interface CarriedProps {
 export function CarriedInk({ groups, shown, drawn, ...rest }: CarriedProps) {
   const layers = useMemo(() => layersOf(groups), [groups]);
   const views = shown.views.map((view) => view.id).join(" ");
-  const { dimensions, marks, notes, cutting_lines: cuts, circled } = shown;
+  const { dimensions, marks, notes, cutting_lines: cuts, circled, balloons, trails } = shown;
+  const listed = shown.parts_list ? "parts-list" : "";
   const known = useMemo(() => {
-    const things = [...dimensions, ...marks, ...notes, ...cuts, ...circled];
-    return new Set([...views.split(" "), ...things.map((own) => own.id)]);
-  }, [views, dimensions, marks, notes, cuts, circled]);
-  const apart = useMemo(() => places(dimensions, drawn.dimensions), [dimensions, drawn.dimensions]);
+    const things = [...dimensions, ...marks, ...notes, ...cuts, ...circled, ...balloons, ...trails];
+    return new Set([...views.split(" "), listed, ...things.map((own) => own.id)]);
+  }, [views, listed, dimensions, marks, notes, cuts, circled, balloons, trails]);
+  const apart = useMemo(() => places(shown, drawn), [shown, drawn]);
   return layers.map(({ key, groups: own }) => {
     const [x, y] = offsetOf(own[0]!, shown, drawn).view;
     const moves = x !== 0 || y !== 0;
@@ -64,15 +65,16 @@ function layersOf(groups: readonly InkGroup[]): { key: string; groups: InkGroup[
   return [...layers].map(([key, own]) => ({ key, groups: own }));
 }
 
-/** How far the places of dimensions have moved since the ink was made, mm; those that have not are left out. */
-function places(
-  now: SheetDocument["dimensions"],
-  then: SheetDocument["dimensions"],
-): ReadonlyMap<string, Point> {
+/** How far dimensions and balloons have moved since the ink was made, mm; those that have not are left out. */
+function places(now: SheetDocument, then: SheetDocument): ReadonlyMap<string, Point> {
   const moved = new Map<string, Point>();
-  if (now === then) return moved;
-  const before = new Map(then.map((own) => [own.id, own.place]));
-  for (const { id, place } of now) {
+  const stands = ({ dimensions, balloons }: SheetDocument): [string, Point][] => [
+    ...dimensions.map((own): [string, Point] => [own.id, own.place]),
+    ...balloons.map((own): [string, Point] => [own.id, own.at]),
+  ];
+  if (now.dimensions === then.dimensions && now.balloons === then.balloons) return moved;
+  const before = new Map(stands(then));
+  for (const [id, place] of stands(now)) {
     const old = before.get(id);
     if (old && (old[0] !== place[0] || old[1] !== place[1]))
       moved.set(id, [place[0] - old[0], place[1] - old[1]]);
@@ -123,6 +125,7 @@ const Carried = memo(function Carried({ group, x, y, height, selected, onTake }:
     <g
       data-role={group.role}
       data-id={group.id}
+      data-carried={moving || undefined}
       style={{ color: selected ? "#2c7a70" : undefined }}
     >
       {moving ? (
@@ -135,8 +138,24 @@ const Carried = memo(function Carried({ group, x, y, height, selected, onTake }:
   );
 });
 
+/** A balloon moved: its leader still ends where it ended. */
+function led(group: InkGroup, [dx, dy]: Point): InkGroup {
+  const move = ([x, y]: Point): Point => [x + dx, y + dy];
+  return {
+    ...group,
+    items: group.items.map((item) => {
+      if (item.kind === "text") return { ...item, at: move(item.at) };
+      if (item.kind === "arc") return { ...item, centre: move(item.centre) };
+      if (item.kind !== "stroke") return item;
+      const [tip, rim] = item.points as [Point, Point];
+      return { ...item, points: [tip, move(rim)] };
+    }),
+  };
+}
+
 /** A dimension moved by its place: extension lines grow, everything else goes along. */
 function stretched(group: InkGroup, [dx, dy]: Point): InkGroup {
+  if (group.role === "balloon") return led(group, [dx, dy]);
   const extension = group.items.find((item) => item.kind === "stroke" && item.stretches);
   let shift: Point = [dx, dy];
   if (extension?.kind === "stroke") {

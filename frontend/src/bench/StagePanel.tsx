@@ -1,11 +1,13 @@
 import type { Bench, Stage } from "./bench";
 import classes from "./Bench.module.css";
+import { FileRead } from "./FileRead";
 import { DimensionsStage } from "./stages/DimensionsStage";
 import { FrontStage } from "./stages/FrontStage";
 import { HandInStage } from "./stages/HandInStage";
 import { LinesStage } from "./stages/LinesStage";
 import { LookingOverStage } from "./stages/LookingOverStage";
 import { PaperStage } from "./stages/PaperStage";
+import { PartsStage } from "./stages/PartsStage";
 import { TitleStage } from "./stages/TitleStage";
 import { ViewsStage } from "./stages/ViewsStage";
 import { PartCorner } from "./stages/PartCorner";
@@ -16,6 +18,7 @@ const PANELS: Record<Stage, React.ComponentType<{ bench: Bench }>> = {
   Views: ViewsStage,
   Lines: LinesStage,
   Dimensions: DimensionsStage,
+  Parts: PartsStage,
   Title: TitleStage,
   "Looking over": LookingOverStage,
   "Hand in": HandInStage,
@@ -31,6 +34,7 @@ export function StagePanel({ bench, stage }: { bench: Bench; stage: Stage }) {
         <PartCorner bench={bench} />
       )}
       <Panel key={stage} bench={bench} />
+      {bench.sheet && <FileRead bench={bench} sheet={bench.sheet} stage={stage} />}
     </aside>
   );
 }

@@ -44,6 +44,7 @@ const STAGE_LABELS: Record<Stage, string> = {
   Views: said("Views"),
   Lines: said("Lines"),
   Dimensions: said("Dimensions"),
+  Parts: said("Parts"),
   Title: said("stage|Title"),
   "Looking over": said("Looking over"),
   "Hand in": said("Hand in"),
@@ -62,6 +63,8 @@ function done(bench: Bench, stage: Stage): boolean {
       return document.marks.length > 0;
     case "Dimensions":
       return document.dimensions.length > 0;
+    case "Parts":
+      return document.balloons.length > 0 || Boolean(document.parts_list?.rows.length);
     case "Title":
       return emptyFields(bench).length === 0 && Boolean(document.title.angle);
     case "Looking over":
@@ -100,6 +103,10 @@ function summary(bench: Bench, stage: Stage): string {
     }
     case "Dimensions":
       return t("{{count}} placed", { count: document.dimensions.length });
+    case "Parts": {
+      const rows = document.parts_list?.rows.length ?? 0;
+      return `${t("{{count}} balloons", { count: document.balloons.length })}, ${t("{{count}} rows", { count: rows })}`;
+    }
     case "Title": {
       const empty = emptyFields(bench).length;
       return empty ? t("{{count}} fields empty", { count: empty }) : t("filled in");

@@ -2,6 +2,7 @@ import { useEffect, useMemo, useRef, useState } from "react";
 
 import type { Ink, Point, SheetDocument } from "../api/types";
 import { usePaperScale } from "../paper/Paper";
+import { balloonAt } from "./apart";
 import { type AxisLine, axisLines, nearestAxis, viewOf } from "./axes";
 import type { Bench } from "./bench";
 import { dimensionMade, fits, kindsFor, picksNeeded } from "./dimensionMade";
@@ -98,6 +99,13 @@ export function ToolLayer({ bench, ink, drawn, toSheet }: Props) {
       letGo();
       return;
     }
+    if (placing && place && tool === "balloon") {
+      const made = balloonAt(taken[0]!, place, draft.document);
+      draft.change((now) => ({ ...now, balloons: [...now.balloons, made] }));
+      bench.select({ role: "balloon", id: made.id });
+      letGo();
+      return;
+    }
     if (placing && place) {
       const made = dimensionMade(tool, taken, place, ink, drawn, draft.document);
       if (made) {
@@ -155,7 +163,7 @@ export function ToolLayer({ bench, ink, drawn, toSheet }: Props) {
         if (from) setPlace([from[0] + dx * KEY_STEP_MM, from[1] + dy * KEY_STEP_MM]);
       } else if (placing && place)
         setPlace([place[0] + dx * KEY_STEP_MM, place[1] + dy * KEY_STEP_MM]);
-      else if (tool === "size" || tool === "row") {
+      else if (tool === "size" || tool === "row" || tool === "balloon") {
         const from = hover?.at ?? [0, 0];
         const next = hover
           ? nextPoint(picks, from, event.key, taken[0]?.view)

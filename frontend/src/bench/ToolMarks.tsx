@@ -1,4 +1,5 @@
 import type { Ink, Point, SheetDocument } from "../api/types";
+import { RADIUS } from "./apart";
 import classes from "./Bench.module.css";
 import type { Bench, Tool } from "./bench";
 import { legsAround } from "./dimensionMade";
@@ -40,6 +41,7 @@ interface GhostProps {
 /** Where the dimension would stand. */
 export function Ghost({ tool, taken, place, flip }: GhostProps) {
   const [first, second] = taken;
+  if (tool === "balloon" && first) return <BalloonGhost tip={flip(first.at)} at={flip(place)} />;
   if (first?.kind === "circle") return <line {...ends(flip(first.centre), flip(place))} />;
   if (tool === "chamfer" && first?.kind === "line") {
     const middle: Point = [
@@ -63,6 +65,16 @@ export function Ghost({ tool, taken, place, flip }: GhostProps) {
       <line {...ends(flip(first.at), flip(a))} className={classes.aimThin} />
       <line {...ends(flip(second.at), flip(b))} className={classes.aimThin} />
       <line {...ends(flip(a), flip(b))} />
+    </>
+  );
+}
+
+/** Where a balloon would stand. */
+function BalloonGhost({ tip, at }: { tip: Point; at: Point }) {
+  return (
+    <>
+      <line {...ends(tip, at)} className={classes.aimThin} />
+      <circle cx={at[0]} cy={at[1]} r={RADIUS} />
     </>
   );
 }

@@ -1,6 +1,15 @@
-import type { Dimension, Exercise, Ink, Paper, Point, SheetDocument, Side } from "../api/types";
+import type {
+  Dimension,
+  Exercise,
+  Ink,
+  Paper,
+  Point,
+  Sheet,
+  SheetDocument,
+  Side,
+} from "../api/types";
 import { type Point3, tidy, type Unit } from "./geometry";
-import { isGivenKind } from "../exercise/kinds";
+import { isGivenKind, isOfParts } from "../exercise/kinds";
 import type { Reader } from "../reader/useReader";
 import type { Drafting } from "./drafting/useDrafting";
 import { type DraftTool } from "./drafting/tools";
@@ -14,6 +23,7 @@ export const STAGES = [
   "Views",
   "Lines",
   "Dimensions",
+  "Parts",
   "Title",
   "Looking over",
   "Hand in",
@@ -31,21 +41,40 @@ export type Tool =
   | "angle"
   | "chamfer"
   | "leader"
+  | "balloon"
   | "cutting line"
   | "circled region"
   | "folding line"
   | DraftTool;
 
 export interface Selection {
-  role: "view" | "dimension" | "mark" | "cutting-line" | "circled" | "sight-arrow" | "note";
+  role:
+    | "view"
+    | "dimension"
+    | "mark"
+    | "cutting-line"
+    | "circled"
+    | "sight-arrow"
+    | "balloon"
+    | "parts-list"
+    | "note";
   id: string;
+}
+
+/** Whose desk a sheet is worked on at: what is asked of the service about an exercise, or of a student's sheet. */
+export interface DeskParams {
+  path: { exercise_id: number };
+  query: { sheet?: number };
 }
 
 /** What every stage works with. */
 export interface Bench {
   exercise: Exercise;
-  /** Whether an instructor makes the model answer here: nothing is given, nothing is handed in. */
+  params: DeskParams;
+  /** Whether an instructor works here: nothing is given, nothing is handed in. */
   answering: boolean;
+  /** A student's sheet that is corrected in how its file was read; else it is the model answer an instructor makes. */
+  sheet: Sheet | null;
   draft: BenchDraft;
   document: SheetDocument;
   ink: Ink | null;
@@ -67,6 +96,9 @@ export interface Bench {
   /** Whether the file the sheet was read from lies under it. */
   filed: boolean;
   setFiled: (on: boolean) => void;
+  /** The place on the sheet that is spoken of beside it. */
+  spokenOf: Point | null;
+  speakOf: (at: Point | null) => void;
   reader: Reader;
   snapping: boolean;
   setSnapping: (on: boolean) => void;
@@ -76,6 +108,9 @@ export interface Bench {
   /** How the sizes of a row are taken. */
   rowManner: RowManner;
   setRowManner: (manner: RowManner) => void;
+  /** Whether parts are pulled apart along the axes alone. */
+  alongAxes: boolean;
+  setAlongAxes: (on: boolean) => void;
   /** Whether a dimension that is moved takes along those beside the same side of its view. */
   rowsTogether: boolean;
   setRowsTogether: (on: boolean) => void;
@@ -96,10 +131,14 @@ export function isGiven({ task }: Exercise): boolean {
   return isGivenKind(task.drafting.kind);
 }
 
+const OF_PARTS: readonly Stage[] = ["Paper", "Parts", "Title", "Looking over", "Hand in"];
+
 /** The stages an exercise needs. */
 export function stagesOf({ exercise, answering }: Bench): Stage[] {
-  if (answering) return STAGES.filter((stage) => stage !== "Hand in");
-  if (!isGiven(exercise)) return [...STAGES];
+  if (isOfParts(exercise.task))
+    return OF_PARTS.filter((stage) => !answering || stage !== "Hand in");
+  if (answering) return STAGES.filter((stage) => stage !== "Hand in" && stage !== "Parts");
+  if (!isGiven(exercise)) return STAGES.filter((stage) => stage !== "Parts");
   return STAGES.filter(
     (stage) =>
       stage === "Lines" ||
@@ -141,6 +180,9 @@ export function without(document: SheetDocument, { role, id }: Selection): Sheet
     return { ...document, circled: document.circled.filter((c) => c.id !== id) };
   if (role === "sight-arrow")
     return { ...document, sight_arrows: document.sight_arrows.filter((a) => a.id !== id) };
+  if (role === "balloon")
+    return { ...document, balloons: document.balloons.filter((b) => b.id !== id) };
+  if (role === "parts-list") return { ...document, parts_list: null };
   const elsewhere = (thing: { view: string }) => thing.view !== id;
   return {
     ...document,
@@ -150,6 +192,7 @@ export function without(document: SheetDocument, { role, id }: Selection): Sheet
     cutting_lines: document.cutting_lines.filter(elsewhere),
     circled: document.circled.filter(elsewhere),
     sight_arrows: document.sight_arrows.filter(elsewhere),
+    balloons: document.balloons.filter((balloon) => balloon.view !== id),
   };
 }
 
@@ -174,6 +217,19 @@ export function moved(
     return {
       ...document,
       views: document.views.map((v) => (stays(v) ? v : { ...v, at: shift(v.at) })),
+      balloons: document.balloons.map((b) =>
+        b.tip && b.view && going.has(b.view) ? { ...b, tip: shift(b.tip) } : b,
+      ),
+    };
+  if (role === "balloon")
+    return {
+      ...document,
+      balloons: document.balloons.map((b) => (stays(b) ? b : { ...b, at: shift(b.at) })),
+    };
+  if (role === "parts-list" && document.parts_list)
+    return {
+      ...document,
+      parts_list: { ...document.parts_list, at: shift(document.parts_list.at) },
     };
   if (role === "note")
     return {

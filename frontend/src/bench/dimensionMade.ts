@@ -9,12 +9,12 @@ type LinePick = Extract<Pick, { kind: "line" }>;
 /** How many things a dimension tool has to be pointed at before its dimension is placed; 0 for other tools. */
 export function picksNeeded(tool: Tool): number {
   if (tool === "size" || tool === "angle") return 2;
-  return tool === "diameter" || tool === "radius" || tool === "chamfer" ? 1 : 0;
+  return ["diameter", "radius", "chamfer", "balloon"].includes(tool) ? 1 : 0;
 }
 
 /** What a tool can be pointed at. */
 export function kindsFor(tool: Tool): Pick["kind"][] {
-  if (tool === "size" || tool === "row") return ["point", "line"];
+  if (tool === "size" || tool === "row" || tool === "balloon") return ["point", "line"];
   return tool === "angle" || tool === "chamfer" ? ["line"] : ["circle"];
 }
 

@@ -273,5 +273,9 @@ export function offsetOf(
   const [note, before] = [written(shown), written(drawn)];
   if (note && before)
     return { view: [note.at[0] - before.at[0], note.at[1] - before.at[1]], place };
+  if (item.role === "parts-list" && shown.parts_list && drawn.parts_list) {
+    const [now, then] = [shown.parts_list.at, drawn.parts_list.at];
+    return { view: [now[0] - then[0], now[1] - then[1]], place };
+  }
   return { view, place };
 }

@@ -24,7 +24,8 @@ export function keepDraft(key: string, base: number, document: SheetDocument): v
 export async function openFormer(key: string, { document: { format } }: Draft): Promise<void> {
   const kept = keptDraft(key);
   // A document of this format may still be older than some of its parts.
-  const complete = (document: object) => "cutting_lines" in document && "circled" in document;
+  const complete = (document: object) =>
+    ["cutting_lines", "circled", "balloons", "trails"].every((own) => own in document);
   if (!kept || (kept.document.format === format && complete(kept.document))) return;
   try {
     const body = { document: kept.document };

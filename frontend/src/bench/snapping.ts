@@ -1,5 +1,6 @@
 import type { SheetDocument, View } from "../api/types";
 import { opposite, rightOf } from "../turntable/attitude";
+import { pulled } from "./apart";
 import type { Bench } from "./bench";
 import { inFold } from "./special/setDown";
 import { attitudeOf, frontOf } from "./viewGraph";
@@ -24,13 +25,17 @@ export function held(document: SheetDocument, id: string): SheetDocument {
   });
 }
 
-/** A sheet on which a view was moved, with the view in line as far as the exercise and the drafter want it. */
+/** A sheet on which a view was moved since it was `before`, in line as far as exercise and drafter want it. */
 export function inLine(
-  { exercise, answering, snapping }: Pick<Bench, "exercise" | "answering" | "snapping">,
+  bench: Pick<Bench, "exercise" | "answering" | "snapping"> & Partial<Pick<Bench, "alongAxes">>,
   document: SheetDocument,
   id: string,
   reach: number,
+  before = document,
 ): SheetDocument {
+  const { exercise, answering, snapping, alongAxes } = bench;
+  if (document.views.some((v) => v.id === id && v.only))
+    return alongAxes ? pulled(before, document, id) : document;
   const folded = document.views.some((v) => v.id === id && v.parent && v.kind !== "principal");
   if (!answering && exercise.task.snapping === "fixed")
     return folded ? inFold(document, id, Infinity) : held(document, id);

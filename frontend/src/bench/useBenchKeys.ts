@@ -8,9 +8,10 @@ export function useBenchKeys(bench: Bench, showKeys: () => void) {
   const { draft, tool, setTool, selection, select, hanging, hang } = bench;
   const nudge = (dx: number, dy: number) => {
     if (selection && tool === "move" && !isFixed(bench, selection))
-      draft.change((now) =>
-        inLine(bench, moved(now, selection, dx, dy, movedWith(bench, selection)), selection.id, 0),
-      );
+      draft.change((now) => {
+        const next = moved(now, selection, dx, dy, movedWith(bench, selection));
+        return inLine(bench, next, selection.id, 0, now);
+      });
   };
   useHotkeys([
     ["mod+Z", () => draft.undo?.()],

@@ -34,7 +34,9 @@ function same(a: unknown, b: unknown): boolean {
 /** What this browser kept, unless the service has it already: a reload may overtake the answer to a save. */
 function unsaved(key: string, draft: Draft): KeptDraft | null {
   const kept = keptDraft(key);
-  return kept && same(kept.document, draft.document) ? null : kept;
+  if (!kept || !same(kept.document, draft.document)) return kept;
+  localStorage.removeItem(key);
+  return null;
 }
 
 /** A sheet with undo and redo; saves itself, and keeps a copy in this browser until it is saved. */
@@ -56,7 +58,7 @@ export function useDraft(calls: DraftCalls, draft: Draft) {
   });
   const revision = useRef(draft.revision);
   const savedDocument = useRef(draft.document);
-  const busy = useRef<Promise<void> | null>(null);
+  const busy = useRef<Promise<boolean> | null>(null);
   const document = history.now;
   const newest = useRef(document);
   useEffect(() => {
@@ -87,7 +89,8 @@ export function useDraft(calls: DraftCalls, draft: Draft) {
     [],
   );
 
-  const saveNow = useCallback(async (): Promise<void> => {
+  /** Keep what is on the bench; whether the service has all of it now. */
+  const saveNow = useCallback(async (): Promise<boolean> => {
     if (busy.current) return busy.current;
     const work = async () => {
       while (savedDocument.current !== newest.current) {
@@ -110,9 +113,10 @@ export function useDraft(calls: DraftCalls, draft: Draft) {
             // What is refused for good is kept here all the same, and tried again with the next change only.
             setSave({ kind: status === 403 ? "closed" : "unsaved", why: (error as Error).message });
           }
-          return;
+          return false;
         }
       }
+      return true;
     };
     busy.current = work().finally(() => {
       busy.current = null;

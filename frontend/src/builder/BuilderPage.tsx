@@ -1,8 +1,8 @@
 import { Button, Group, Select, Text, TextInput } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { Link, useParams } from "react-router";
 
 import { terms } from "../frame/words";
 import { t } from "../frame/language";
@@ -10,7 +10,8 @@ import { answer, api } from "../api/client";
 import type { Recipe } from "../api/types";
 import { Header } from "../frame/Header";
 import { Trouble, Waiting } from "../frame/Messages";
-import { watchJob } from "../shelf/watchJob";
+import { UndoRedo } from "../frame/UndoRedo";
+import { useKeeping } from "../shelf/useKeeping";
 import { SIDES } from "../turntable/attitude";
 import classes from "./Builder.module.css";
 import { BuilderModel } from "./BuilderModel";
@@ -76,12 +77,8 @@ export default function BuilderPage() {
 function Building({ part, start }: { part: number | null; start: Recipe }) {
   const editor = useRecipe(start);
   const { recipe } = editor;
-  const navigate = useNavigate();
-  const queries = useQueryClient();
   const [chosen, setChosen] = useState<number | null>(part === null ? 0 : null);
   const [pointing, setPointing] = useState<Pointing>(null);
-  const [keeping, setKeeping] = useState(false);
-  const [trouble, setTrouble] = useState("");
   // While edges are chosen for a feature, the model is shown as it was before that feature.
   const shownRecipe = useMemo(
     () =>
@@ -97,33 +94,18 @@ function Building({ part, start }: { part: number | null; start: Recipe }) {
     setChosen(index);
     setPointing(null);
   };
-  useHotkeys([
-    ["mod+Z", () => editor.undo?.()],
-    ["mod+shift+Z", () => editor.redo?.()],
-    ["Escape", () => (pointing ? setPointing(null) : choose(null))],
-  ]);
+  useHotkeys([["Escape", () => (pointing ? setPointing(null) : choose(null))]]);
 
-  const keep = async () => {
-    setKeeping(true);
-    setTrouble("");
-    try {
-      const made = await answer(
-        part === null
-          ? api.POST("/api/parts/recipe", { body: { recipe } })
-          : api.PUT("/api/parts/{part_id}/recipe", {
-              params: { path: { part_id: part } },
-              body: { recipe },
-            }),
-      );
-      if (made.job) await watchJob(made.job, () => undefined);
-      await queries.invalidateQueries({ queryKey: ["part"] });
-      await queries.invalidateQueries({ queryKey: ["parts"] });
-      void navigate(`/shelf/${made.id}`);
-    } catch (error) {
-      setTrouble((error as Error).message);
-      setKeeping(false);
-    }
-  };
+  const { keep, keeping, trouble } = useKeeping(() =>
+    answer(
+      part === null
+        ? api.POST("/api/parts/recipe", { body: { recipe } })
+        : api.PUT("/api/parts/{part_id}/recipe", {
+            params: { path: { part_id: part } },
+            body: { recipe },
+          }),
+    ),
+  );
   const set = (change: Partial<Recipe>) => editor.change((now) => ({ ...now, ...change }));
   return (
     <div className="screen">
@@ -134,13 +116,8 @@ function Building({ part, start }: { part: number | null; start: Recipe }) {
           </>
         }
       >
-        <Button variant="default" disabled={!editor.undo} onClick={() => editor.undo?.()}>
-          {t("Undo")}
-        </Button>
-        <Button variant="default" disabled={!editor.redo} onClick={() => editor.redo?.()}>
-          {t("Redo")}
-        </Button>
-        <Button loading={keeping} disabled={preview.now?.fault != null} onClick={() => void keep()}>
+        <UndoRedo undo={editor.undo} redo={editor.redo} />
+        <Button loading={keeping} disabled={preview.now?.fault != null} onClick={keep}>
           {part === null ? t("Put on the shelf") : t("Keep as a new version")}
         </Button>
       </Header>

@@ -1,4 +1,4 @@
-import { Alert, Button, Group, Stack, Switch, Text, TextInput, Title } from "@mantine/core";
+import { Stack, Switch, Text, TextInput, Title } from "@mantine/core";
 import { DateTimePicker } from "@mantine/dates";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import dayjs from "dayjs";
@@ -15,8 +15,10 @@ import { AcceptedFronts } from "./AcceptedFronts";
 import { CourseFields } from "./CourseFields";
 import classes from "./Exercises.module.css";
 import { KindFields } from "./KindFields";
-import { isGivenKind } from "./kinds";
+import { isGivenKind, isOfParts } from "./kinds";
 import { SpecialViews } from "./SpecialViews";
+import { SetOrDraft } from "./SetOrDraft";
+import { ShownFields } from "./ShownFields";
 import { StartingSheet } from "./StartingSheet";
 import { TaskFields } from "./TaskFields";
 import { TrialTable } from "./TrialTable";
@@ -137,36 +139,32 @@ function EditForm({ exercise, blank }: { exercise: Exercise; blank: BlankTask })
           closes={closes}
           onCloses={setCloses}
         />
-        <KindFields task={task} onChange={setTask} />
+        {task.shows !== "views" && <ShownFields task={task} onChange={setTask} />}
+        {!isOfParts(task) && <KindFields task={task} onChange={setTask} />}
         <TaskFields task={task} blank={blank} onChange={setTask} />
-        {trouble && (
-          <Alert color="ink" variant="outline" role="alert">
-            {trouble}
-          </Alert>
-        )}
-        <Group>
-          <Button type="submit" loading={busy}>
-            {exercise.draft ? t("Set for the class") : t("Change it")}
-          </Button>
-          {exercise.draft && (
-            <Button variant="default" disabled={busy} onClick={() => void change(true)}>
-              {t("Keep as a draft")}
-            </Button>
-          )}
-        </Group>
+        <SetOrDraft
+          trouble={trouble}
+          busy={busy}
+          label={exercise.draft ? undefined : t("Change it")}
+          onDraft={exercise.draft ? () => void change(true) : undefined}
+        />
       </Stack>
       <Stack>
         <TrialTable exercise={exercise} form={form(exercise.draft)} />
-        <AcceptedFronts
-          model={exercise.model}
-          accepted={task.front.accept}
-          onChange={(accept) => setTask({ ...task, front: { ...task.front, accept } })}
-        />
-        <SpecialViews
-          model={exercise.model}
-          asked={task.special}
-          onChange={(special) => setTask({ ...task, special })}
-        />
+        {!isOfParts(task) && (
+          <>
+            <AcceptedFronts
+              model={exercise.model}
+              accepted={task.front.accept}
+              onChange={(accept) => setTask({ ...task, front: { ...task.front, accept } })}
+            />
+            <SpecialViews
+              model={exercise.model}
+              asked={task.special}
+              onChange={(special) => setTask({ ...task, special })}
+            />
+          </>
+        )}
         {isGivenKind(task.drafting.kind) && (
           <StartingSheet part={exercise.part} task={task} onChange={setTask} />
         )}

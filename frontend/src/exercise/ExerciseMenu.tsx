@@ -1,11 +1,12 @@
-import { ActionIcon, Menu } from "@mantine/core";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { Menu } from "@mantine/core";
+import { useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 
 import { answer, api } from "../api/client";
 import type { Exercise } from "../api/types";
 import { t } from "../frame/language";
 import { complain, tell } from "../frame/tell";
+import { CopyAndArchive, MenuDots, archivedWords } from "./CopyAndArchive";
 
 interface Props {
   exercise: Exercise;
@@ -18,10 +19,6 @@ interface Props {
 export function ExerciseMenu({ exercise, children, more }: Props) {
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const classes = useQuery({
-    queryKey: ["classes", "current"],
-    queryFn: () => answer(api.GET("/api/classes", { params: { query: { archived: false } } })),
-  });
   const params = { path: { exercise_id: exercise.id } };
   const run = async (work: () => Promise<void>) => {
     try {
@@ -31,16 +28,12 @@ export function ExerciseMenu({ exercise, children, more }: Props) {
     }
     await queries.invalidateQueries({ queryKey: ["exercises"] });
   };
-  const copy = (school: { id: number }) =>
+  const copy = (asked: { school_class: number; due_at: string }) =>
     run(async () => {
       const made = await answer(
         api.POST("/api/exercises/{exercise_id}/copy", {
           params,
-          body: {
-            school_class: school.id,
-            title: exercise.title,
-            due_at: new Date(Date.now() + 7 * 86_400_000).toISOString(),
-          },
+          body: { ...asked, title: exercise.title },
         }),
       );
       void navigate(`/exercises/${made.id}/edit`);
@@ -50,20 +43,11 @@ export function ExerciseMenu({ exercise, children, more }: Props) {
       await answer(
         api.PUT("/api/exercises/{exercise_id}/archived", { params, body: { archived } }),
       );
-      tell(archived ? t("Out of the way; nothing of it is lost.") : t("It is back."));
+      tell(archivedWords(archived));
     });
   return (
     <Menu position="bottom-end">
-      <Menu.Target>
-        {children ?? (
-          <ActionIcon
-            variant="subtle"
-            aria-label={t("What to do with {{title}}", { title: exercise.title })}
-          >
-            ⋯
-          </ActionIcon>
-        )}
-      </Menu.Target>
+      <Menu.Target>{children ?? <MenuDots title={exercise.title} />}</Menu.Target>
       <Menu.Dropdown>
         <Menu.Item onClick={() => void navigate(`/exercises/${exercise.id}/edit`)}>
           {t("Change the exercise")}
@@ -81,15 +65,11 @@ export function ExerciseMenu({ exercise, children, more }: Props) {
           {t("All slips as one PDF")}
         </Menu.Item>
         {more}
-        <Menu.Divider />
-        {classes.data?.map((school) => (
-          <Menu.Item key={school.id} onClick={() => void copy(school)}>
-            {t("Copy for {{name}}", { name: school.name })}
-          </Menu.Item>
-        ))}
-        <Menu.Item onClick={() => void archive(!exercise.archived)}>
-          {exercise.archived ? t("Bring it back") : t("Archive")}
-        </Menu.Item>
+        <CopyAndArchive
+          archived={exercise.archived}
+          onCopy={(asked) => void copy(asked)}
+          onArchive={(next) => void archive(next)}
+        />
       </Menu.Dropdown>
     </Menu>
   );

@@ -10,6 +10,8 @@ import { useMe } from "../frame/me";
 import { Trouble, Waiting } from "../frame/Messages";
 import { angleWords, dayAndTime, points, term, viewLabel } from "../frame/words";
 import { JoinForm } from "../people/JoinForm";
+import { grouped, placeOf } from "../set/grouped";
+import { SetRow } from "../set/SetRow";
 import { PartPicture } from "../turntable/PartPicture";
 import { ExerciseMenu } from "./ExerciseMenu";
 import classes from "./Exercises.module.css";
@@ -41,6 +43,9 @@ export function ExercisesPage() {
               checked={archived}
               onChange={(event) => setArchived(event.currentTarget.checked)}
             />
+            <Button component={Link} to="/sets/new" variant="default">
+              {t("Set several sheets")}
+            </Button>
             <Button component={Link} to="/exercises/new">
               {t("Set an exercise")}
             </Button>
@@ -68,11 +73,13 @@ export function ExercisesPage() {
           <JoinForm />
         </details>
       )}
-      {exercises.data?.map((exercise) =>
-        teaching ? (
-          <TeachingRow key={exercise.id} exercise={exercise} />
+      {grouped(exercises.data ?? []).map(({ key, exercises: own }) =>
+        own[0].in_set ? (
+          <SetRow key={key} exercises={own} teaching={teaching} />
+        ) : teaching ? (
+          <TeachingRow key={key} exercise={own[0]} />
         ) : (
-          <StudentRow key={exercise.id} exercise={exercise} />
+          <StudentRow key={key} exercise={own[0]} />
         ),
       )}
     </main>
@@ -106,7 +113,11 @@ function Asked({ exercise }: { exercise: Exercise }) {
 }
 
 function Model({ exercise, shown }: { exercise: Exercise; shown: boolean }) {
-  return <div className={classes.model}>{shown && <PartPicture model={exercise.model} />}</div>;
+  return (
+    <div className={classes.model}>
+      {shown && exercise.made && <PartPicture model={exercise.model} />}
+    </div>
+  );
 }
 
 function TeachingRow({ exercise }: { exercise: Exercise }) {
@@ -146,11 +157,9 @@ function TeachingRow({ exercise }: { exercise: Exercise }) {
 
 function StudentRow({ exercise }: { exercise: Exercise }) {
   const state = exercise.sheet_state;
-  const to =
-    !state || state === "draft" ? `/exercises/${exercise.id}/bench` : `/sheets/${exercise.sheet}`;
   const late = new Date(exercise.due_at) < new Date();
   return (
-    <Link to={to} className={classes.row}>
+    <Link to={placeOf(exercise)} className={classes.row}>
       <Model exercise={exercise} shown={exercise.task.drafting.shown} />
       <Asked exercise={exercise} />
       <div className={classes.state}>

@@ -1,6 +1,5 @@
-import { Alert, Button, Group, Select, Stack, Switch, Text, TextInput, Title } from "@mantine/core";
+import { Group, Select, Stack, Switch, Text, TextInput, Title } from "@mantine/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { DateTimePicker } from "@mantine/dates";
 import { useForm } from "@mantine/form";
 import dayjs from "dayjs";
 import { useState } from "react";
@@ -16,18 +15,18 @@ import { PartView } from "../turntable/PartView";
 import { AcceptedFronts } from "./AcceptedFronts";
 import classes from "./Exercises.module.css";
 import { CourseFields } from "./CourseFields";
+import { ForWhom } from "./ForWhom";
+import { useChoices } from "./useChoices";
 import { KindFields } from "./KindFields";
-import { isGivenKind } from "./kinds";
+import { isGivenKind, isOfParts } from "./kinds";
+import { nextWeek } from "./nextWeek";
 import { SpecialViews } from "./SpecialViews";
+import { SetOrDraft } from "./SetOrDraft";
+import { ShownFields } from "./ShownFields";
 import { StartingSheet } from "./StartingSheet";
 import { TaskFields } from "./TaskFields";
 
 const CORNER_TURN = turnOfCorner("+-+", "+z");
-
-/** A week from today, in the evening. */
-function nextWeek(): string {
-  return dayjs().add(7, "day").hour(22).startOf("hour").format("YYYY-MM-DD HH:mm:ss");
-}
 
 export default function NewExercisePage() {
   const blank = useQuery({
@@ -54,14 +53,7 @@ function NewExerciseForm({ blank }: { blank: BlankTask }) {
   const [search] = useSearchParams();
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const parts = useQuery({
-    queryKey: ["parts", "all"],
-    queryFn: () => answer(api.GET("/api/parts", { params: { query: { limit: 200 } } })),
-  });
-  const classList = useQuery({
-    queryKey: ["classes"],
-    queryFn: () => answer(api.GET("/api/classes")),
-  });
+  const { ready, classes: classList, first, pending } = useChoices();
   const form = useForm({
     initialValues: {
       part: search.get("part"),
@@ -84,9 +76,9 @@ function NewExerciseForm({ blank }: { blank: BlankTask }) {
   const [trouble, setTrouble] = useState("");
   const [busy, setBusy] = useState(false);
 
-  const ready = parts.data?.parts.filter((p) => p.state === "ready") ?? [];
-  const first = classList.data?.[0] ? String(classList.data[0].id) : null;
   const chosen = ready.find((p) => String(p.id) === form.values.part);
+  /** Whether sizes may have ranges: in the builder they are given, and an assembly has its parts' own. */
+  const mayVary = chosen !== undefined && (chosen.built || chosen.assembly);
   const heading = form.values.title ?? chosen?.name ?? "";
 
   const choose = (id: string) => {
@@ -118,7 +110,7 @@ function NewExerciseForm({ blank }: { blank: BlankTask }) {
             closes_at: closes ? dayjs(closes).toISOString() : null,
             draft,
             task,
-            varied: varied && (chosen?.built ?? false),
+            varied: varied && mayVary,
           },
         }),
       );
@@ -147,24 +139,14 @@ function NewExerciseForm({ blank }: { blank: BlankTask }) {
         />
         <TextInput label={t("Title")} {...form.getInputProps("title")} value={heading} required />
         <Group grow>
-          <Select
-            label={t("Class")}
-            data={classList.data?.map((c) => ({
-              value: String(c.id),
-              label: `${c.name}, ${t("{{count}} students", { count: c.students })}`,
-            }))}
-            {...form.getInputProps("group")}
-            value={form.values.group ?? first}
-            required
-          />
-          <DateTimePicker
-            label={t("Due")}
-            valueFormat="ddd D MMM YYYY, HH:mm"
-            {...form.getInputProps("due")}
-            required
+          <ForWhom
+            classes={classList}
+            first={first}
+            chosen={form.values.group}
+            inputOf={form.getInputProps}
           />
         </Group>
-        {chosen?.built && (
+        {mayVary && (
           <Switch
             label={t("Give every student the part in sizes of their own")}
             description={t(
@@ -181,25 +163,17 @@ function NewExerciseForm({ blank }: { blank: BlankTask }) {
           closes={form.values.closes}
           onCloses={(closes) => form.setFieldValue("closes", closes)}
         />
-        <KindFields task={task} onChange={setTask} />
-        <TaskFields task={task} blank={blank} onChange={setTask} />
-        {trouble && (
-          <Alert color="ink" variant="outline" role="alert">
-            {trouble}
-          </Alert>
+        {(chosen?.assembly || task.shows !== "views") && (
+          <ShownFields task={task} onChange={setTask} />
         )}
-        <Group>
-          <Button type="submit" loading={busy} disabled={parts.isPending || classList.isPending}>
-            {t("Set for the class")}
-          </Button>
-          <Button
-            variant="default"
-            disabled={busy || parts.isPending || classList.isPending}
-            onClick={() => form.onSubmit((values) => void submit(values, true))()}
-          >
-            {t("Keep as a draft")}
-          </Button>
-        </Group>
+        {!isOfParts(task) && <KindFields task={task} onChange={setTask} />}
+        <TaskFields task={task} blank={blank} onChange={setTask} />
+        <SetOrDraft
+          trouble={trouble}
+          busy={busy}
+          disabled={pending}
+          onDraft={() => form.onSubmit((values) => void submit(values, true))()}
+        />
       </Stack>
       <Stack>
         {chosen ? (
@@ -211,22 +185,26 @@ function NewExerciseForm({ blank }: { blank: BlankTask }) {
                 label={t("The part as a card model")}
               />
             </div>
-            <AcceptedFronts
-              model={chosen.model}
-              accepted={task.front.accept}
-              onChange={(accept) =>
-                setTask({
-                  ...task,
-                  front: { ...task.front, accept },
-                  drafting: { ...task.drafting, changes: [] },
-                })
-              }
-            />
-            <SpecialViews
-              model={chosen.model}
-              asked={task.special}
-              onChange={(special) => setTask({ ...task, special })}
-            />
+            {!isOfParts(task) && (
+              <>
+                <AcceptedFronts
+                  model={chosen.model}
+                  accepted={task.front.accept}
+                  onChange={(accept) =>
+                    setTask({
+                      ...task,
+                      front: { ...task.front, accept },
+                      drafting: { ...task.drafting, changes: [] },
+                    })
+                  }
+                />
+                <SpecialViews
+                  model={chosen.model}
+                  asked={task.special}
+                  onChange={(special) => setTask({ ...task, special })}
+                />
+              </>
+            )}
             {chosen && isGivenKind(task.drafting.kind) && (
               <StartingSheet part={chosen.id} task={task} onChange={setTask} />
             )}

@@ -13,10 +13,12 @@ import {
 
 import { t, written } from "../frame/language";
 import type { BlankTask, Criterion, Task } from "../api/types";
-import { CRITERIA, PAPERS, fieldLabel, term, terms, viewLabel } from "../frame/words";
+import { criteriaOf, PAPERS, fieldLabel, term, terms, viewLabel } from "../frame/words";
 import { DimensionFields } from "./DimensionFields";
+import { ExactnessFields } from "./ExactnessFields";
 import classes from "./Exercises.module.css";
 import { FormChoice } from "./FormChoice";
+import { isOfParts } from "./kinds";
 import { TitleFields } from "./TitleFields";
 
 const SCALES = ["1:10", "1:5", "1:2", "1:1", "2:1", "5:1", "10:1"];
@@ -35,7 +37,11 @@ interface Props {
 
 /** What is asked of the drawing. */
 export function TaskFields({ task, blank, onChange }: Props) {
-  const usual: Partial<Record<Criterion, number>> = blank.points[task.drafting.kind] ?? {};
+  const usual: Partial<Record<Criterion, number>> =
+    (task.shows === "views" ? blank.points[task.drafting.kind] : blank.shown_points[task.shows]) ??
+    {};
+  const ofParts = isOfParts(task);
+  const criteria = criteriaOf(task.points);
   const pointsOf = (criterion: Criterion) =>
     task.points[criterion] ??
     (askedFor(task, criterion) ? blank.asked_points : (usual[criterion] ?? 0));
@@ -78,23 +84,27 @@ export function TaskFields({ task, blank, onChange }: Props) {
           />
         </Labelled>
       </Group>
-      <MultiSelect
-        label={t("Views asked for")}
-        description={t("Leave empty to let the drafter choose")}
-        data={VIEWS.map((view) => ({ value: view, label: viewLabel(view) }))}
-        value={task.views ?? []}
-        onChange={(value) =>
-          set({ views: value.length ? (value as NonNullable<Task["views"]>) : null })
-        }
-      />
-      <Group grow align="end">
-        <Select
-          label={t("Pictorial view")}
-          data={terms(["required", "allowed", "unwanted"])}
-          value={task.pictorial}
-          onChange={(value) => value && set({ pictorial: value as Task["pictorial"] })}
-          allowDeselect={false}
+      {task.shows === "views" && (
+        <MultiSelect
+          label={t("Views asked for")}
+          description={t("Leave empty to let the drafter choose")}
+          data={VIEWS.map((view) => ({ value: view, label: viewLabel(view) }))}
+          value={task.views ?? []}
+          onChange={(value) =>
+            set({ views: value.length ? (value as NonNullable<Task["views"]>) : null })
+          }
         />
+      )}
+      <Group grow align="end">
+        {!ofParts && (
+          <Select
+            label={t("Pictorial view")}
+            data={terms(["required", "allowed", "unwanted"])}
+            value={task.pictorial}
+            onChange={(value) => value && set({ pictorial: value as Task["pictorial"] })}
+            allowDeselect={false}
+          />
+        )}
         <Select
           label={t("Scale")}
           placeholder={t("free choice")}
@@ -104,31 +114,33 @@ export function TaskFields({ task, blank, onChange }: Props) {
           clearable
         />
       </Group>
-      <Group>
-        <Switch
-          label={t("Dimensions")}
-          checked={task.dimensioning.required}
-          onChange={(e) =>
-            set({ dimensioning: { ...task.dimensioning, required: e.currentTarget.checked } })
-          }
-        />
-        <Switch
-          label={t("Hidden lines")}
-          checked={task.hidden_lines}
-          onChange={(e) => set({ hidden_lines: e.currentTarget.checked })}
-        />
-        <Switch
-          label={t("Centre lines")}
-          checked={task.centre_lines}
-          onChange={(e) => set({ centre_lines: e.currentTarget.checked })}
-        />
-        <Switch
-          label={t("Shaded pictorial")}
-          disabled={task.pictorial === "unwanted"}
-          checked={task.shaded && task.pictorial !== "unwanted"}
-          onChange={(e) => set({ shaded: e.currentTarget.checked })}
-        />
-      </Group>
+      {!ofParts && (
+        <Group>
+          <Switch
+            label={t("Dimensions")}
+            checked={task.dimensioning.required}
+            onChange={(e) =>
+              set({ dimensioning: { ...task.dimensioning, required: e.currentTarget.checked } })
+            }
+          />
+          <Switch
+            label={t("Hidden lines")}
+            checked={task.hidden_lines}
+            onChange={(e) => set({ hidden_lines: e.currentTarget.checked })}
+          />
+          <Switch
+            label={t("Centre lines")}
+            checked={task.centre_lines}
+            onChange={(e) => set({ centre_lines: e.currentTarget.checked })}
+          />
+          <Switch
+            label={t("Shaded pictorial")}
+            disabled={task.pictorial === "unwanted"}
+            checked={task.shaded && task.pictorial !== "unwanted"}
+            onChange={(e) => set({ shaded: e.currentTarget.checked })}
+          />
+        </Group>
+      )}
       {task.dimensioning.required && <DimensionFields task={task} set={set} />}
       <Accordion variant="separated">
         <Accordion.Item value="title">
@@ -157,6 +169,9 @@ export function TaskFields({ task, blank, onChange }: Props) {
                 <Checkbox value="centre lines" label={t("add lacking centre marks and lines")} />
                 <Checkbox value="scale" label={t("propose a scale")} />
                 <Checkbox value="rows" label={t("even out the rows of dimensions")} />
+                {ofParts && (
+                  <Checkbox value="parts list" label={t("put the parts list down filled in")} />
+                )}
                 <Checkbox
                   value="construction"
                   label={t("lead to the true shape of a slanted face")}
@@ -177,16 +192,28 @@ export function TaskFields({ task, blank, onChange }: Props) {
             />
           </Accordion.Panel>
         </Accordion.Item>
+        <Accordion.Item value="exactness">
+          <Accordion.Control>
+            {t("Exactness: within {{exact}} mm, by hand within {{byHand}} mm and {{degrees}}°", {
+              exact: written(task.tolerance_mm),
+              byHand: written(task.by_hand.tolerance_mm),
+              degrees: written(task.by_hand.degrees),
+            })}
+          </Accordion.Control>
+          <Accordion.Panel>
+            <ExactnessFields task={task} onChange={set} />
+          </Accordion.Panel>
+        </Accordion.Item>
         <Accordion.Item value="points">
           <Accordion.Control>
             {t("Points: {{sum}} in all, an error costs {{cost}}", {
-              sum: CRITERIA.reduce((sum, c) => sum + pointsOf(c.id), 0),
+              sum: criteria.reduce((sum, c) => sum + pointsOf(c.id), 0),
               cost: written(task.error_cost),
             })}
           </Accordion.Control>
           <Accordion.Panel>
             <div className={classes.pointsGrid}>
-              {CRITERIA.map((c) => (
+              {criteria.map((c) => (
                 <NumberInput
                   key={c.id}
                   label={t(c.label)}

@@ -1,7 +1,7 @@
 import { ActionIcon, type ActionIconProps, Tooltip } from "@mantine/core";
 import type { ReactNode } from "react";
 
-interface Props extends Pick<ActionIconProps, "variant" | "className"> {
+interface Props extends Pick<ActionIconProps, "variant" | "className" | "disabled"> {
   /** What it says when pointed at, and what it is called: the same, if not told otherwise. */
   tip: string;
   label?: string;

@@ -17,10 +17,17 @@ export const CRITERIA: { id: Criterion; label: string }[] = [
   { id: "section", label: said("Sections") },
   { id: "detail", label: said("Details") },
   { id: "auxiliary", label: said("Auxiliary views") },
+  { id: "assembly", label: said("criterion|Assembly") },
+  { id: "set", label: said("Set of sheets") },
 ];
 
+/** Those points are given for: how a sheet fits among others only where it is one of a set, and counts. */
+export function criteriaOf(points: Partial<Record<Criterion, number>>): typeof CRITERIA {
+  return CRITERIA.filter((own) => own.id !== "set" || (points.set ?? 0) > 0);
+}
+
 /** Criteria that are shown only where there is something to say of them: most sheets have no such views. */
-export const SPECIAL: readonly Criterion[] = ["section", "detail", "auxiliary"];
+export const SPECIAL: readonly Criterion[] = ["section", "detail", "auxiliary", "assembly", "set"];
 
 export function criterionLabel(id: Criterion): string {
   const known = CRITERIA.find((c) => c.id === id);
@@ -172,6 +179,8 @@ const TERMS = {
   "folding line": said("folding line"),
   "even gaps": said("even gaps"),
   construction: said("true shapes step by step"),
+  "parts list": said("the parts list filled in"),
+  balloon: said("balloon"),
   rows: said("even rows"),
   "centre lines": said("centre lines"),
   scale: said("scale"),

@@ -4,11 +4,12 @@ import { useMemo, useState } from "react";
 
 import { answer, api } from "../api/client";
 import type { ModelMotion, Reading, SheetDocument } from "../api/types";
+import type { DeskParams } from "../bench/bench";
 import { type Swinging, useSwing } from "./swing";
 
 /** What is read: a sheet on the bench as it stands, or one that was handed in. */
 export type Source =
-  { kind: "bench"; exercise: number; document: SheetDocument } | { kind: "sheet"; sheet: number };
+  { kind: "bench"; params: DeskParams; document: SheetDocument } | { kind: "sheet"; sheet: number };
 
 export interface Reader extends Swinging {
   reading: Reading | null;
@@ -25,12 +26,13 @@ const SETTLED_MS = 150;
 
 /** The reader's eye on a sheet: what is open, what is said twice, and the one motion being shown. */
 export function useReader(source: Source, on: boolean): Reader {
-  const id = source.kind === "bench" ? source.exercise : source.sheet;
+  const params = source.kind === "bench" ? source.params : null;
+  const id = source.kind === "sheet" ? source.sheet : 0;
   const document = source.kind === "bench" ? source.document : null;
   // One and the same as long as what it names is: what is settled would never come to rest otherwise.
   const steady = useMemo<Source>(
-    () => (document ? { kind: "bench", exercise: id, document } : { kind: "sheet", sheet: id }),
-    [id, document],
+    () => (document && params ? { kind: "bench", params, document } : { kind: "sheet", sheet: id }),
+    [id, params, document],
   );
   const [settled] = useDebouncedValue(steady, SETTLED_MS);
   const [picked, choose] = useState<number | null>(0);
@@ -74,7 +76,7 @@ function fetched(source: Source): Promise<Reading> {
     );
   return answer(
     api.POST("/api/exercises/{exercise_id}/reading", {
-      params: { path: { exercise_id: source.exercise } },
+      params: source.params,
       body: { document: source.document },
     }),
   );
@@ -89,7 +91,7 @@ function motion(source: Source, number: number): Promise<ModelMotion> {
     );
   return answer(
     api.POST("/api/exercises/{exercise_id}/reading/motion", {
-      params: { path: { exercise_id: source.exercise } },
+      params: source.params,
       body: { document: source.document, number },
     }),
   );

@@ -2,7 +2,7 @@ import { Group, NumberInput, Select, Text } from "@mantine/core";
 
 import type { Scheme } from "../api/types";
 import { t } from "../frame/language";
-import { CRITERIA, term, written } from "./schemeWords";
+import { criteriaOf, term, written } from "./schemeWords";
 import styles from "./Scheme.module.css";
 
 interface Props {
@@ -20,7 +20,7 @@ export function PointFields({ scheme, set }: Props) {
   return (
     <>
       <div className={styles.points}>
-        {CRITERIA.map((criterion) => (
+        {criteriaOf(scheme.points).map((criterion) => (
           <NumberInput
             key={criterion.id}
             size="xs"

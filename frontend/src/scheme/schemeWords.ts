@@ -3,7 +3,7 @@ import { t, written } from "../frame/language";
 import { criterionLabel } from "../frame/words";
 
 export { written } from "../frame/language";
-export { CRITERIA, term } from "../frame/words";
+export { criteriaOf, term } from "../frame/words";
 
 /** What is different between two ways of marking, each thing in a line. */
 export function differences(before: Scheme, after: Scheme, rules: Rules): string[] {

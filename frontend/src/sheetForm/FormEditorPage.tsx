@@ -10,6 +10,7 @@ import { SaveNote } from "../bench/SaveNote";
 import { Header } from "../frame/Header";
 import { t } from "../frame/language";
 import { Trouble, Waiting } from "../frame/Messages";
+import { UndoRedo } from "../frame/UndoRedo";
 import { STEP } from "./form";
 import { FormCanvas } from "./FormCanvas";
 import { FormSide } from "./FormSide";
@@ -52,9 +53,6 @@ function Editing({ kept }: { kept: KeptForm }) {
     if (saved) void queries.invalidateQueries({ queryKey: ["sheet forms"] });
   }, [saved, queries]);
   useHotkeys([
-    ["mod+Z", () => editor.undo?.()],
-    ["mod+shift+Z", () => editor.redo?.()],
-    ["mod+Y", () => editor.redo?.()],
     ["Delete", editor.takeAway],
     ["Backspace", editor.takeAway],
     [
@@ -77,12 +75,7 @@ function Editing({ kept }: { kept: KeptForm }) {
     <div className="screen">
       <Header trail={<Trail name={editor.now.name} />}>
         <SaveNote save={save} fresh="" onRetry={() => void saveNow()} />
-        <Button variant="default" disabled={!editor.undo} onClick={() => editor.undo?.()}>
-          {t("Undo")}
-        </Button>
-        <Button variant="default" disabled={!editor.redo} onClick={() => editor.redo?.()}>
-          {t("Redo")}
-        </Button>
+        <UndoRedo undo={editor.undo} redo={editor.redo} />
       </Header>
       <main className={classes.grid}>
         <div className={classes.stage}>

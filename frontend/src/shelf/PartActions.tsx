@@ -57,6 +57,11 @@ export function PartActions({ part }: { part: PartSummary }) {
           {t("Edit its features")}
         </Button>
       )}
+      {part.assembly && (
+        <Button variant="default" component={Link} to={`/shelf/${part.id}/components`}>
+          {t("Change how it is put together")}
+        </Button>
+      )}
       <Menu position="bottom-end">
         <Menu.Target>
           <Button variant="default">{t("More")}</Button>

@@ -47,7 +47,12 @@ export function PartCard({ part }: { part: PartSummary }) {
         {sizes} {term(part.unit)}
       </Text>
       <Text className="quiet small" truncate>
-        {[part.material || t("no material given"), ...part.labels].join(" · ")}
+        {[
+          part.assembly
+            ? t("{{count}} components", { count: part.components })
+            : part.material || t("no material given"),
+          ...part.labels,
+        ].join(" · ")}
       </Text>
     </Card>
   );

@@ -49,6 +49,17 @@ export function PartHistory({ part }: { part: PartAnswer }) {
           ))}
         </List>
       )}
+      {part.within.length > 0 && (
+        <Text className="small" mt="xs">
+          {t("Put into:")}{" "}
+          {part.within.map((own, k) => (
+            <span key={own.id}>
+              {k > 0 && ", "}
+              <Link to={`/shelf/${own.id}`}>{own.name}</Link>
+            </span>
+          ))}
+        </Text>
+      )}
       {report && (
         <>
           <Title order={3} size="h5" mt="sm">

@@ -1,21 +1,24 @@
 import { Anchor, Button, Group, Tabs, Text, Title } from "@mantine/core";
 import { useMutation, useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { Link, useParams } from "react-router";
 
 import { t } from "../frame/language";
 import { answer, api } from "../api/client";
 import type { ModelDetail, PartAnswer } from "../api/types";
+import { PartsList } from "../assembly/PartsList";
 import { SideView } from "../drawing/SideView";
 import { Header } from "../frame/Header";
 import { Trouble, Waiting } from "../frame/Messages";
 import { sameAttitude, sideWords } from "../turntable/attitude";
+import type { FaceColours } from "../turntable/cardModel";
 import { PartView, useMesh } from "../turntable/PartView";
 import { useTurning } from "../turntable/useTurning";
 import { Demands } from "./Demands";
 import { PartActions } from "./PartActions";
 import { PartHistory } from "./PartHistory";
 import { RankingList } from "./RankingList";
+import { useModelDetail } from "./useModelDetail";
 import classes from "./Shelf.module.css";
 import { ViewSets } from "./ViewSet";
 
@@ -32,13 +35,7 @@ export default function PartPage() {
     onSettled: () => part.refetch(),
   });
   const model = part.data?.part.state === "ready" ? part.data.part.model : undefined;
-  const detail = useQuery({
-    queryKey: ["model", model],
-    enabled: model !== undefined,
-    staleTime: Infinity,
-    queryFn: () =>
-      answer(api.GET("/api/models/{model_id}", { params: { path: { model_id: model ?? 0 } } })),
-  });
+  const detail = useModelDetail(model);
   const error = part.error ?? detail.error;
   return (
     <>
@@ -79,6 +76,7 @@ function Opened({ part, detail }: { part: PartAnswer; detail: ModelDetail }) {
   const [litFaces, setLitFaces] = useState<readonly number[] | undefined>();
   const [picked, setPicked] = useState<number | undefined>();
   const mesh = useMesh(model);
+  const colours = useMemo(() => coloursOf(detail), [detail]);
   const longest = Math.max(...detail.extents);
   return (
     <main className={classes.partGrid}>
@@ -100,6 +98,7 @@ function Opened({ part, detail }: { part: PartAnswer; detail: ModelDetail }) {
         <div className={classes.stageModel}>
           <PartView
             model={model}
+            colours={colours}
             {...hands}
             onPoint={(picked) => {
               setLitEdges(picked?.edge != null ? [picked.edge] : undefined);
@@ -149,45 +148,64 @@ function Opened({ part, detail }: { part: PartAnswer; detail: ModelDetail }) {
             ))}
           </div>
         </section>
-        <ViewSets
-          model={model}
-          ranking={detail.ranking}
-          chosen={attitude}
-          onChoose={setAttitude}
-          span={longest}
-          lit={litEdges}
-          onPoint={setLitEdges}
-        />
+        {!part.part.assembly && (
+          <ViewSets
+            model={model}
+            ranking={detail.ranking}
+            chosen={attitude}
+            onChoose={setAttitude}
+            span={longest}
+            lit={litEdges}
+            onPoint={setLitEdges}
+          />
+        )}
       </div>
-      <section className="panel" aria-label={t("What its drawing demands")}>
-        <Tabs defaultValue="demands" variant="default" color="ink">
-          <Tabs.List mb="sm">
-            <Tabs.Tab value="demands">{t("What its drawing demands")}</Tabs.Tab>
-            <Tabs.Tab value="front">{t("Front views")}</Tabs.Tab>
-          </Tabs.List>
-          <Tabs.Panel value="demands">
-            <Demands
-              part={part.part}
-              detail={detail}
-              onFaces={setLitFaces}
-              edges={mesh.data?.edges.length}
-              picked={picked}
-            />
-          </Tabs.Panel>
-          <Tabs.Panel value="front">
-            <Text className="quiet small" mb="xs">
-              {t(
-                "All 24 attitudes by length, shape, hidden lines and natural position. Choose one to see its set of views.",
-              )}
-            </Text>
-            <RankingList
-              ranking={detail.ranking}
-              chosen={attitude}
-              onChoose={(entry) => setAttitude({ side: entry.side, up: entry.up })}
-            />
-          </Tabs.Panel>
-        </Tabs>
-      </section>
+      {part.part.assembly ? (
+        <section className="panel" aria-label={t("Parts list")}>
+          <Title order={2} size="h4" mb="sm">
+            {t("Parts list")}
+          </Title>
+          <PartsList listed={detail.listed ?? []} />
+        </section>
+      ) : (
+        <section className="panel" aria-label={t("What its drawing demands")}>
+          <Tabs defaultValue="demands" variant="default" color="ink">
+            <Tabs.List mb="sm">
+              <Tabs.Tab value="demands">{t("What its drawing demands")}</Tabs.Tab>
+              <Tabs.Tab value="front">{t("Front views")}</Tabs.Tab>
+            </Tabs.List>
+            <Tabs.Panel value="demands">
+              <Demands
+                part={part.part}
+                detail={detail}
+                onFaces={setLitFaces}
+                edges={mesh.data?.edges.length}
+                picked={picked}
+              />
+            </Tabs.Panel>
+            <Tabs.Panel value="front">
+              <Text className="quiet small" mb="xs">
+                {t(
+                  "All 24 attitudes by length, shape, hidden lines and natural position. Choose one to see its set of views.",
+                )}
+              </Text>
+              <RankingList
+                ranking={detail.ranking}
+                chosen={attitude}
+                onChoose={(entry) => setAttitude({ side: entry.side, up: entry.up })}
+              />
+            </Tabs.Panel>
+          </Tabs>
+        </section>
+      )}
     </main>
   );
+}
+
+/** The colours of an assembly's components, by their faces. */
+function coloursOf({ components }: ModelDetail): FaceColours {
+  const found = new Map<number, string>();
+  for (const { colour, faces } of components ?? [])
+    if (colour) for (let k = 0; k < faces[1]; k++) found.set(faces[0] + k, colour);
+  return found;
 }

@@ -69,6 +69,9 @@ export default function ShelfPage() {
         <Button variant="default" component={Link} to="/shelf/new">
           {t("Build a part")}
         </Button>
+        <Button variant="default" component={Link} to="/shelf/assembly">
+          {t("Put parts together")}
+        </Button>
         <Button component={Link} to="/exercises/new">
           {t("Set an exercise")}
         </Button>

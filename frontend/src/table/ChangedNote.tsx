@@ -5,7 +5,7 @@ import { t } from "../frame/language";
 import type { Sheet } from "../api/types";
 import classes from "./Table.module.css";
 
-/** What came and went when a later version of Maqueta checked the sheet again. */
+/** What came and went when the sheet was judged again: by a later version of Maqueta, or corrected. */
 export function ChangedNote({ changed }: { changed: NonNullable<Sheet["changed"]> }) {
   const { gone, new: fresh } = changed;
   const counts = [
@@ -15,7 +15,9 @@ export function ChangedNote({ changed }: { changed: NonNullable<Sheet["changed"]
   return (
     <details className={classes.changed}>
       <summary>
-        {t("Checked again by a newer version: {{counts}}", { counts: counts.join(", ") })}
+        {changed.corrected
+          ? t("Judged again as corrected: {{counts}}", { counts: counts.join(", ") })
+          : t("Checked again by a newer version: {{counts}}", { counts: counts.join(", ") })}
       </summary>
       {gone.map((finding, index) => (
         <Text key={index} className="small" mt={4}>

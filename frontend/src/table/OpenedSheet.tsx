@@ -7,6 +7,7 @@ import { t } from "../frame/language";
 import { useMe } from "../frame/me";
 import { wallOf } from "../marking/wallOf";
 import { useReader } from "../reader/useReader";
+import { StackTabs } from "../set/StackTabs";
 import { type Companion, CompanionBar, firstCompanion, useCompanion } from "./Beside";
 import { Overlay, type OverlayKind, overlaysOf } from "./Overlay";
 import { PinLayer, type PinTool } from "./PinLayer";
@@ -33,6 +34,7 @@ export function OpenedSheet({ sheet }: { sheet: Sheet }) {
   const [overlay, setOverlay] = useState<OverlayKind>("drawn");
   const [tool, setTool] = useState<PinTool | null>(null);
   const [spot, setSpot] = useState<Point | null>(null);
+  const [spokenOf, speakOf] = useState<Point | null>(null);
   const [adding, setAdding] = useState(false);
   const [companion, setCompanion] = useState<Companion | null>(() => {
     const beside = Number(search.get("beside") ?? 0);
@@ -110,8 +112,15 @@ export function OpenedSheet({ sheet }: { sheet: Sheet }) {
         onKeys={() => setKeys(true)}
         marking={marking}
       />
+      <StackTabs sheet={sheet} />
       <div className={classes.grid}>
-        <TableSide sheet={sheet} finding={finding} reader={reader} />
+        <TableSide
+          sheet={sheet}
+          finding={finding}
+          reader={reader}
+          marking={marking}
+          onSpeakOf={speakOf}
+        />
         <main
           className={classes.stage}
           aria-label={t("Sheet")}
@@ -134,7 +143,7 @@ export function OpenedSheet({ sheet }: { sheet: Sheet }) {
                 paper={sheet.ink.paper}
                 pins={sheet.pins}
                 tool={tool}
-                spot={spot}
+                spot={spot ?? spokenOf}
                 onSpot={(at) => {
                   setSpot(at);
                   if (tool === "spot") setTool(null);

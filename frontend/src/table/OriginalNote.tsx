@@ -1,12 +1,25 @@
-import { Anchor, List, Text, Title } from "@mantine/core";
+import { Anchor, Button, Text, Title } from "@mantine/core";
+import { Link } from "react-router";
 
-import type { Sheet } from "../api/types";
+import type { Point, Sheet } from "../api/types";
+import { NotRead, openQuestions } from "../drawing/NotRead";
 import { t } from "../frame/language";
+import { useMe } from "../frame/me";
+import { dayAndTime } from "../frame/words";
 
-/** The file a sheet was read from, to be kept, and what of it was not read; doubts stand first. */
-export function OriginalNote({ sheet }: { sheet: Sheet }) {
+interface Props {
+  sheet: Sheet;
+  onPoint: (at: Point | null) => void;
+  onLook: (place: number, looked: boolean) => void;
+}
+
+/** The file a sheet was read from, to be kept; what of it was not read; and the way to put right what was misread. */
+export function OriginalNote({ sheet, onPoint, onLook }: Props) {
+  const teaching = useMe().role === "instructor";
   const { original } = sheet;
   if (!original) return null;
+  const editable = teaching && sheet.state === "handed-in";
+  const open = openQuestions(original.not_read);
   return (
     <section aria-label={t("Read from a file")}>
       <Title order={2} size="h4" mt="md">
@@ -19,12 +32,33 @@ export function OriginalNote({ sheet }: { sheet: Sheet }) {
         {original.pages > 1 &&
           ` · ${t("page {{number}} of {{all}}", { number: original.page, all: original.pages })}`}
       </Text>
-      {original.not_read.length > 0 && (
-        <List size="xs" mt={4} spacing={2}>
-          {original.not_read.map((line) => (
-            <List.Item key={line}>{line}</List.Item>
-          ))}
-        </List>
+      {sheet.corrected_at && (
+        <Text className="small">
+          {t("What was read was corrected by hand {{when}}.", {
+            when: dayAndTime(sheet.corrected_at),
+          })}
+        </Text>
+      )}
+      {editable && open > 0 && (
+        <Text className="quiet small">
+          {t("{{count}} questions: hold them against the file and tick them off.", { count: open })}
+        </Text>
+      )}
+      <NotRead
+        notRead={original.not_read}
+        onPoint={onPoint}
+        onLook={editable ? onLook : undefined}
+      />
+      {editable && (
+        <Button
+          component={Link}
+          to={`/sheets/${sheet.id}/correction`}
+          size="xs"
+          variant="default"
+          mt="xs"
+        >
+          {t("Correct what was read")}
+        </Button>
       )}
     </section>
   );

@@ -1,6 +1,7 @@
 import { useRef, useState } from "react";
 
 import type { Paper, Pin, Point } from "../api/types";
+import { Spot } from "../drawing/Spot";
 import { pointOn } from "../paper/Paper";
 import { pinLetter } from "./PinList";
 import classes from "./Table.module.css";
@@ -40,12 +41,7 @@ export function PinLayer({ paper, pins, tool, spot, onSpot, onStroke }: Props) {
           <PinMark key={pin.id} at={pin.points[0]!} y={y} letter={pinLetter(index)} />
         ),
       )}
-      {spot && (
-        <g className={classes.spot} transform={`translate(${spot[0]} ${y(spot[1])})`}>
-          <path d="M-6 0H6M0-6V6" />
-          <circle r={3} />
-        </g>
-      )}
+      {spot && <Spot at={spot} height={paper.height} />}
       {stroke && <polyline points={line(stroke)} className={classes.stroke} />}
       {tool && (
         <rect

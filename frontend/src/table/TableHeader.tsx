@@ -11,6 +11,7 @@ import { dayAndTime } from "../frame/words";
 import { OutboxNote } from "../marking/OutboxNote";
 import { AnotherAttempt } from "./AnotherAttempt";
 import { OVERLAY_NAMES, type OverlayKind, overlaysOf } from "./Overlay";
+import { SetTrail } from "../set/SetTrail";
 import type { Marking } from "./useMarking";
 
 interface Props {
@@ -33,7 +34,7 @@ export function TableHeader({ sheet, place, onGo, overlay, onOverlay, onKeys, ma
     <Header
       trail={
         <>
-          <Link to="/">{t("Exercises")}</Link> /{" "}
+          <Link to="/">{t("Exercises")}</Link> / <SetTrail exercise={exercise} />
           {teaching ? (
             <Link to={`/exercises/${exercise.id}/wall`}>{exercise.title}</Link>
           ) : (

@@ -2,13 +2,14 @@ import { Text, Title } from "@mantine/core";
 
 import { SPECIAL, criterionLabel } from "../frame/words";
 import { t } from "../frame/language";
-import type { Criterion, Finding, Sheet } from "../api/types";
+import type { Criterion, Finding, Point, Sheet } from "../api/types";
 import { ReadersEye } from "../reader/ReadersEye";
 import type { Reader } from "../reader/useReader";
 import { turnOfCorner } from "../turntable/attitude";
 import { PartView } from "../turntable/PartView";
 import { OriginalNote } from "./OriginalNote";
 import classes from "./Table.module.css";
+import type { Marking } from "./useMarking";
 
 const CORNER_TURN = turnOfCorner("+-+", "+z");
 
@@ -16,10 +17,13 @@ interface Props {
   sheet: Sheet;
   finding: Finding | undefined;
   reader: Reader;
+  marking: Marking;
+  /** Where on the sheet something is that is spoken of here. */
+  onSpeakOf: (at: Point | null) => void;
 }
 
 /** The part beside the sheet, with what the finding speaks of lit; below it the reader's eye. */
-export function TableSide({ sheet, finding, reader }: Props) {
+export function TableSide({ sheet, finding, reader, marking, onSpeakOf }: Props) {
   const seen = sheet.reviewed || sheet.exercise.task.drafting.shown;
   const lit = (finding?.edges.length ?? 0) + (finding?.faces.length ?? 0) > 0;
   return (
@@ -42,7 +46,7 @@ export function TableSide({ sheet, finding, reader }: Props) {
           ? t("What the chosen finding speaks of is lit on the part.")
           : sheet.exercise.part_name}
       </Text>
-      <OriginalNote sheet={sheet} />
+      <OriginalNote sheet={sheet} onPoint={onSpeakOf} onLook={marking.look} />
       <Reasons heading={t("Not delivered")} reasons={sheet.lacking} />
       <ReadersEye reader={reader} />
       <Reasons heading={t("Not judged")} reasons={worthSaying(sheet)} />

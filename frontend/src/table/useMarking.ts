@@ -1,7 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 
-import type { Criterion, Point, Sheet } from "../api/types";
+import type { Criterion, NotRead, Point, Sheet } from "../api/types";
 import { t } from "../frame/language";
 import { useOutbox } from "../marking/useOutbox";
 
@@ -110,6 +110,21 @@ export function useMarking(sheet: Sheet) {
   const give = (criterion: Criterion | "bonus", points: number | null) =>
     void send(`mark ${criterion}`, "PUT", `/marks/${criterion}`, { points });
 
+  const look = (place: number, looked: boolean) =>
+    void send(
+      `not read ${place}`,
+      "PUT",
+      `/original/not-read/${place}`,
+      { looked_at: looked },
+      (own) =>
+        own.original === null
+          ? own
+          : {
+              ...own,
+              original: { ...own.original, not_read: ticked(own.original.not_read, place, looked) },
+            },
+    );
+
   const giveBack = async () => {
     setReturning(true);
     await Promise.allSettled([...under.current]);
@@ -128,7 +143,11 @@ export function useMarking(sheet: Sheet) {
     }
     setReturning(false);
   };
-  return { decide, remark, add, takeBack, pin, unpin, give, giveBack, returning, trouble };
+  return { decide, remark, add, takeBack, pin, unpin, give, look, giveBack, returning, trouble };
+}
+
+function ticked(notRead: readonly NotRead[], place: number, looked: boolean): NotRead[] {
+  return notRead.map((told, at) => (at === place ? { ...told, looked_at: looked } : told));
 }
 
 export type Marking = ReturnType<typeof useMarking>;

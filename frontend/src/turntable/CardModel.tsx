@@ -21,6 +21,7 @@ import {
   bounds,
   cardGeometry,
   edgeSegments,
+  type FaceColours,
   facesGeometry,
   movedMesh,
   outlineMaterial,
@@ -31,6 +32,7 @@ interface Props {
   mesh: Mesh;
   litEdges?: readonly number[];
   litFaces?: readonly number[];
+  colours?: FaceColours;
   moves?: ModelMotion | null;
   swing?: Swing;
   onPoint?: (picked: Picked | null) => void;
@@ -70,14 +72,23 @@ function inkLines(points: number[], color: string, linewidth: number, through: b
 
 /** Card faces, ink edges and what is lit; made once per mesh, only what is lit is made again. */
 export function CardModel(props: Props) {
-  const { mesh, litEdges = NONE, litFaces = NONE, current, target, invalidate, held } = props;
+  const {
+    mesh,
+    litEdges = NONE,
+    litFaces = NONE,
+    colours,
+    current,
+    target,
+    invalidate,
+    held,
+  } = props;
   const group = useRef<ThreeGroup>(null);
   const { camera, size, invalidate: redraw } = useThree();
   const box = useMemo(() => bounds(mesh), [mesh]);
   const card = useMemo(() => {
     const ink = edgeSegments(mesh, () => true);
     return {
-      geometry: cardGeometry(mesh),
+      geometry: cardGeometry(mesh, colours),
       // Card is pushed back a little so that the ink on its corners is not swallowed.
       face: new MeshBasicMaterial({
         vertexColors: true,
@@ -88,7 +99,7 @@ export function CardModel(props: Props) {
       rim: outlineMaterial(box.radius * 0.006),
       ink: ink.length ? manyLines(ink) : null,
     };
-  }, [mesh, box.radius]);
+  }, [mesh, box.radius, colours]);
   const lit = useMemo(() => {
     const edges = new Set(litEdges);
     const segments = edges.size ? edgeSegments(mesh, (edge) => edges.has(edge)) : [];

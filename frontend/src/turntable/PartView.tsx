@@ -22,8 +22,9 @@ function canDrawSolids(): boolean {
 
 export const solids = canDrawSolids();
 
-export function useMesh(model: number | undefined) {
-  return useQuery({
+/** What asks for the triangles of a model. */
+export function meshQuery(model: number | undefined) {
+  return {
     queryKey: ["mesh", model],
     enabled: model !== undefined,
     staleTime: Infinity,
@@ -36,7 +37,11 @@ export function useMesh(model: number | undefined) {
       );
       return data as unknown as Mesh;
     },
-  });
+  };
+}
+
+export function useMesh(model: number | undefined) {
+  return useQuery(meshQuery(model));
 }
 
 /** The part on the turntable, or its exact line drawings where the screen cannot draw solids. */

@@ -5,6 +5,7 @@ import { Quaternion, Vector3 } from "three";
 import type { Mesh, ModelMotion } from "../api/types";
 import type { Swing } from "../reader/swing";
 import { CardModel } from "./CardModel";
+import type { FaceColours } from "./cardModel";
 import type { Picked } from "./picking";
 
 export interface TurntableProps {
@@ -20,6 +21,8 @@ export interface TurntableProps {
   onPick?: (picked: Picked) => void;
   litEdges?: readonly number[];
   litFaces?: readonly number[];
+  /** Faces of coloured card. */
+  colours?: FaceColours;
   /** A motion of the part's points, and how far it stands. */
   moves?: ModelMotion | null;
   swing?: Swing;
@@ -139,6 +142,7 @@ export function Turntable(props: TurntableProps) {
           mesh={props.mesh}
           litEdges={props.litEdges}
           litFaces={props.litFaces}
+          colours={props.colours}
           moves={props.moves}
           swing={props.swing}
           onPoint={props.onPoint}

@@ -3,8 +3,17 @@ import { BackSide, BufferGeometry, Color, Float32BufferAttribute, MeshBasicMater
 import type { Mesh, ModelMotion } from "../api/types";
 import { SHEET_INK, TINTS } from "../theme";
 
-/** Card faces: three quiet tints by the direction a face looks in, mixed on inclined and round ones. */
-export function cardGeometry(mesh: Mesh): BufferGeometry {
+/** The colours of some faces that are of no plain card, by face. */
+export type FaceColours = ReadonlyMap<number, string>;
+
+/** What tints are measured by: the lightest of them leaves a colour as it is. */
+const LIGHTEST = 0.62;
+
+/**
+ * Card faces: three quiet tints by the direction a face looks in, mixed on inclined and round ones; coloured card is
+ * shaded by the same tints.
+ */
+export function cardGeometry(mesh: Mesh, ownColours?: FaceColours): BufferGeometry {
   const geometry = new BufferGeometry();
   geometry.setAttribute("position", new Float32BufferAttribute(mesh.points, 3));
   geometry.setIndex(mesh.triangles);
@@ -12,6 +21,7 @@ export function cardGeometry(mesh: Mesh): BufferGeometry {
   const normals = geometry.getAttribute("normal");
   const colours = new Float32Array(mesh.points.length);
   const tints = [new Color(TINTS.x), new Color(TINTS.y), new Color(TINTS.z)];
+  const painted = ownColours?.size ? colourOfPoints(mesh, ownColours) : [];
   for (let i = 0; i < normals.count; i++) {
     const weights = [normals.getX(i) ** 2, normals.getY(i) ** 2, normals.getZ(i) ** 2];
     const colour = new Color(0, 0, 0);
@@ -21,10 +31,27 @@ export function cardGeometry(mesh: Mesh): BufferGeometry {
       colour.g += tint.g * w;
       colour.b += tint.b * w;
     });
+    const own = painted[i];
+    if (own) {
+      const light = (colour.r + colour.g + colour.b) / 3 / LIGHTEST;
+      colour.copy(own).multiplyScalar(Math.min(1.15, light));
+    }
     colour.toArray(colours, i * 3);
   }
   geometry.setAttribute("color", new Float32BufferAttribute(colours, 3));
   return geometry;
+}
+
+/** The colour of each point that belongs to a coloured face; points are of one face each. */
+function colourOfPoints(mesh: Mesh, ownColours: FaceColours): (Color | undefined)[] {
+  const made = new Map([...new Set(ownColours.values())].map((own) => [own, new Color(own)]));
+  const found: (Color | undefined)[] = [];
+  mesh.face_of_triangle.forEach((face, t) => {
+    const colour = ownColours.get(face);
+    if (!colour) return;
+    for (const point of mesh.triangles.slice(3 * t, 3 * t + 3)) found[point] = made.get(colour);
+  });
+  return found;
 }
 
 /** The triangles of some faces alone, sharing the points of the whole model. */

@@ -1,4 +1,4 @@
-import { Alert, Button, FileButton, Menu, Text } from "@mantine/core";
+import { Alert, Button, Menu, Text } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useMemo, useState } from "react";
@@ -7,6 +7,10 @@ import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { t } from "../frame/language";
 import { answer, api } from "../api/client";
 import type { Criterion, Wall } from "../api/types";
+import { BringInSheets } from "../deliveries/BringInSheets";
+import { Deliveries } from "../deliveries/Deliveries";
+import { toWallOf } from "../deliveries/pins";
+import { useDeliveries } from "../deliveries/useDeliveries";
 import { ExerciseMenu } from "../exercise/ExerciseMenu";
 import { Header } from "../frame/Header";
 import { Trouble, Waiting } from "../frame/Messages";
@@ -16,7 +20,6 @@ import { OutboxNote } from "../marking/OutboxNote";
 import { useNews } from "../marking/useNews";
 import { wallOf } from "../marking/wallOf";
 import { CloserLook } from "./CloserLook";
-import { Deliveries } from "./Deliveries";
 import { KindList } from "./KindList";
 import { LensList } from "./LensList";
 import { Missing } from "./Missing";
@@ -31,7 +34,6 @@ import {
   standingOf,
 } from "./pile";
 import { PinnedSheet } from "./PinnedSheet";
-import { useDeliveries } from "./useDeliveries";
 import { type Size, WallTools } from "./WallTools";
 import classes from "./Wall.module.css";
 
@@ -39,7 +41,8 @@ export default function WallPage() {
   const exercise = Number(useParams().exercise);
   const queries = useQueryClient();
   const wall = useQuery(wallOf(exercise));
-  const deliveries = useDeliveries(exercise);
+  const pin = useMemo(() => toWallOf(exercise), [exercise]);
+  const deliveries = useDeliveries(wallOf(exercise).queryKey, pin);
   const [alike, setAlike] = useState(false);
   useNews(exercise, true);
 
@@ -84,13 +87,7 @@ export default function WallPage() {
         <Button component={Link} to={`/exercises/${exercise}/bench`} variant="default">
           {t("Model answer")}
         </Button>
-        <FileButton multiple accept=".dxf,.pdf,.svg,.png,.jpg,.jpeg" onChange={deliveries.bringIn}>
-          {(props) => (
-            <Button {...props} variant="default">
-              {t("Bring in sheets")}
-            </Button>
-          )}
-        </FileButton>
+        <BringInSheets onFiles={deliveries.bringIn} />
         <Button variant="default" disabled={complete === 0} onClick={() => void returnDecided()}>
           {t("Return {{count}} sheets", { count: complete })}
         </Button>
@@ -110,7 +107,7 @@ export default function WallPage() {
       </Header>
       <Deliveries
         list={deliveries.list}
-        onSettle={(arrived, student) => void deliveries.settle(arrived, student)}
+        onSettle={(arrived, said) => void deliveries.settle(arrived, said)}
         onClear={deliveries.clear}
       />
       {alike && <NearCopies exercise={exercise} onClose={() => setAlike(false)} />}

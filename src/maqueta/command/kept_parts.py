@@ -14,10 +14,11 @@ _MOST_KEPT: Final = 100
 _DIGEST: Final = hashlib.sha256
 
 
-def kept_at(part: Path) -> Path | None:
+def kept_at(part: Path, drawn: str = "") -> Path | None:
     """Where a part drawn by this very program is kept, whether it is there yet or not; None where nothing can be kept.
 
-    The name holds everything its content depends on: the part's file and its kind, and the program's own files.
+    The name holds everything its content depends on: the part's file and its kind, how it was `drawn`, and the
+    program's own files.
     """
     folder = _folder()
     if folder is None:
@@ -27,7 +28,7 @@ def kept_at(part: Path) -> Path | None:
             content = hashlib.file_digest(file, _DIGEST).hexdigest()
     except OSError:
         return None
-    name = _DIGEST(f"{content} {part.suffix.lower()} {part.stem} {_program()}".encode()).hexdigest()
+    name = _DIGEST(f"{content} {part.suffix.lower()} {part.stem} {drawn} {_program()}".encode()).hexdigest()
     return folder / f"{name}.part"
 
 

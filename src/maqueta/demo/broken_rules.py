@@ -4,10 +4,10 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
 from typing import Any, Final
 
-from maqueta.demo import changed_lines, misplaced_sizes, special_mistakes
+from maqueta.demo import assembly_mistakes, changed_lines, misplaced_sizes, special_mistakes
 from maqueta.demo.mistakes import MISTAKES
 from maqueta.making.model_sheet import dimensioned
-from maqueta.projection.arrangement import neighbour
+from maqueta.projection.arrangement import VIEW_NAMES, neighbour
 from maqueta.projection.datum_sides import end_at
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.dimension import Dimension, LinearDimension, RoundDimension
@@ -293,7 +293,22 @@ _SPECIAL: Final[Mapping[str, Example]] = {
     "auxiliary.chain": _special(special_mistakes.chain_begun_wrongly, "beam-casting", _CORNER),
     "auxiliary.label": _special(special_mistakes.hangs_on_nothing, "slanted-seat", _SLOPE),
 }
-#: Examples by rule.
+_SIX: Final[Mapping[str, Any]] = {
+    "paper": "A2",
+    "shows": "six sides",
+    "views": VIEW_NAMES,
+    "pictorial": "unwanted",
+    "dimensioning": DimensioningTask(required=False),
+}
+_APART: Final[Mapping[str, Any]] = {"shows": "pulled apart"}
+_ASSEMBLY: Final[Mapping[str, Example]] = {
+    "assembly.sides": Example(assembly_mistakes.without_a_side, _SIX, None, "pedal"),
+    "assembly.part": Example(assembly_mistakes.without_a_part, _SIX, None, "pedal"),
+    "assembly.apart": Example(assembly_mistakes.pulled_aside, _APART, None, "pedal"),
+    "assembly.balloon": Example(assembly_mistakes.numbers_changed, _APART, None, "pedal"),
+    "assembly.list": Example(assembly_mistakes.a_row_less, _APART, None, "shuttle"),
+}
+#: Examples by rule. Those of a whole set cannot be shown on one sheet.
 EXAMPLES: Final[Mapping[str, Example]] = {
     "front.side": Example(MISTAKES["wrong front"]),
     "front.turn": Example(MISTAKES["upside down"]),
@@ -372,4 +387,5 @@ EXAMPLES: Final[Mapping[str, Example]] = {
     "views.insufficient": Example(_without("right"), {"views": None}),
     "dimensions.contour": Example(_place_beside),
     **_SPECIAL,
+    **_ASSEMBLY,
 }

@@ -9,23 +9,13 @@ import ezdxf
 from ezdxf.enums import TextEntityAlignment
 
 from maqueta.drawing.ink import Arc, Filled, InkGroup, Item, Stroke, Text
+from maqueta.drawing.layers import LAYERS, TEXT_LAYER, layer_of
 from maqueta.drawing.lettering import FONT_FILE
 from maqueta.drawing.pens import DASHES, WIDTHS, Pen
 from maqueta.drawing.sheet_sizes import SheetSize
 
-#: Layer and line type of each pen; a continuous line needs no line type of its own.
-LAYERS: Final[dict[Pen, str]] = {
-    "visible": "VISIBLE",
-    "hidden": "HIDDEN",
-    "smooth": "SMOOTH",
-    "centre": "CENTRE",
-    "dimension": "DIMENSION",
-    "hatching": "HATCHING",
-    "border": "BORDER",
-    "grid": "TITLE-BLOCK",
-}
+#: A continuous line needs no line type of its own.
 _LINE_TYPES: Final[dict[Pen, str]] = {"hidden": "HIDDEN", "centre": "CENTER"}
-TEXT_LAYER: Final = "TEXT"
 _STYLE: Final = "LETTERING"
 _MILLIMETRES: Final = 4
 #: Flag of a dimension entity that its block belongs to it alone.
@@ -94,22 +84,21 @@ def _dimension(size: SheetSize, block: str) -> dict[str, Any]:
 
 
 def _add(space: Any, item: Item) -> None:
+    on = {"layer": layer_of(item)}
     match item:
         case Stroke():
-            on = {"layer": LAYERS[item.pen]}
             if len(item.points) == 2:
                 space.add_line(*item.points, dxfattribs=on)
             else:
                 space.add_lwpolyline(item.points, dxfattribs=on)
         case Arc():
-            on = {"layer": LAYERS[item.pen]}
             if item.sweep >= 2 * math.pi - 1e-9:
                 space.add_circle(item.centre, item.radius, dxfattribs=on)
             else:
                 start, end = math.degrees(item.start), math.degrees(item.start + item.sweep)
                 space.add_arc(item.centre, item.radius, start, end, dxfattribs=on)
         case Filled():
-            space.add_solid(item.points[:4], dxfattribs={"layer": LAYERS["dimension"]})
+            space.add_solid(item.points[:4], dxfattribs=on)
         case Text():
-            on_text = {"layer": TEXT_LAYER, "style": _STYLE, "height": item.height, "rotation": item.angle}
+            on_text = {**on, "style": _STYLE, "height": item.height, "rotation": item.angle}
             space.add_text(item.text, dxfattribs=on_text).set_placement(item.at, align=_ANCHORS[item.anchor])

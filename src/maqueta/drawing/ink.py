@@ -11,7 +11,19 @@ from maqueta.geometry.box import Box, box_of
 from maqueta.geometry.carrier import Circle, Point
 
 Role = Literal[
-    "frame", "title", "construction", "view", "dimension", "mark", "cutting-line", "circled", "sight-arrow", "note"
+    "frame",
+    "title",
+    "construction",
+    "view",
+    "dimension",
+    "mark",
+    "cutting-line",
+    "circled",
+    "sight-arrow",
+    "trail",
+    "balloon",
+    "parts-list",
+    "note",
 ]
 Anchor = Literal["start", "middle", "end"]
 

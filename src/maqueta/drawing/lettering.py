@@ -9,6 +9,8 @@ from fontTools.ttLib import TTFont
 
 FONT_FILE: Final = Path(__file__).parent / "fonts" / "maqueta-lettering.ttf"
 FONT_NAME: Final = "Maqueta Lettering"
+#: Letters of nearly all sheets: printable ASCII, and signs of sizes and lists.
+EVERYDAY: Final = frozenset(map(chr, range(32, 127))) | frozenset("°±×Ø⌀⌴⌵↧□–—")
 
 
 @lru_cache(maxsize=1)
@@ -33,7 +35,16 @@ def text_width(text: str, height: float) -> float:
 
 
 def font_subset(letters: str) -> bytes:
-    """A TrueType file with only the letters used, to travel inside a drawing."""
+    """A TrueType file with the letters used, to travel inside a drawing.
+
+    It has all of those that stand on sheets every day, where none beyond them is used: one file for nearly all of them.
+    """
+    used = frozenset(letters)
+    return _subset(EVERYDAY if used <= EVERYDAY else used)
+
+
+@lru_cache(maxsize=32)
+def _subset(letters: frozenset[str]) -> bytes:
     # Takes a tenth of a second to load, and whoever only measures texts has no use for it.
     from fontTools.subset import Options, Subsetter
 
@@ -43,7 +54,7 @@ def font_subset(letters: str) -> bytes:
     options.notdef_outline = True
     options.drop_tables += ["FFTM"]
     subsetter = Subsetter(options)
-    subsetter.populate(text=letters + " ")
+    subsetter.populate(text="".join(letters) + " ")
     subsetter.subset(font)
     target = BytesIO()
     font.save(target)

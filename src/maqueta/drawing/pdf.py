@@ -1,9 +1,12 @@
-"""Ink as a one-page PDF, true to scale."""
+"""Ink as PDF, a page for each sheet, true to scale, on layers."""
 
 import math
 from collections.abc import Sequence
+from contextlib import nullcontext
+from dataclasses import dataclass
 from functools import lru_cache
 from io import BytesIO
+from itertools import groupby
 from typing import Any
 
 from reportlab.lib.colors import HexColor
@@ -12,7 +15,9 @@ from reportlab.pdfbase.ttfonts import TTFont
 from reportlab.pdfgen.canvas import Canvas
 
 from maqueta.drawing.ink import Arc, Filled, InkGroup, Item, Stroke, Text, Tinted
+from maqueta.drawing.layers import layer_of
 from maqueta.drawing.lettering import FONT_FILE, FONT_NAME, font_size
+from maqueta.drawing.pdf_layers import VERSION, PageLayers
 from maqueta.drawing.pens import DASHES, WIDTHS, Pen
 from maqueta.sheet.paper import Layout
 
@@ -27,28 +32,50 @@ def lettering_font() -> str:
     return FONT_NAME
 
 
+@dataclass(frozen=True, slots=True)
+class SheetPage:
+    """A sheet as a page: its ink, its paper, and what it is called among the pages."""
+
+    groups: Sequence[InkGroup]
+    layout: Layout
+    name: str
+
+
 def pdf(groups: Sequence[InkGroup], sheet_layout: Layout, title: str) -> bytes:
-    """The sheet as PDF bytes; equal sheets give equal bytes."""
+    """One sheet as PDF bytes; equal sheets give equal bytes."""
+    return pages_pdf([SheetPage(groups, sheet_layout, "")], title)
+
+
+def pages_pdf(pages: Sequence[SheetPage], title: str) -> bytes:
+    """Several sheets as the pages of one file, in their order, found by their names; equal sheets give equal bytes."""
     target = BytesIO()
-    size = (sheet_layout.width * MM_IN_POINTS, sheet_layout.height * MM_IN_POINTS)
-    canvas: Any = Canvas(target, pagesize=size, pageCompression=1, invariant=1)
+    canvas: Any = Canvas(target, pageCompression=1, invariant=1, pdfVersion=VERSION)
     canvas.setTitle(title)
     canvas.setCreator("Maqueta")
-    draw_groups(canvas, groups)
-    canvas.showPage()
+    layers = PageLayers(canvas)
+    for number, page in enumerate(pages, 1):
+        canvas.setPageSize((page.layout.width * MM_IN_POINTS, page.layout.height * MM_IN_POINTS))
+        if page.name:
+            canvas.bookmarkPage(f"sheet {number}")
+            canvas.addOutlineEntry(page.name, f"sheet {number}")
+        draw_groups(canvas, page.groups, layers)
+        layers.end_page()
+    layers.finish()
     canvas.save()
     return target.getvalue()
 
 
-def draw_groups(canvas: Any, groups: Sequence[InkGroup]) -> None:
-    """Draw ink on a page, which is measured in mm from then on."""
+def draw_groups(canvas: Any, groups: Sequence[InkGroup], layers: PageLayers | None = None) -> None:
+    """Draw ink on a page, which is measured in mm from then on; each item on its layer, where there are any."""
     canvas.scale(MM_IN_POINTS, MM_IN_POINTS)
     canvas.setStrokeColor(HexColor("#23262d"))
     canvas.setFillColor(HexColor("#23262d"))
     canvas.setLineJoin(1)
     for ink in groups:
-        for item in ink.items:
-            _draw(canvas, item)
+        for layer, items in groupby(ink.items, layer_of):
+            with layers.on(layer) if layers else nullcontext():
+                for item in items:
+                    _draw(canvas, item)
 
 
 def _set_pen(canvas: Any, pen: Pen) -> None:

@@ -4,6 +4,7 @@ import math
 from collections.abc import Sequence
 from typing import Final
 
+from maqueta.drawing.assembly_ink import balloon_items, list_items, trail_items
 from maqueta.drawing.dimension_ink import dimension_items, leader_items
 from maqueta.drawing.ink import Arc, InkGroup, Item, Stroke, Text, group
 from maqueta.drawing.lettering import text_width
@@ -17,7 +18,7 @@ from maqueta.drawing.special_ink import (
     sight_items,
 )
 from maqueta.drawing.title_ink import frame_group, title_group
-from maqueta.geometry.carrier import TURN, Circle, Point
+from maqueta.geometry.carrier import TURN, Circle, Ellipse, Point
 from maqueta.geometry.line_set import Piece
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.document import CENTRE_BEYOND, CentreMark, Mark, Note, SheetDocument
@@ -25,6 +26,8 @@ from maqueta.sheet.folding import FoldingLine, folding_lines, room_of
 from maqueta.sheet.placed import PlacedView, placed_views
 from maqueta.solid.part import Part
 
+#: How far a chord leaves the curve it stands for, mm.
+_HAIR: Final = 0.005
 #: A leader begins this far off its text, mm.
 _OFF_TEXT: Final = 1.0
 #: The height of numbers at folding lines, and how far the cross at the place of an empty view reaches, mm.
@@ -64,8 +67,17 @@ def sheet_ink(projected: ProjectedPart, sheet: SheetDocument, construction: bool
             group(d.id, "dimension", dimension_items(d, placed[d.view], sheet, projected.part.unit), d.view)
             for d in sheet.dimensions
         ),
+        *(group(trail.id, "trail", trail_items(trail)) for trail in sheet.trails),
+        *(group(balloon.id, "balloon", balloon_items(balloon)) for balloon in sheet.balloons),
+        *_parts_list(sheet),
         *(group(note.id, "note", note_items(note)) for note in sheet.notes if note.text.strip()),
     )
+
+
+def _parts_list(sheet: SheetDocument) -> list[InkGroup]:
+    if sheet.parts_list is None:
+        return []
+    return [group("parts-list", "parts-list", list_items(sheet.parts_list, sheet.paper.captions))]
 
 
 def note_items(note: Note) -> list[Item]:
@@ -120,7 +132,18 @@ def piece_item(piece: Piece, pen: Pen | None = None) -> Item:
         start, end = piece.interval
         centre = (piece.carrier.x, piece.carrier.y)
         return Arc(centre, piece.carrier.radius, start, end - start, drawn, piece.edges, piece.faces)
-    return Stroke(tuple(piece.outline()), drawn, piece.edges, piece.faces)
+    return Stroke(tuple(_curve(piece)), drawn, piece.edges, piece.faces)
+
+
+def _curve(piece: Piece) -> list[Point]:
+    """Points that draw a stretch so that no chord leaves its curve by more than a hair."""
+    carrier, (start, end) = piece.carrier, piece.interval
+    if not isinstance(carrier, Ellipse):
+        return piece.outline()
+    # A chord leaves an arc of radius r by r·(1 − cos(step/2)); an ellipse is nowhere flatter than its major circle.
+    step = 2 * math.acos(1 - min(1.0, _HAIR / carrier.major))
+    count = max(2, math.ceil((end - start) / step))
+    return [carrier.point(start + (end - start) * k / count) for k in range(count + 1)]
 
 
 def mark_items(mark: Mark, placed: PlacedView) -> list[Item]:

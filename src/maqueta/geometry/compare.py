@@ -85,7 +85,7 @@ def compare(
     wanted = [piece for piece in expected.pieces if piece.kind != "smooth"]
     pieces = [item.piece for item in drawn]
     pairs = coinciding(wanted, pieces, tolerance)
-    missing, wrong = _against(wanted, drawn, pairs, _LEAST * tolerance, hidden)
+    missing, wrong = _against(wanted, drawn, pairs, tolerance, hidden)
     solid = set() if hidden else {j for j, item in enumerate(drawn) if item.piece.kind == "visible" and not item.either}
     own = [(j, i) for i, j in pairs if j not in solid or wanted[i].kind == "visible"]
     _, extra = split(pieces, wanted, tolerance, own)
@@ -118,10 +118,11 @@ def _against(
     wanted: Sequence[Piece],
     drawn: Sequence[DrawnPiece],
     pairs: Sequence[tuple[int, int]],
-    least: float,
+    tolerance: float,
     hidden: bool,
 ) -> tuple[list[Piece], list[Piece]]:
     """Wanted stretches that nothing covers, and those that only the other kind covers."""
+    least = _LEAST * tolerance
     drawn_on: defaultdict[int, list[int]] = defaultdict(list)
     for i, j in pairs:
         drawn_on[i].append(j)
@@ -149,10 +150,21 @@ def _against(
             if piece.kind == "hidden"
             else common(bare, broken, least / rate)
         )
+        lost = remaining(bare, other, least / rate)
+        if piece.kind == "hidden" and (ill or lost):
+            # Beside a visible line that should be there, closer than could be told from it, a hidden one does not show.
+            beside = _beside(piece, wanted, tolerance)
+            ill, lost = (remaining(own, beside, least / rate) for own in (ill, lost))
         wrong += stretches(piece, ill)
         if hidden or piece.kind == "visible":
-            missing += stretches(piece, remaining(bare, other, least / rate))
+            missing += stretches(piece, lost)
     return missing, wrong if hidden else [piece for piece in wrong if piece.kind == "visible"]
+
+
+def _beside(piece: Piece, wanted: Sequence[Piece], tolerance: float) -> list[Interval]:
+    """Where visible lines that should be there lie on a hidden one, as far as anyone could tell."""
+    visible = [other for other in wanted if other.kind == "visible"]
+    return joined(span for _, j in coinciding([piece], visible, tolerance) for span in along(piece, visible[j]))
 
 
 def _longer(piece: Piece, least: float) -> list[Piece]:

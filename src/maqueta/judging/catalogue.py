@@ -6,7 +6,20 @@ Adding a rule: an entry and a check in the module of its criterion, its sentence
 from collections.abc import Mapping
 from typing import Final
 
-from maqueta.judging.criteria import alignment, angle, auxiliary, detail, front, layout, pictorial, scale, title, views
+from maqueta.judging.criteria import (
+    alignment,
+    angle,
+    auxiliary,
+    detail,
+    front,
+    layout,
+    pictorial,
+    scale,
+    sheet_set,
+    title,
+    views,
+)
+from maqueta.judging.criteria.assembly.rules import RULES as ASSEMBLY
 from maqueta.judging.criteria.dimensions.rules import RULES as DIMENSIONS
 from maqueta.judging.criteria.lines.rules import RULES as LINES
 from maqueta.judging.criteria.placement.rules import RULES as PLACEMENT
@@ -31,6 +44,8 @@ CATALOGUE: Final[Mapping[str, Rule]] = {
         layout.RULES,
         title.RULES,
         pictorial.RULES,
+        ASSEMBLY,
+        sheet_set.RULES,
     )
     for rule in rules
 }

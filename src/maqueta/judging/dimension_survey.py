@@ -32,9 +32,15 @@ from maqueta.sizes.text import read_text
 
 @dataclass(frozen=True)
 class DimensionSurvey:
-    """The dimensions of a sheet read against the sizes of the part. `reason` tells why they could not be."""
+    """The dimensions of a sheet read against the sizes of the part. `reason` tells why they could not be.
+
+    `others` are those of other sheets that show the same part: what they say is known. Only the sheet that `leads`
+    tells what none of them says.
+    """
 
     survey: Survey
+    others: tuple["DimensionSurvey", ...] = ()
+    leads: bool = True
 
     @cached_property
     def reason(self) -> Phrase | None:
@@ -102,7 +108,14 @@ class DimensionSurvey:
         """What the dimensions say together."""
         equations: list[Equation] = [e for item in self.measured for e in item.equations]
         doubtful = [row for item in self.doubtful for equation in item.equations for row in equation.rows]
-        return read(self.form, equations, (*self._symmetric, *doubtful))
+        elsewhere = [row for other in self.others for row in other.said]
+        return read(self.form, equations, (*self._symmetric, *doubtful, *elsewhere))
+
+    @cached_property
+    def said(self) -> tuple[Row, ...]:
+        """All that the sheet says or may say of the part."""
+        items = (*self.measured, *self.doubtful)
+        return (*self._symmetric, *(row for item in items for equation in item.equations for row in equation.rows))
 
     @cached_property
     def _symmetric(self) -> tuple[Row, ...]:

@@ -7,6 +7,7 @@ from maqueta.geometry.rounding import tidy
 from maqueta.judging.catalogue import CATALOGUE, wording
 from maqueta.judging.criteria.alignment import check_alignment
 from maqueta.judging.criteria.angle import check_angle
+from maqueta.judging.criteria.assembly.check import check_assembly
 from maqueta.judging.criteria.auxiliary import check_auxiliary
 from maqueta.judging.criteria.detail import check_detail
 from maqueta.judging.criteria.dimensions.check import check_dimensions
@@ -35,7 +36,7 @@ from maqueta.sheet.dimension_words import spelt_out
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.placed import PlacedView
 from maqueta.sizes.by_half import given_whole
-from maqueta.task.criteria import CRITERIA, Criterion
+from maqueta.task.criteria import ALONE, CRITERIA, Criterion
 from maqueta.task.exercise import Exercise
 
 REPORT_FORMAT: Final = 1
@@ -55,10 +56,24 @@ class Check:
         return {c: earned(c, self.findings, self.survey.exercise, self.scope) for c in CRITERIA}
 
 
+def surveyed(projected: ProjectedPart, exercise: Exercise, sheet: SheetDocument) -> Survey:
+    """What is on a sheet, before any of it is judged."""
+    asked = exercise.for_sheet(sheet.by_hand)
+    return Survey(projected, asked, given_whole(projected, spelt_out(sheet, projected.part.unit)))
+
+
 def check(projected: ProjectedPart, exercise: Exercise, sheet: SheetDocument) -> Check:
     """Check a sheet against its part and exercise. Pure: equal inputs give equal findings in equal order."""
-    survey = Survey(projected, exercise, given_whole(projected, spelt_out(sheet, projected.part.unit)))
-    dimensions = DimensionSurvey(survey)
+    return check_surveyed(DimensionSurvey(surveyed(projected, exercise, sheet)))
+
+
+def check_surveyed(dimensions: DimensionSurvey) -> Check:
+    """Check a sheet that is surveyed, with what other sheets say of its part."""
+    survey = dimensions.survey
+    exercise = survey.exercise
+    if exercise.shows in ALONE:
+        alone = (*check_layout(survey), *check_title(survey), *check_assembly(survey))
+        return Check(survey, alone, scope_of(survey, dimensions), dimensions)
     findings: list[Finding] = []
     for criterion in (
         check_front,
@@ -82,6 +97,7 @@ def check(projected: ProjectedPart, exercise: Exercise, sheet: SheetDocument) ->
     findings += check_layout(survey)
     findings += check_title(survey)
     findings += check_pictorial(survey)
+    findings += check_assembly(survey)
     return Check(survey, tuple(findings), scope_of(survey, dimensions), dimensions)
 
 

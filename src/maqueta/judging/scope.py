@@ -7,7 +7,7 @@ from maqueta.judging.criteria.auxiliary import check_auxiliary
 from maqueta.judging.dimension_survey import DimensionSurvey
 from maqueta.judging.survey import Survey
 from maqueta.phrases.phrase import Phrase, phrase
-from maqueta.task.criteria import SPECIAL, Criterion
+from maqueta.task.criteria import ALONE, CRITERIA, OF_PARTS, SPECIAL, Criterion
 
 _NO_VIEW = phrase("scope-no-view")
 
@@ -32,7 +32,7 @@ def scope_of(survey: Survey, dimensions: DimensionSurvey) -> Scope:
         lacking["angle"] = lacking["alignment"] = phrase("scope-one-view")
     if not exercise.dimensioning.required:
         unjudged["dimensions"] = unjudged["placement"] = phrase("scope-no-dimensions-asked")
-    elif not survey.sheet.dimensions:
+    elif not survey.sheet.dimensions and not any(own.survey.sheet.dimensions for own in dimensions.others):
         lacking["dimensions"] = lacking["placement"] = phrase("scope-no-dimension")
     elif survey.front is None:
         lacking["dimensions"] = lacking["placement"] = _NO_VIEW
@@ -45,6 +45,14 @@ def scope_of(survey: Survey, dimensions: DimensionSurvey) -> Scope:
     if exercise.pictorial == "required" and not survey.pictorial:
         lacking["pictorial"] = phrase("scope-no-pictorial")
     asked, kinds = exercise.asked_specially, {item.view.kind for item in survey.placed}
+    unjudged["set"] = phrase("scope-no-set")
+    if exercise.shows == "views":
+        unjudged["assembly"] = phrase("scope-no-assembly-asked")
+    elif not survey.projected.part.components:
+        unjudged["assembly"] = phrase("scope-no-assembly")
+    elif exercise.shows in ALONE:
+        none_asked = {c: phrase("scope-parts-alone") for c in CRITERIA if c not in (*OF_PARTS, "set")}
+        return Scope(unjudged | none_asked, {c: why for c, why in lacking.items() if c in OF_PARTS and c != "layout"})
     for criterion in SPECIAL:
         if criterion not in kinds and criterion not in asked:
             unjudged[criterion] = phrase("scope-no-special-asked")

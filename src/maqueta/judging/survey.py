@@ -9,6 +9,7 @@ from maqueta.drawing.ink import InkGroup
 from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.geometry.compare import Comparison, compare
 from maqueta.geometry.line_set import LineSet
+from maqueta.judging.parts_off import PartOff, parts_off
 from maqueta.projection.arrangement import Angle, ViewName, angle_of, name_of, neighbour, where_stands
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.projected_part import ProjectedPart, face_alone
@@ -129,6 +130,14 @@ class Survey:
         return self.exercise.hidden_lines and item.view.kind == "principal"
 
     @cached_property
+    def parts_off(self) -> tuple[PartOff, ...]:
+        """The parts of an assembly that are shown nowhere in its drafted views, or where they do not belong."""
+        views = [(item, self.compared[item.view.id]) for item in self.orthographic if item.view.id in self.compared]
+        if not views:
+            return ()
+        return parts_off(self.projected.part, views, self.exercise.tolerance_mm, self.exercise.hidden_lines)
+
+    @cached_property
     def ranking(self) -> tuple[Ranked, ...]:
         """All 24 attitudes, best first, for what this exercise asks for."""
         return ranking_of(self.projected, self.exercise)
@@ -188,9 +197,13 @@ class Survey:
 
     @cached_property
     def names(self) -> Mapping[str, str]:
-        """What each view is called, seen from the drawn front view; others by their kind."""
+        """What each view is called, seen from the drawn front view; others by their kind, single parts by name."""
         names: dict[str, str] = {}
+        parts = {own.id: own.name for own in self.projected.part.components}
         for item in self.placed:
+            if item.view.only in parts:
+                names[item.view.id] = parts[item.view.only]
+                continue
             own = item.attitude if item in self.principal else None
             names[item.view.id] = item.view.kind if own is None else name_of(self.reference, own.side)
         return names

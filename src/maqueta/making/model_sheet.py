@@ -1,6 +1,7 @@
 """A faultless sheet of a part, drawn by rule: views in line with equal gaps, centre lines, sizes from datum sides."""
 
 from maqueta.making.model_views import model_views
+from maqueta.making.pulled_apart import apart_looks, list_of, with_parts_apart
 from maqueta.making.special_views import special_looks, with_special_views
 from maqueta.making.starting_sheet import blank_sheet
 from maqueta.making.title_filled import Drafter as Drafter
@@ -15,6 +16,7 @@ from maqueta.sizes.centre_marks import proposed_marks
 from maqueta.sizes.form.model import form_model, undimensioned
 from maqueta.sizes.proposal import LOW_SIDES, Datum, propose
 from maqueta.sizes.rows import in_rows
+from maqueta.task.criteria import ALONE
 from maqueta.task.exercise import Exercise
 from maqueta.task.fronts import model_front
 
@@ -25,10 +27,12 @@ def model_sheet(projected: ProjectedPart, exercise: Exercise, drafter: Drafter) 
     A part whose sizes cannot be counted gets no dimensions. Raises UnseenLookError where special views are asked for
     and the part has not been drawn in `model_looks`.
     """
-    front = model_front(projected, exercise)
-    views, scale = model_views(projected, exercise)
     part = projected.part
     blank = blank_sheet(exercise)
+    if exercise.shows in ALONE:
+        return _of_parts(projected, exercise, drafter, blank)
+    front = model_front(projected, exercise)
+    views, scale = model_views(projected, exercise)
     title = TitleBlock(fields=dict(title_values(part, blank, drafter, scale)), angle=exercise.angle)
     sheet = blank.model_copy(update={"views": tuple(views), "title": title})
     sheet = with_special_views(projected, exercise, sheet)
@@ -42,8 +46,21 @@ def model_sheet(projected: ProjectedPart, exercise: Exercise, drafter: Drafter) 
     return sheet
 
 
+def _of_parts(projected: ProjectedPart, exercise: Exercise, drafter: Drafter, blank: SheetDocument) -> SheetDocument:
+    """An assembly's parts pulled apart, or their list alone."""
+    listed = list_of(projected.part, blank) if exercise.parts_list or exercise.shows == "parts list" else None
+    sheet = blank.model_copy(update={"parts_list": listed})
+    scale: float | None = None
+    if exercise.shows == "pulled apart":
+        sheet, scale = with_parts_apart(projected, exercise, sheet)
+    fields = dict(title_values(projected.part, sheet, drafter, scale))
+    return sheet.model_copy(update={"title": TitleBlock(fields=fields, angle=exercise.angle)})
+
+
 def model_looks(projected: ProjectedPart, exercise: Exercise) -> tuple[Look, ...]:
     """The looks in which a part has to be drawn for its model answer beside the usual ones."""
+    if exercise.shows in ALONE:
+        return apart_looks(projected) if exercise.shows == "pulled apart" else ()
     return special_looks(projected, exercise, model_views(projected, exercise)[0]) if exercise.asked_specially else ()
 
 

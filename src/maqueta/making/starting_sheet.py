@@ -11,6 +11,7 @@ from maqueta.geometry.carrier import Ellipse, Free, Line, Point, Similarity
 from maqueta.geometry.crossing import crossings, distance
 from maqueta.geometry.line_set import LineSet, Piece
 from maqueta.making.model_views import model_views
+from maqueta.making.pulled_apart import apart_looks, with_parts_together
 from maqueta.making.special_views import special_looks, with_special_views
 from maqueta.phrases.phrase import phrase
 from maqueta.phrases.told import ToldError
@@ -24,7 +25,7 @@ from maqueta.sheet.scales import write_scale
 from maqueta.sheet.view import View
 from maqueta.sizes.centre_marks import proposed_marks
 from maqueta.solid.unit import MILLIMETRES
-from maqueta.task.criteria import SPECIAL
+from maqueta.task.criteria import ALONE, SPECIAL
 from maqueta.task.drafting import Alteration, LineChange
 from maqueta.task.exercise import Exercise
 from maqueta.task.fronts import model_front
@@ -70,6 +71,8 @@ def blank_sheet(exercise: Exercise) -> SheetDocument:
 
 def starting_looks(projected: ProjectedPart, exercise: Exercise) -> tuple[Look, ...]:
     """The looks in which a part has to be drawn for the sheet a student starts from, beside the usual ones."""
+    if exercise.shows == "pulled apart":
+        return apart_looks(projected)
     if exercise.drafting.kind != "special view":
         return ()
     return special_looks(projected, exercise, model_views(projected, exercise)[0])
@@ -80,6 +83,8 @@ def starting_sheet(projected: ProjectedPart, exercise: Exercise) -> SheetDocumen
     view is left to draw, and UnseenLookError where the part has not been drawn in `starting_looks`.
     """
     blank = blank_sheet(exercise)
+    if exercise.shows in ALONE:
+        return with_parts_together(projected, exercise, blank)
     if not exercise.drafting.given:
         return blank
     views, scale = model_views(projected, exercise)

@@ -1,6 +1,7 @@
 """Which model edge or curved face a projected piece comes from, by the place of its middle in space."""
 
 import math
+from typing import Final
 
 import numpy as np
 from numpy.typing import NDArray
@@ -9,6 +10,8 @@ from maqueta.solid.part import Face, Part
 
 Match = tuple[tuple[int, ...], tuple[int, ...], bool]
 Array = NDArray[np.float64]
+#: So many distances are computed at a time: as many as stay near the processor.
+_AT_A_TIME: Final = 60_000
 
 
 def _gaps(a: Array, b: Array) -> Array:
@@ -79,9 +82,12 @@ class EdgeMatcher:
 
     def match(self, middles: Array, outlines: NDArray[np.bool_]) -> list[Match]:
         """For each middle point (n × 3, model space): edges, faces, and whether it runs along a seam."""
+        rows = max(1, _AT_A_TIME // max(1, len(self._of_edge)))
+        starts = range(0, len(middles), rows)
+        return [own for k in starts for own in self._match(middles[k : k + rows], outlines[k : k + rows])]
+
+    def _match(self, middles: Array, outlines: NDArray[np.bool_]) -> list[Match]:
         count = len(middles)
-        if count == 0:
-            return []
         squares = np.full((count, len(self._of_edge)), np.inf)
         centred = middles - self._origin
         if len(self._lines):

@@ -120,7 +120,8 @@ class KernelPieces:
             places = places.copy()
             places[edge_on, 0], places[edge_on, 2] = ends
         flat = places @ frames[:, :2].transpose(0, 2, 1)
-        leaning = [row for row in bent if row not in edge_on]
+        level = frozenset(edge_on)
+        leaning = [row for row in bent if row not in level]
         straight = np.ones(len(curves), dtype=bool)
         straight[leaning] = False
         lines = iter(flat_lines(flat[straight, 0], flat[straight, 2], tolerance))

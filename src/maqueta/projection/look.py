@@ -19,12 +19,14 @@ class Look:
     """How a part is seen: `frame` has the model directions of sheet right, of sheet up, and towards the reader.
 
     `cut` is the piece taken away before it is looked at (a section), `clip` the region of the plane (right, up) that is
-    kept (a detail); a look without them sees the whole part.
+    kept (a detail); a look without them sees the whole part. `only` is the one component of an assembly that is seen,
+    as if the others were not there.
     """
 
     frame: Frame
     cut: Cut | None = None
     clip: Clip | None = None
+    only: str | None = None
 
     @property
     def right(self) -> Vector:
@@ -57,16 +59,21 @@ class Look:
 
     def turned(self, angle: float) -> "Look":
         """The part turned counter-clockwise on the sheet by an angle (radians)."""
-        return Look(turned(self.frame, angle), self.cut, self.clip and self.clip.turned(angle))
+        return Look(turned(self.frame, angle), self.cut, self.clip and self.clip.turned(angle), self.only)
 
     @property
     def whole(self) -> "Look":
         """The same look without its clip: all that is there to be enlarged."""
-        return Look(self.frame, self.cut)
+        return Look(self.frame, self.cut, None, self.only)
 
     def same(self, other: "Look") -> bool:
         """Whether two looks are one: frames closer than any drawing could tell (1e-6 rad)."""
-        return (self.cut, self.clip) == (other.cut, other.clip) and between(self.frame, other.frame) <= ALIKE
+        return self.beside_frame == other.beside_frame and between(self.frame, other.frame) <= ALIKE
+
+    @property
+    def beside_frame(self) -> tuple[Cut | None, Clip | None, str | None]:
+        """What makes a look what it is beside the direction it looks in."""
+        return (self.cut, self.clip, self.only)
 
 
 class LookTable(Generic[Kept]):
@@ -85,7 +92,7 @@ class LookTable(Generic[Kept]):
     def turned_to(self, look: Look) -> tuple[Kept, float] | None:
         """What is kept for a look along the same line of sight, and by what angle (radians) it has to be turned."""
         for own, kept in self._entries.items():
-            if (own.cut, own.clip) != (look.cut, look.clip):
+            if own.beside_frame != look.beside_frame:
                 continue
             angle = math.atan2(-dot(look.right, own.up), dot(look.right, own.right))
             if between(own.turned(angle).frame, look.frame) <= ALIKE:

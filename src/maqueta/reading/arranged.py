@@ -26,6 +26,10 @@ _OFF_LINE: Final = 0.15
 #: A mirror image explains a sheet only where true views would need several oddities.
 _MIRROR: Final = 0.9
 _NOT_ASKED: Final = 0.6
+#: A side view on another level than the front view, or a top view all beside it.
+_ASIDE: Final = 0.1
+#: What looks like a side view is one, and no rear view that looks the same.
+_SELDOM: Final = 0.02
 #: Front views further down the list of accepted ones weigh this much more each.
 _LESS_LIKED: Final = 0.015
 
@@ -100,8 +104,18 @@ def _best(
         speaks = angle_of(name, stands)
         if name not in ("front", "rear") and speaks != angle:
             cost += _OTHER_ANGLE
-        if speaks is None and name != "rear":
+        # A rear view stands beside the front view, farther out than a side view where there is one.
+        if stands in ("above", "below") if name == "rear" else speaks is None:
             cost += _OFF_LINE
+        elif not _level(groups[front].box, groups[other].box, name):
+            cost += _ASIDE
+        cost += _SELDOM if name == "rear" else 0.0
         candidates.append((cost, len(candidates), fit, name))
     least = min(candidates, key=lambda c: c[:2])
     return least[0], least[2], least[3]
+
+
+def _level(front: Box, other: Box, name: str) -> bool:
+    """Whether a view stands at least partly in line with the front view."""
+    low, high = (0, 2) if name in ("top", "bottom") else (1, 3)
+    return front[low] < other[high] and other[low] < front[high]

@@ -54,9 +54,7 @@ class BegunSheet:
 def begun(content: Content, projected: ProjectedPart, expected: Expectation) -> BegunSheet:
     """Tell the lines of a sheet. Raises UnreadableSheetError when there is nothing on it, or it fits on no paper."""
     strokes = join_dashes(join_chords(content.strokes))
-    box = box_of_strokes(strokes, range(len(strokes)))
-    if max(box[2] - box[0], box[3] - box[1]) > FARTHEST:
-        raise UnreadableSheetError(phrase("sheet-metres-large", size=max(box[2] - box[0], box[3] - box[1]) / 1000))
+    fit_on_paper(strokes)
     kinds = kinds_of(strokes)
     known = find_form(expected.form, strokes, content.words) if expected.form is not None else None
     frame = known.frame if known is not None else find_frame(strokes, kinds, content.words, expected.paper)
@@ -66,7 +64,7 @@ def begun(content: Content, projected: ProjectedPart, expected: Expectation) -> 
         content, title = replace(content, words=known.words), known.title
     else:
         title = read_title(content.words, [strokes[i] for i in sorted(aside)], frame.title)
-    scales = _likely_scales(title, expected)
+    scales = likely_scales(title, expected)
     told_of = evidence(content, strokes, kinds, frame, aside)
     kinds, content = told_of.kinds, told_of.content
     taken = [i for i, kind in enumerate(kinds) if kind in _GEOMETRY and i not in aside]
@@ -98,6 +96,13 @@ def begun(content: Content, projected: ProjectedPart, expected: Expectation) -> 
     )
 
 
+def fit_on_paper(strokes: Sequence[Stroke]) -> None:
+    """Raises UnreadableSheetError for lines that fit on no paper."""
+    left, bottom, right, top = box_of_strokes(strokes, range(len(strokes)))
+    if max(right - left, top - bottom) > FARTHEST:
+        raise UnreadableSheetError(phrase("sheet-metres-large", size=max(right - left, top - bottom) / 1000))
+
+
 def _most(groups: Sequence[Group], strokes: Sequence[Stroke]) -> tuple[list[Group], int]:
     """As many groups as a sheet may have views, views of the part and those with most ink first, and how many more."""
     ink = [sum(strokes[i].piece.length for i in group.members) for group in groups]
@@ -106,7 +111,8 @@ def _most(groups: Sequence[Group], strokes: Sequence[Stroke]) -> tuple[list[Grou
     return [groups[k] for k in kept], max(0, len(groups) - MOST_VIEWS)
 
 
-def _likely_scales(title: TitleBlock, expected: Expectation) -> list[float]:
+def likely_scales(title: TitleBlock, expected: Expectation) -> list[float]:
+    """The scales a sheet may be drawn at: what its title block says, what is asked for, full size."""
     written = [title.fields.get("scale"), expected.scale]
     found = [scale for text in written if text and (scale := parse_scale(text)) is not None]
     return list(dict.fromkeys([*found, 1.0]))

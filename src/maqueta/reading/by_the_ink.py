@@ -9,7 +9,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Final
 
-from maqueta.geometry.box import box_of, size_of, union
+from maqueta.geometry.box import box_of, grown, size_of, union
 from maqueta.geometry.carrier import Circle, Line, Point
 from maqueta.geometry.compare import DrawnPiece, compare, length_of, split
 from maqueta.geometry.curve_cover import Chords
@@ -24,13 +24,15 @@ from maqueta.sheet.drafted_line import Drafted
 from maqueta.sheet.placed import PlacedView, placed_views
 
 #: Stretches up to so long, mm, were missed easily; those up to so long are left out where nothing is to be.
-_MISSED, _SURPLUS = 25.0, 2.2
+_MISSED, _SURPLUS = 25.0, 3.2
 #: What is so many tolerances beside its place was read badly.
 _BESIDE: Final = 2.5
 #: A dash is as long as this at most, mm.
 _DASH: Final = 3.0
 #: Strokes of letters are no longer than this, a figure or two are no larger than that, mm, and made of so many strokes.
 _LETTER_STROKE, _FIGURES, _STROKES = 12.0, 12.0, 3
+#: Half of what is between letters that follow each other, mm.
+_BETWEEN: Final = 0.7
 #: An axis lies on no line along so much of its length.
 _SURPLUS_AXIS: Final = 0.75
 #: What is on the paper has ink along so much of it, a long stretch along more; it is looked for at so many places a mm.
@@ -130,7 +132,7 @@ def _letters(item: PlacedView, lines: Sequence[Drafted], near: float) -> frozens
             if length_of(own.extra) >= piece.length / 2:
                 short.append((place, box_of(item.to_sheet(point) for point in extremes(piece))))
     boxes = [box for _, box in short]
-    rooms = [group for group in grouped(boxes) if len(group) >= _STROKES]
+    rooms = [group for group in grouped([grown(box, _BETWEEN) for box in boxes]) if len(group) >= _STROKES]
     figures = [group for group in rooms if max(size_of(union([boxes[k] for k in group]))) <= _FIGURES]
     return frozenset(short[k][0] for group in figures for k in group)
 

@@ -1,6 +1,7 @@
 """Everything a group of lines could be a view of: the distinct looks of a part, mirror images included."""
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 from typing import Final
@@ -8,8 +9,8 @@ from typing import Final
 import numpy as np
 from numpy.typing import NDArray
 
-from maqueta.geometry.box import Box
-from maqueta.geometry.carrier import TURN, Circle, Line
+from maqueta.geometry.box import Box, box_of
+from maqueta.geometry.carrier import TURN, Circle, Ellipse, Free, Line, Point
 from maqueta.geometry.likeness import alike, likeness_of
 from maqueta.geometry.line_set import LineSet, Piece
 from maqueta.geometry.mirror import mirror_image
@@ -21,6 +22,8 @@ from maqueta.sheet.view import Aslant, FromCorner, Square, View, ViewKind, ViewL
 from maqueta.sheet.view_graph import FOLDED_FROM
 
 Rows = NDArray[np.float64]
+#: A curve is closed when its ends are this near, by its length.
+_CLOSED: Final = 1e-4
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,13 +76,14 @@ def as_principal(attitude: Attitude, mirrored: bool = False) -> Identity:
 class Stations:
     """Where the lines of a view stand.
 
-    Upright lines (x, length), level lines (y, length), circles (x, y, radius), slanted lines (middle x and y, angle,
-    length).
+    Upright lines (x, length), level lines (y, length), circles (x, y, radius), rings, which are ellipses and other
+    closed curves (middle x and y, how far they reach), slanted lines (middle x and y, angle, length).
     """
 
     upright: Rows
     level: Rows
     circles: Rows
+    rings: Rows
     slanted: Rows
 
 
@@ -97,7 +101,7 @@ def stations_of(pieces: tuple[Piece, ...]) -> Stations:
     """The stations of pieces; lines at one station (within a millionth of the whole) are added up."""
     upright: dict[float, float] = {}
     level: dict[float, float] = {}
-    circles, slanted = [], []
+    circles, rings, slanted = [], [], []
     for piece in pieces:
         match piece.carrier:
             case Line(angle, offset) if angle == 0.0:
@@ -106,6 +110,10 @@ def stations_of(pieces: tuple[Piece, ...]) -> Stations:
                 upright[round(-offset, 6)] = upright.get(round(-offset, 6), 0.0) + piece.length
             case Circle(x, y, radius) if piece.interval[1] - piece.interval[0] > TURN / 5:
                 circles.append((x, y, radius))
+            case Ellipse(x, y, major) if piece.interval[1] - piece.interval[0] > TURN / 5:
+                rings.append((x, y, major))
+            case Free(points) if math.dist(points[0], points[-1]) <= _CLOSED * piece.length:
+                rings.append(_ring(points))
             case Line(angle, _):
                 (x0, y0), (x1, y1) = piece.ends
                 slanted.append(((x0 + x1) / 2, (y0 + y1) / 2, angle, piece.length))
@@ -113,12 +121,20 @@ def stations_of(pieces: tuple[Piece, ...]) -> Stations:
         np.array(sorted(upright.items())).reshape(-1, 2),
         np.array(sorted(level.items())).reshape(-1, 2),
         np.array(circles).reshape(-1, 3),
+        np.array(rings).reshape(-1, 3),
         np.array(slanted).reshape(-1, 4),
     )
 
 
+def _ring(points: Sequence[Point]) -> tuple[float, float, float]:
+    """Middle of a closed curve, and how far it reaches from there: of an ellipse, its centre and its major half."""
+    left, bottom, right, top = box_of(points)
+    x, y = (left + right) / 2, (bottom + top) / 2
+    return x, y, max(math.dist((x, y), point) for point in points)
+
+
 @lru_cache(maxsize=8)
-def principal_candidates(projected: "_ByHash") -> tuple[Candidate, ...]:
+def principal_candidates(projected: "ByHash") -> tuple[Candidate, ...]:
     """The distinct looks of the 24 attitudes and of their mirror images, true ones first."""
     part = projected.projected
     tolerance = 1e-5 * part.part.size
@@ -138,7 +154,7 @@ def principal_candidates(projected: "_ByHash") -> tuple[Candidate, ...]:
 
 
 @lru_cache(maxsize=8)
-def pictorial_candidates(projected: "_ByHash") -> tuple[Candidate, ...]:
+def pictorial_candidates(projected: "ByHash") -> tuple[Candidate, ...]:
     """The visible lines of the eight equal-axis views in six turns."""
     result = []
     for corner in CORNERS:
@@ -150,7 +166,7 @@ def pictorial_candidates(projected: "_ByHash") -> tuple[Candidate, ...]:
 
 
 @dataclass(frozen=True)
-class _ByHash:
+class ByHash:
     """A projected part, remembered by its hash and by its natural position, which turns the equal-axis views."""
 
     projected: ProjectedPart
@@ -159,16 +175,16 @@ class _ByHash:
         return hash(self._key)
 
     def __eq__(self, other: object) -> bool:
-        return isinstance(other, _ByHash) and other._key == self._key
+        return isinstance(other, ByHash) and other._key == self._key
 
     @property
     def _key(self) -> tuple[str, str | None]:
         return self.projected.part.hash, self.projected.part.natural_up
 
 
-def remembered(projected: ProjectedPart) -> _ByHash:
+def remembered(projected: ProjectedPart) -> ByHash:
     """A part as a key for what is worked out from it once."""
-    return _ByHash(projected)
+    return ByHash(projected)
 
 
 def candidate_of(identity: Identity, lines: LineSet) -> Candidate:

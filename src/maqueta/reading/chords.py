@@ -96,12 +96,13 @@ def _next(
 
 def _curve(points: Sequence[Point]) -> tuple[Carrier, Interval]:
     carrier, interval = recognised(points, _ON_IT)
-    found = _ellipse(points) if isinstance(carrier, Free) else None
+    found = ellipse_through(points, _ON_IT) if isinstance(carrier, Free) else None
     return found or (carrier, interval)
 
 
-def _ellipse(points: Sequence[Point]) -> tuple[Ellipse, Interval] | None:
-    """The ellipse all points lie on, by the conic of least squares (any textbook's method), if there is one."""
+def ellipse_through(points: Sequence[Point], tolerance: float) -> tuple[Ellipse, Interval] | None:
+    """The ellipse all points lie on, within a tolerance, by the conic of least squares (any textbook's method); None
+    where there is none."""
     array = np.asarray(points)
     middle, spread = array.mean(axis=0), float(np.ptp(array, axis=0).max())
     x, y = ((array - middle) / spread).T
@@ -122,7 +123,7 @@ def _ellipse(points: Sequence[Point]) -> tuple[Ellipse, Interval] | None:
     )
     params = [ellipse.parameter(point) for point in points]
     off = max(math.dist(ellipse.point(t), point) for t, point in zip(params, points, strict=True))
-    if off > _ON_IT:
+    if off > tolerance:
         return None
     closed = math.dist(points[0], points[-1]) <= _MEET
     return ellipse, arc_interval(params[0], params[len(params) // 2], params[-1], closed)

@@ -2,7 +2,7 @@
 
 import math
 from dataclasses import dataclass, replace
-from typing import Literal
+from typing import Final, Literal
 
 from maqueta.geometry.box import Box
 from maqueta.geometry.carrier import Point, Similarity
@@ -10,6 +10,9 @@ from maqueta.geometry.line_set import Piece
 from maqueta.phrases.phrase import Phrase
 from maqueta.reading.ink_map import InkMap
 from maqueta.sheet.special import Hatching, moved_rings
+
+#: A line is level when it rises by no more than this part of its length.
+_LEVEL: Final = 0.01
 
 SizeKind = Literal["linear", "aligned", "diameter", "radius", "angle", "other"]
 
@@ -49,6 +52,21 @@ class Stroke:
 def lettering_width(text: str, height: float) -> float:
     """Rough width of lettering: letters are about two thirds as wide as high (common practice, no source)."""
     return 0.67 * height * len(text)
+
+
+@dataclass(frozen=True, slots=True)
+class Shape:
+    """A small filled shape that may be a letter: its rim, the holes in it, and the arrowhead or the line, filled as a
+    bar, that it is unless it is a letter."""
+
+    rings: tuple[tuple[Point, ...], ...]
+    head: tuple[Point, ...] | None = None
+    bar: Stroke | None = None
+
+    @property
+    def unknown(self) -> bool:
+        """Whether it is nothing that is known but perhaps a letter."""
+        return self.head is None and self.bar is None
 
 
 @dataclass(frozen=True, slots=True)
@@ -132,6 +150,14 @@ class Pointer:
     points: tuple[Point, ...]
     note: str = ""
 
+    @property
+    def knee(self) -> Point:
+        """Where it bends and runs on level under its note; else where it ends."""
+        if len(self.points) < 3:
+            return self.points[-1]
+        (x0, y0), (x1, y1) = self.points[-2:]
+        return self.points[-2] if abs(y1 - y0) <= _LEVEL * abs(x1 - x0) else self.points[-1]
+
 
 @dataclass(frozen=True, slots=True)
 class Content:
@@ -148,8 +174,15 @@ class Content:
     not_read: tuple[Phrase, ...]
     hatched: tuple[Hatching, ...] = ()
     page: tuple[float, float] | None = None
-    #: Texts of a picture that may say something else.
+    #: Filled shapes that may be letters, until those are read.
+    shapes: tuple[Shape, ...] = ()
+    #: Whether letters were recognised by how they look; texts among them that may say something else.
+    recognised: bool = False
+    #: Where there is ink among letters that were drawn.
+    lettered: InkMap | None = None
     doubtful: frozenset[str] = frozenset()
+    #: Whether a picture shows a sheet drawn by hand.
+    by_hand: bool = False
     #: Of a picture, where it shows ink.
     ink: InkMap | None = None
     #: A picture itself, laid flat, as JPEG: it covers the page.
@@ -170,7 +203,11 @@ class Content:
                 for area in self.hatched
             ),
             page=self.page and (self.page[0] * scale, self.page[1] * scale),
+            recognised=self.recognised,
+            # Only made larger, as a page printed smaller is: what is turned is moved no more than once.
+            lettered=self.lettered and self.lettered.larger(scale),
             doubtful=self.doubtful,
+            by_hand=self.by_hand,
             ink=self.ink and self.ink.larger(scale),
             photograph=self.photograph,
         )

@@ -69,6 +69,7 @@ def join_dashes(strokes: Sequence[Stroke]) -> tuple[Stroke, ...]:
             joined.append(_joined(strokes, run, "hidden", run.gaps[0]))
             taken.update(run.members)
     rest = [stroke for index, stroke in enumerate(strokes) if index not in taken]
+    rest = _without_remainders(rest, [line for line in joined if isinstance(line.piece.carrier, Circle)])
     broken = {
         replace(m.style, pattern=(), pattern_name="")
         for m in joined
@@ -77,6 +78,34 @@ def join_dashes(strokes: Sequence[Stroke]) -> tuple[Stroke, ...]:
     gap = max((gap for _, gap in rhythms), default=0.0)
     dash = max((dash for dash, _ in rhythms), default=0.0)
     return (*(_stub(stroke, broken, dash, gap) for stroke in rest), *joined)
+
+
+def _without_remainders(rest: Sequence[Stroke], circles: Sequence[Stroke]) -> list[Stroke]:
+    """Strokes without those that are what is left of a dash where a broken circle closes: too short to be told from a
+    straight line, and on the circle all the same.
+    """
+    return [stroke for stroke in rest if not any(_is_remainder(stroke, whole) for whole in circles)]
+
+
+def _is_remainder(stroke: Stroke, whole: Stroke) -> bool:
+    carrier, (start, end) = stroke.piece.carrier, stroke.piece.interval
+    circle = whole.piece.carrier
+    if not isinstance(carrier, Line) or not isinstance(circle, Circle):
+        return False
+    plain = replace(whole.style, pattern=(), pattern_name="")
+    if stroke.piece.length > max(whole.style.pattern) or replace(stroke.style, pattern=(), pattern_name="") != plain:
+        return False
+    return all(
+        abs(math.hypot(x - circle.x, y - circle.y) - circle.radius) <= _IN_LINE / 2 and _within(whole.piece, x, y)
+        for x, y in (carrier.point(t) for t in (start, (start + end) / 2, end))
+    )
+
+
+def _within(arc: Piece, x: float, y: float) -> bool:
+    """Whether a point lies beside a stretch of a circle, its ends included."""
+    assert isinstance(arc.carrier, Circle)
+    start, end = arc.interval
+    return (arc.carrier.parameter((x, y)) - start) % TURN <= end - start + _IN_LINE / arc.carrier.radius
 
 
 def _undashed(stroke: Stroke) -> bool:

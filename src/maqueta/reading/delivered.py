@@ -7,15 +7,18 @@ from maqueta.geometry.carrier import Similarity
 from maqueta.geometry.line_set import LineSet
 from maqueta.phrases.phrase import phrase
 from maqueta.projection.look import Look
-from maqueta.projection.projected_part import ProjectedPart
+from maqueta.projection.projected_part import ProjectedPart, UnseenLookError, looks_alone, with_components
 from maqueta.reading.begun import BegunSheet, begun
+from maqueta.reading.by_hand import squared
 from maqueta.reading.content import Content
 from maqueta.reading.expectation import Expectation
 from maqueta.reading.file_content import content_of
 from maqueta.reading.page_scale import drawn_larger
+from maqueta.reading.parts.sheet import read_parts
 from maqueta.reading.sheet import ReadSheet, finished
 from maqueta.reading.special.matching import LooksWantedError
 from maqueta.sheet.paper import sides
+from maqueta.task.criteria import ALONE
 from maqueta.task.exercise import Exercise
 from maqueta.task.fronts import accepted_fronts
 from maqueta.task.special import way_of
@@ -26,7 +29,7 @@ Draws = Callable[[Sequence[Look]], Sequence[tuple[Look, LineSet]]]
 
 def read_delivered(data: bytes, projected: ProjectedPart, exercise: Exercise) -> ReadSheet:
     """Read a sheet of an exercise from a file, as far as the part is drawn. Raises UnreadableSheetError."""
-    return finished(begun_of(content_of(data, paper=paper_of(exercise)), projected, exercise), projected)
+    return read_content(content_of(data, paper=paper_of(exercise)), projected, exercise)
 
 
 def read_drawing(
@@ -37,10 +40,10 @@ def read_drawing(
 
     Raises UnreadableSheetError with one line for people.
     """
-    sheet = begun_of(content_of(data, page, paper_of(exercise)), projected, exercise)
+    reading = _reading(content_of(data, page, paper_of(exercise)), projected, exercise, asks=True)
     while True:
         try:
-            return finished(sheet, projected, asks=True), projected
+            return reading(projected), projected
         except LooksWantedError as wanted:
             projected = projected.with_looks(draws(wanted.looks))
 
@@ -50,12 +53,45 @@ def paper_of(exercise: Exercise) -> tuple[float, float]:
     return sides(exercise.paper, exercise.landscape)
 
 
+def read_content(content: Content, projected: ProjectedPart, exercise: Exercise, asks: bool = False) -> ReadSheet:
+    """The sheet of an exercise that the content of a file makes. Raises UnreadableSheetError.
+
+    With `asks`, LooksWantedError where the part has to be drawn in more looks to tell what is on it.
+    """
+    return _reading(content, projected, exercise, asks)(projected)
+
+
+def _reading(
+    content: Content, projected: ProjectedPart, exercise: Exercise, asks: bool
+) -> Callable[[ProjectedPart], ReadSheet]:
+    """What reads a sheet to its end, again where its part has been drawn in more looks."""
+    if exercise.shows not in ALONE:
+        sheet = begun_of(content, projected, exercise)
+        return lambda part: finished(sheet, part, asks)
+    expected = expectation(projected, exercise.for_sheet(content.by_hand))
+
+    def parts_read(whole: ProjectedPart) -> ReadSheet:
+        if exercise.shows == "pulled apart" and whole.part.components:
+            try:
+                whole = with_components(whole)
+            except UnseenLookError:
+                if asks:
+                    raise LooksWantedError(looks_alone(whole.part)) from None
+        return read_parts(content, whole, expected)
+
+    return parts_read
+
+
 def begun_of(content: Content, projected: ProjectedPart, exercise: Exercise) -> BegunSheet:
     """The sheet of an exercise that the content of a file makes, its lines told. Raises UnreadableSheetError.
 
     A page that was printed at another size is read as large as its sheet was drawn.
     """
-    expected = expectation(projected, exercise)
+    expected = expectation(projected, exercise.for_sheet(content.by_hand))
+    if content.by_hand:
+        content = squared(content, exercise.by_hand)
+        told = phrase("read-by-hand", tolerance=exercise.by_hand.tolerance_mm, degrees=exercise.by_hand.degrees)
+        content = replace(content, not_read=(told, *content.not_read))
     sheet = begun(content, projected, expected)
     factor = drawn_larger(sheet)
     if factor is None:

@@ -15,7 +15,8 @@ from shapely.geometry import LineString, Polygon
 
 from maqueta.geometry.carrier import Carrier, Circle, Interval, Line, Point, line_through, recognised
 from maqueta.geometry.line_set import Piece
-from maqueta.reading.content import Stroke, Style
+from maqueta.reading.chords import ellipse_through
+from maqueta.reading.content import Shape, Stroke, Style
 from maqueta.reading.special.hatching import rings_of
 from maqueta.sheet.special import Hatching
 
@@ -37,6 +38,8 @@ _DUST: Final = 0.02
 _UNSEEN, _WHOLE = 0.03, 0.95
 #: Points nearer than this are one, mm.
 _SAME: Final = 1e-4
+#: Points of one line are told apart from this distance on, mm.
+_NEXT: Final = 0.03
 
 #: Red, green and blue, from 0 to 1.
 Colour = tuple[float, float, float]
@@ -114,9 +117,9 @@ def _run(points: list[Point], curved: bool) -> Iterator[tuple[Carrier, Interval]
     if curved:
         yield from _curves(points)
         return
-    for part, chords in _chords(points):
+    for part, chords in _chords(_apart(points)):
         if chords:
-            yield _round(part) or recognised(part, _FINE)
+            yield _round(part) or ellipse_through(part, _FINE) or recognised(part, _FINE)
         else:
             yield from (line_through(a, b) for a, b in pairwise(part) if math.dist(a, b) > _SAME)
 
@@ -127,12 +130,13 @@ def _curves(points: list[Point]) -> Iterator[tuple[Carrier, Interval]]:
     while start < len(points) - 1:
         end = len(points) - 1
         own = points[start : end + 1]
-        found = _fitted(own)
+        found = _fitted(own) or ellipse_through(own, _fine(own))
         while found is None and end - start > _STEPS:
             # One curve less, until what is left lies on one carrier.
             end = max(start + _STEPS, end - _STEPS)
             found = _fitted(points[start : end + 1])
-        yield found if found is not None else recognised(points[start : end + 1], _FINE)
+        rest = points[start : end + 1]
+        yield found or ellipse_through(rest, _fine(rest)) or recognised(rest, _FINE)
         start = end
 
 
@@ -155,6 +159,17 @@ def _round(points: Sequence[Point]) -> tuple[Carrier, Interval] | None:
     chords = [math.dist(a, b) for a, b in pairwise(points)]
     inner = chords[1:-1]
     return (carrier, interval) if max(inner) <= 1.5 * min(inner) else None
+
+
+def _apart(points: Sequence[Point]) -> list[Point]:
+    """A run without the points that are next to others: as files round them, they turn anywhere."""
+    kept = [points[0]]
+    for point in points[1:-1]:
+        if math.dist(point, kept[-1]) >= _NEXT:
+            kept.append(point)
+    if len(kept) > 1 and math.dist(kept[-1], points[-1]) < _NEXT:
+        kept.pop()
+    return [*kept, points[-1]]
 
 
 def _chords(points: list[Point]) -> Iterator[tuple[list[Point], bool]]:
@@ -238,12 +253,13 @@ def _within(piece: Piece, clip: Polygon) -> Iterator[Interval]:
 
 @dataclass(frozen=True, slots=True)
 class FilledShapes:
-    """What a filled path means: arrowheads and dots, bars that stand for lines, areas, and shapes nobody knows."""
+    """What a filled path means: arrowheads and dots, bars that stand for lines, areas; and which shapes may be letters,
+    some of those heads and bars among them."""
 
     heads: tuple[tuple[Point, ...], ...] = ()
     bars: tuple[Stroke, ...] = ()
     areas: tuple[Hatching, ...] = ()
-    unknown: int = 0
+    letters: tuple[Shape, ...] = ()
 
 
 def filled_shapes(paths: Sequence[Subpath], style: Style) -> FilledShapes:
@@ -251,22 +267,28 @@ def filled_shapes(paths: Sequence[Subpath], style: Style) -> FilledShapes:
     rings = [ring for path in paths if len(ring := _ring(path)) >= 3]
     heads: list[tuple[Point, ...]] = []
     bars: list[Stroke] = []
+    letters: list[Shape] = []
     large: list[list[Point]] = []
-    unknown = 0
-    for ring in rings:
+    for ring, *holes in _with_holes(rings):
         corners = _corners(ring)
         wide, high = _spread(corners)
-        bar = _bar(corners)
+        small = max(wide, high) <= _SMALL
+        bar = _bar(corners) if not holes else None
         if bar is not None:
             carrier, interval, width = bar
             own = replace(style, width=round(100 * width), pattern=())
             bars.append(Stroke(Piece("visible", carrier, interval, (), ()), own))
-        elif len(corners) <= _HEAD_CORNERS and max(wide, high) <= _HEAD_LONG:
+            if small:
+                letters.append(Shape((tuple(ring),), bar=bars[-1]))
+        elif not holes and len(corners) <= _HEAD_CORNERS and max(wide, high) <= _HEAD_LONG:
             heads.append(tuple(corners))
-        elif max(wide, high) <= _SMALL:
-            unknown += 1
+            # No letter has three corners, and none has four but as a bar.
+            if len(corners) > 4 or _parallel(corners):
+                letters.append(Shape((tuple(ring),), head=heads[-1]))
+        elif small:
+            letters.append(Shape(tuple(map(tuple, (ring, *holes)))))
         else:
-            large.append(ring)
+            large += [ring, *holes]
     areas: list[Hatching] = []
     if large:
         whole = shapely.make_valid(Polygon(max(large, key=lambda r: abs(Polygon(r).area))))
@@ -276,7 +298,35 @@ def filled_shapes(paths: Sequence[Subpath], style: Style) -> FilledShapes:
         for part in shapely.get_parts(whole):
             if isinstance(part, Polygon) and part.area > 0 and (told := rings_of(part)) is not None:
                 areas.append(Hatching(told, 45.0, 0.0))
-    return FilledShapes(tuple(heads), tuple(bars), tuple(areas), unknown)
+    return FilledShapes(tuple(heads), tuple(bars), tuple(areas), tuple(letters))
+
+
+def _with_holes(rings: Sequence[list[Point]]) -> list[list[list[Point]]]:
+    """Small rings each with those that lie in it, as an O has one; every other by itself."""
+    small = [k for k, ring in enumerate(rings) if max(_spread(ring)) <= _SMALL]
+    if len(small) < 2:
+        return [[ring] for ring in rings]
+    shapes = [Polygon(rings[k]) for k in small]
+    first = shapely.points([rings[k][0] for k in small])
+    round_it: dict[int, int] = {}
+    for own, other in shapely.STRtree(shapes).query(first, predicate="within").T.tolist():
+        if own != other and shapes[other].area > shapes[own].area:
+            best = round_it.get(own)
+            # Within several, that of the outermost: what lies in a hole again is part of the same letter.
+            round_it[own] = other if best is None or shapes[best].area < shapes[other].area else best
+    holes: dict[int, list[list[Point]]] = {}
+    for own, other in round_it.items():
+        holes.setdefault(small[other], []).append(rings[small[own]])
+    inner = {small[own] for own in round_it}
+    return [[ring, *holes.get(k, [])] for k, ring in enumerate(rings) if k not in inner]
+
+
+def _parallel(corners: Sequence[Point]) -> bool:
+    """Whether a shape has four corners, and its sides in pairs alike."""
+    if len(corners) != 4:
+        return False
+    (ax, ay), (bx, by), (cx, cy), (dx, dy) = corners
+    return math.dist((ax + cx, ay + cy), (bx + dx, by + dy)) <= 0.1 * math.dist(corners[0], corners[2])
 
 
 def _ring(path: Subpath) -> list[Point]:

@@ -4,6 +4,7 @@ from typing import Final
 
 from maqueta.phrases.phrase import phrase
 from maqueta.reading.content import Content
+from maqueta.reading.drawn_letters import with_letters
 from maqueta.reading.dxf.file import read_dxf
 from maqueta.reading.errors import UnreadableSheetError
 from maqueta.reading.limits import large_enough
@@ -36,18 +37,18 @@ def content_of(data: bytes, page: int = 1, paper: tuple[float, float] = _USUAL_P
     large_enough(data)
     if is_pdf(data):
         try:
-            return read_pdf(data, page)
+            return with_letters(read_pdf(data, page))
         except PictureAloneError:
             return _seen(page_seen(data, page), paper)
     if page != 1:
         raise UnreadableSheetError(phrase("sheet-no-such-page", page=page))
     if is_svg(data):
-        return read_svg(data)
+        return with_letters(read_svg(data))
     if is_picture(data):
         return _seen(picture_of(data), paper)
     if (kind := next((name for start, name in _OTHERS if data.startswith(start)), None)) is not None:
         raise UnreadableSheetError(phrase("sheet-file-other", kind=kind))
-    return read_dxf(data)
+    return with_letters(read_dxf(data))
 
 
 def _seen(picture: Picture, paper: tuple[float, float]) -> Content:

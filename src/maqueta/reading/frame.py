@@ -15,6 +15,8 @@ from maqueta.sheet.paper import SIDES_MM, PaperSize
 
 #: Lines meet within this (mm).
 _MEET: Final = 0.6
+#: A side of a border may be too short by this share of itself (common practice, no source).
+_SHORT: Final = 0.02
 #: How far a border may stand inside the paper's edge, mm (common practice, no source; ISO 5457 has at most 20, Mem.).
 _WIDEST_MARGIN: Final = 45.0
 
@@ -49,8 +51,11 @@ def find_frame(
         and isinstance(stroke.piece.carrier, Line)
         and min(size_of(box_of(stroke.piece.ends))) < 1e-3
     }
-    rectangles = sorted(large_rectangles(straight), key=lambda box: -_area(box))
-    fitting = [(box, paper) for box in rectangles if (paper := _paper_of(box, asked)) is not None]
+    rectangles, fitting = _rectangles(straight, asked, 0.0)
+    if not fitting:
+        # A corner that a picture bends, or that is worn, leaves a side a little short.
+        short, fitting = _rectangles(straight, asked, _SHORT)
+        rectangles = short if fitting else rectangles
     border, outer, size, landscape = None, None, None, True
     if not fitting and (odd := _odd_border(rectangles, straight, words)) is not None:
         border, size = odd, asked
@@ -74,6 +79,14 @@ def find_frame(
             index for index, stroke in enumerate(strokes) if within(box_of(extremes(stroke.piece)), title, _MEET)
         }
     return SheetFrame(outer, border, title, frozenset(members), size, landscape)
+
+
+def _rectangles(
+    straight: dict[int, Box], asked: PaperSize, short: float
+) -> tuple[list[Box], list[tuple[Box, tuple[PaperSize, bool]]]]:
+    """Large rectangles, largest first, and those that are the border or the edge of a paper, with that."""
+    found = sorted(large_rectangles(straight, short), key=lambda box: -_area(box))
+    return found, [(box, paper) for box in found if (paper := _paper_of(box, asked)) is not None]
 
 
 def _zoned(box: Box, outer: Box) -> bool:
@@ -102,25 +115,28 @@ def _area(box: Box) -> float:
     return (box[2] - box[0]) * (box[3] - box[1])
 
 
-def large_rectangles(straight: dict[int, Box]) -> list[Box]:
-    """Closed rectangles of long lines; a line may be drawn in several parts."""
+def large_rectangles(straight: dict[int, Box], short: float = 0.0) -> list[Box]:
+    """Closed rectangles of long lines; a line may be drawn in several parts, and be too `short` by a share of it."""
     level = [box for box in straight.values() if box[2] - box[0] > 100]
     upright = [box for box in straight.values() if box[3] - box[1] > 80]
     level = sorted(level, key=lambda box: box[0] - box[2])[:40]
     upright = sorted(upright, key=lambda box: box[1] - box[3])[:40]
     found: list[Box] = []
     for low, high in itertools.permutations(level, 2):
-        if high[1] - low[1] < 80 or abs(low[0] - high[0]) > _MEET or abs(low[2] - high[2]) > _MEET:
+        near = _MEET + short * max(low[2] - low[0], high[2] - high[0])
+        if high[1] - low[1] < 80 or abs(low[0] - high[0]) > near or abs(low[2] - high[2]) > near:
             continue
-        left = any(_joins(side, low[0], low[1], high[1]) for side in upright)
-        right = any(_joins(side, low[2], low[1], high[1]) for side in upright)
+        first, last = (min(low[0], high[0]), max(low[2], high[2])) if short else (low[0], low[2])
+        left = any(_joins(side, first, low[1], high[1], short) for side in upright)
+        right = any(_joins(side, last, low[1], high[1], short) for side in upright)
         if left and right:
-            found.append((low[0], low[1], low[2], high[1]))
+            found.append((first, low[1], last, high[1]))
     return found
 
 
-def _joins(side: Box, x: float, low: float, high: float) -> bool:
-    return abs(side[0] - x) <= _MEET and abs(side[1] - low) <= _MEET and abs(side[3] - high) <= _MEET
+def _joins(side: Box, x: float, low: float, high: float, short: float) -> bool:
+    near = _MEET + short * (high - low)
+    return abs(side[0] - x) <= _MEET and abs(side[1] - low) <= near and abs(side[3] - high) <= near
 
 
 def _paper_of(box: Box, asked: PaperSize) -> tuple[PaperSize, bool] | None:

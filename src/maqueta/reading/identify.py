@@ -58,7 +58,7 @@ _AROUND: Final = 4
 #: A view is found within a larger group when this much of its lines is there.
 _MOSTLY: Final = 0.8
 #: In isometric drawing the axes keep their full length; in isometric projection they shrink to √(2/3) (ISO 5456-3).
-_FULL_AXES: Final = math.sqrt(1.5)
+FULL_AXES: Final = math.sqrt(1.5)
 
 
 @dataclass(frozen=True)
@@ -94,13 +94,25 @@ def find_within(
     """
     if _too_many(projected, group):
         return None
-    unit = MILLIMETRES[projected.part.unit]
+    true = [c for c in principal_candidates(remembered(projected)) if not c.identities[0][0].mirrored]
+    return find_among(true, group, scales, MILLIMETRES[projected.part.unit], tolerance, least, suits)
+
+
+def find_among(
+    candidates: Sequence[Candidate],
+    group: Sequence[DrawnPiece],
+    scales: Sequence[float],
+    unit: float,
+    tolerance: float,
+    least: float = _MOSTLY,
+    suits: Callable[[Box], bool] = lambda _: True,
+) -> Found | None:
+    """The same for some views, at `unit` mm per unit of what they are views of."""
     pieces = tuple(item.piece for item in group)
     drawn, box = stations_of(pieces), box_of(p for piece in pieces for p in extremes(piece))
     poses = [
         pose
-        for candidate in principal_candidates(remembered(projected))
-        if not candidate.identities[0][0].mirrored
+        for candidate in candidates
         for scale in scales
         for pose in poses_at(candidate, scale, drawn, box, unit, tolerance)
     ]
@@ -181,7 +193,7 @@ def identify(
     unit = MILLIMETRES[projected.part.unit]
     found = fits_of(principal_candidates(key), group, scales, unit, tolerance, hidden, most)
     if most > _POORLY and (not found or found[0].disagreement > _POORLY):
-        enlarged = [scale * root for scale in scales for root in (1.0, _FULL_AXES)]
+        enlarged = [scale * root for scale in scales for root in (1.0, FULL_AXES)]
         pictorial = fits_of(pictorial_candidates(key), group, enlarged, unit, tolerance, False, most)
         if pictorial and (not found or pictorial[0].disagreement < found[0].disagreement):
             return [fit for fit in pictorial if fit.disagreement <= STRANGER][:1]
@@ -200,7 +212,7 @@ def identify_as(
     """The best fit of a group as one of some attitudes (None: as an equal-axis view), however bad; None without any."""
     key, unit = remembered(projected), MILLIMETRES[projected.part.unit]
     if attitudes is None:
-        likely = [scale * root for scale in scales for root in (1.0, _FULL_AXES)]
+        likely = [scale * root for scale in scales for root in (1.0, FULL_AXES)]
         return next(iter(fits_of(pictorial_candidates(key), group, likely, unit, tolerance, False)), None)
 
     def meant(identity: Identity) -> bool:

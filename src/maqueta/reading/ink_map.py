@@ -11,15 +11,17 @@ from maqueta.geometry.carrier import Point
 
 @dataclass(frozen=True)
 class InkMap:
-    """Ink of a sheet: rows from above, true where there is some; the size of a pixel in mm; the origin of the sheet
-    stands in the middle of the lower left pixel."""
+    """Ink of a sheet: rows from above, true where there is some; the size of a pixel in mm; the place on the sheet,
+    mm, that stands in the middle of the lower left pixel."""
 
     ink: NDArray[np.bool_]
     pixel: float
+    origin: Point = (0.0, 0.0)
 
     def larger(self, scale: float) -> "InkMap":
         """The same of a sheet made larger."""
-        return replace(self, pixel=self.pixel * scale)
+        x, y = self.origin
+        return replace(self, pixel=self.pixel * scale, origin=(x * scale, y * scale))
 
     def share(self, points: Sequence[Point]) -> float:
         """Of some points, mm on paper, the share that lies on ink, or next to it."""
@@ -28,7 +30,7 @@ class InkMap:
     def inked(self, points: Sequence[Point]) -> NDArray[np.bool_]:
         """Which of some points, mm on paper, lie on ink, or next to it."""
         high, wide = self.ink.shape
-        places = np.asarray(points, dtype=float).reshape(-1, 2) / self.pixel
+        places = (np.asarray(points, dtype=float).reshape(-1, 2) - self.origin) / self.pixel
         x, y = np.rint(places[:, 0]).astype(int), high - 1 - np.rint(places[:, 1]).astype(int)
         inked = np.zeros(len(places), dtype=bool)
         for dx in (-1, 0, 1):

@@ -6,7 +6,7 @@ then belongs to the stretch its text stands over.
 
 import math
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from itertools import pairwise
 from typing import Final
 
@@ -15,6 +15,7 @@ from maqueta.geometry.carrier import TURN, Circle, Line, Point
 from maqueta.geometry.line_set import Piece
 from maqueta.reading.content import Pointer, Size, Words
 from maqueta.reading.loose_leaders import led_from
+from maqueta.reading.words_in_lines import in_lines
 from maqueta.sizes.text import read_text
 
 #: How far a text may stand from its dimension line, in letter heights.
@@ -24,8 +25,13 @@ _ANGLE_NEAR: Final = 2.5
 #: Ends of lines meet within this (mm).
 _MEET: Final = 0.6
 _PARALLEL: Final = 0.03
+#: The back of an arrowhead reaches no farther than this to either side, mm (common practice, no source).
+_BACK: Final = 1.0
 #: A written value is the length of a stretch within this part of it (rounding of written values).
 _SAME: Final = 0.02
+
+#: The box of a view, and how many mm on paper a unit of the values written at it is.
+Scaled = tuple[Box, float]
 
 
 @dataclass(frozen=True, slots=True)
@@ -62,13 +68,11 @@ def loose_sizes(
     words: Sequence[Words],
     lines: Sequence[Piece],
     arrows: Sequence[Sequence[Point]],
-    boxes: Sequence[Box],
-    factor: float,
+    views: Sequence[Scaled],
 ) -> Loose:
-    """Sizes and leaders that texts and loose lines of the dimension kind make up.
-
-    `boxes` are those of the views, `factor` is mm on paper per unit of written values.
-    """
+    """Sizes and leaders that texts and loose lines of the dimension kind make up."""
+    if not views:
+        return Loose((), (), frozenset(), ())
     straight = [line for line in lines if isinstance(line.carrier, Line)]
     tips = [tip for shape in arrows if (tip := tip_of(shape)) is not None]
     sizes: list[Size] = []
@@ -89,54 +93,16 @@ def loose_sizes(
                 unclear.append(word.text)
         else:
             by_leader = written.symbol in ("diameter", "radius", "chamfer", "thread")
-            size = _linear(word, written.value, straight, tips, boxes, factor, sure=by_leader)
+            size = _linear(word, written.value, straight, tips, views, sure=by_leader)
             if size is None and by_leader:
                 led = led_from(word, straight, tips)
-                size = None if led else _linear(word, written.value, straight, tips, boxes, factor)
+                size = None if led else _linear(word, written.value, straight, tips, views)
         if size is not None:
             sizes.append(size)
             used |= _made_of(size, lines)
         pointers += led
         used |= {k for k, line in enumerate(lines) for pointer in led if _runs_along(line, pointer)}
     return Loose(tuple(sizes), tuple(pointers), frozenset(used), tuple(unclear))
-
-
-def in_lines(words: Sequence[Words]) -> list[Words]:
-    """Texts with what stands in lines below them, where only all lines together are the size of a hole."""
-    below: set[int] = set()
-    result: list[Words] = []
-    for index, word in enumerate(words):
-        if index in below:
-            continue
-        text, last = word.text, word
-        if read_text(text).symbol in ("diameter", "thread"):
-            while (number := _under(words, last)) is not None and number not in below:
-                longer = read_text(f"{text} {words[number].text}")
-                if longer.value is None or longer.symbol not in ("diameter", "thread") or _alone(words[number].text):
-                    break
-                below.add(number)
-                text, last = f"{text} {words[number].text}", words[number]
-        result.append(replace(word, text=text))
-    return [word for number, word in enumerate(result) if word.text != words[number].text or number not in below]
-
-
-def _alone(text: str) -> bool:
-    """Whether a line of text is a size of its own and no more of the one above it."""
-    written = read_text(text)
-    return written.value is not None and written.mouth is None and written.depth is None
-
-
-def _under(words: Sequence[Words], word: Words) -> int | None:
-    """The text straight below another, a line apart."""
-    turn = math.radians(word.turn)
-    c, s = math.cos(turn), math.sin(turn)
-    for index, other in enumerate(words):
-        dx, dy = other.at[0] - word.at[0], other.at[1] - word.at[1]
-        along, down = dx * c + dy * s, dx * s - dy * c
-        level = abs(other.turn - word.turn) < 1 and abs(other.height - word.height) <= 0.2 * word.height
-        if level and abs(along) <= 1.5 * word.height and 1.0 * word.height < down <= 2.2 * word.height:
-            return index
-    return None
 
 
 def _angle(word: Words, lines: Sequence[Piece]) -> tuple[Size | None, Piece | None]:
@@ -236,8 +202,7 @@ def _linear(
     value: float,
     lines: Sequence[Piece],
     tips: Sequence[Point],
-    boxes: Sequence[Box],
-    factor: float,
+    views: Sequence[Scaled],
     sure: bool = False,
 ) -> Size | None:
     """The length a text stands at; with `sure` only one that is what the text says."""
@@ -252,12 +217,16 @@ def _linear(
                 held = sum(_held(axis, t, lines, tips) for t in (low, high))
                 if held == 0:
                     continue
-                right = abs((high - low) / factor - value) <= max(_SAME * value, 0.02)
-                over = low - _MEET <= middle <= high + _MEET and _drawn(axis, low, high, lines, word)
+                says = any(_says(value, high - low, factor) for _, factor in views)
+                over = _stands_over(axis, low, high, lines, tips, middle) and _drawn(axis, low, high, lines, word)
+                if not says and (sure or not over):
+                    continue
+                first, second = (_foot(axis, t, lines, views) for t in (low, high))
+                factor = min(views, key=lambda view: min(_away(view[0], foot) for foot in (first, second)))[1]
+                right = _says(value, high - low, factor)
                 if not right and (sure or not over):
                     continue
-                first, second = (_foot(axis, t, lines, boxes) for t in (low, high))
-                away = max(0.0, low - middle, middle - high)
+                away = max(0.0, low - middle, middle - high) if right else 0.0
                 wrong = abs((high - low) / factor - value) / max(value, 1e-9) if right else 3.0
                 drawn = 0.0 if _drawn(axis, low, high, lines, word) else 4.0
                 cost = (
@@ -271,6 +240,26 @@ def _linear(
                         Size("linear", first, second, turn, place, word.text, lettering=(word.height, word.turn)),
                     )
     return best[1] if best is not None else None
+
+
+def _stands_over(axis: _Axis, low: float, high: float, lines: Sequence[Piece], tips: Sequence[Point], t: float) -> bool:
+    """Whether a place is over a stretch, or over what leads to it from outside, where its arrowheads had no room."""
+    if low - _MEET <= t <= high + _MEET:
+        return True
+    reached, sign = (low, -1.0) if t < low else (high, 1.0)
+    spans = (
+        sorted((axis.on(point) for point in line.ends), key=lambda own: sign * own)
+        for line in lines
+        if max(abs(axis.off(point)) for point in line.ends) <= 0.1
+    )
+    if not _held(axis, reached, lines, tips):
+        return False
+    for near, far in sorted(spans, key=lambda span: sign * span[0]):
+        if sign * (near - reached) <= _MEET and sign * (far - reached) > _MEET:
+            if _held(axis, far, lines, tips):
+                return False
+            reached = far
+    return sign * (reached - t) >= -_MEET
 
 
 def _axes(word: Words, lines: Sequence[Piece], tips: Sequence[Point]) -> Iterator[_Axis]:
@@ -318,9 +307,15 @@ def _held(axis: _Axis, t: float, lines: Sequence[Piece], tips: Sequence[Point]) 
         dx, dy = line.carrier.direction
         across = abs(dx * axis.along[0] + dy * axis.along[1]) <= _PARALLEL
         offs = sorted(axis.off(point) for point in line.ends)
-        if across and abs(axis.on(line.ends[0]) - t) <= _MEET and offs[0] <= _MEET and offs[1] >= -_MEET:
+        if across and abs(axis.on(line.ends[0]) - t) <= _MEET and _extends(offs):
             return True
     return False
+
+
+def _extends(offs: Sequence[float]) -> bool:
+    """Whether a line across a dimension line, of which the ends are so far off it, is one of its extension lines: the
+    back of an arrowhead is not."""
+    return offs[0] <= _MEET and offs[1] >= -_MEET and max(-offs[0], offs[1]) > _BACK
 
 
 def _places(axis: _Axis, lines: Sequence[Piece], tips: Sequence[Point]) -> list[float]:
@@ -331,7 +326,7 @@ def _places(axis: _Axis, lines: Sequence[Piece], tips: Sequence[Point]) -> list[
         dx, dy = line.carrier.direction
         across = abs(dx * axis.along[0] + dy * axis.along[1]) <= _PARALLEL
         offs = sorted(axis.off(point) for point in line.ends)
-        if across and offs[0] <= _MEET and offs[1] >= -_MEET:
+        if across and _extends(offs):
             found.append(axis.on(line.ends[0]))
         elif max(map(abs, offs)) <= 0.1:
             found += [axis.on(point) for point in line.ends]
@@ -367,7 +362,16 @@ def _drawn(axis: _Axis, low: float, high: float, lines: Sequence[Piece], word: W
     return at >= high - _MEET
 
 
-def _foot(axis: _Axis, t: float, lines: Sequence[Piece], boxes: Sequence[Box]) -> Point:
+def _says(value: float, long: float, factor: float) -> bool:
+    """Whether a written value is a length on paper, at so many mm on paper per unit of it."""
+    return abs(long / factor - value) <= max(_SAME * value, 0.02)
+
+
+def _away(box: Box, point: Point) -> float:
+    return apart(box, (*point, *point))
+
+
+def _foot(axis: _Axis, t: float, lines: Sequence[Piece], views: Sequence[Scaled]) -> Point:
     """Where the extension line at a place of the dimension line starts: its end nearest to a view."""
     ends = [axis.point(t)]
     for line in lines:
@@ -380,6 +384,6 @@ def _foot(axis: _Axis, t: float, lines: Sequence[Piece], boxes: Sequence[Box]) -
             ends += line.ends
 
     def away(point: Point) -> float:
-        return min((apart(box, (*point, *point)) for box in boxes), default=0.0)
+        return min(_away(box, point) for box, _ in views)
 
     return min(ends, key=lambda point: (round(away(point), 3), -abs(axis.off(point))))

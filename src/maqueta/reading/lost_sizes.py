@@ -12,7 +12,7 @@ from maqueta.reading.loose_sizes import tip_of
 #: An arrowhead stands within this of what it belongs to, mm (common practice, no source).
 _NEAR: Final = 2.0
 #: A callout that begins or ends with a sign for what is not there.
-_OPEN_END: Final = re.compile(r"^\s*[⌴⌵↧×]|[⌴⌵↧×]\s*$")
+_OPEN_END: Final = re.compile(r"^\s*[⌴⌵↧×]|[⌴⌵↧×Ø⌀]\s*$")
 
 
 def is_cut_short(text: str) -> bool:

@@ -48,11 +48,16 @@ def poses_at(
 ) -> list[Pose]:
     """Poses at one scale; the vote is the share of line that agrees, a fitting box counts a little."""
     own, factor = candidate.stations, scale * unit
-    across = _offsets(drawn.upright, own.upright, drawn.circles, own.circles, 0, factor, tolerance)
-    up = _offsets(drawn.level, own.level, drawn.circles, own.circles, 1, factor, tolerance)
-    across = across or [(box[0] - factor * candidate.box[0], 0.0)]
-    up = up or [(box[1] - factor * candidate.box[1], 0.0)]
-    whole = _length(drawn) + factor * _length(own)
+    rounds = (np.concatenate((drawn.circles, drawn.rings)), np.concatenate((own.circles, own.rings)))
+    across = _offsets(drawn.upright, own.upright, *rounds, 0, factor, tolerance)
+    up = _offsets(drawn.level, own.level, *rounds, 1, factor, tolerance)
+    # Where curves alone vote, as arcs of small ellipses may, the box is as good a reason.
+    if not len(drawn.upright) or not len(own.upright):
+        across.append((box[0] - factor * candidate.box[0], 0.0))
+    if not len(drawn.level) or not len(own.level):
+        up.append((box[1] - factor * candidate.box[1], 0.0))
+    # Of rings only those drawn count: how many a view has, in how many pieces, says nothing against it.
+    whole = _length(drawn) + 4 * float(drawn.rings[:, 2].sum()) + factor * _length(own)
     width, height = candidate.box[2] - candidate.box[0], candidate.box[3] - candidate.box[1]
     fit = 1.0 - 0.5 * (_off(factor * width, box[2] - box[0]) + _off(factor * height, box[3] - box[1]))
     poses = [

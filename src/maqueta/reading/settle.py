@@ -1,12 +1,13 @@
 """Lines of which neither dashes nor layer tell what they are: settled style by style by what the part would show."""
 
+import math
 from collections import defaultdict
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Final
 
 from maqueta.geometry.box import box_of, grown
-from maqueta.geometry.carrier import Similarity
+from maqueta.geometry.carrier import Circle, Line, Similarity
 from maqueta.geometry.compare import DrawnPiece, length_of, lying_on
 from maqueta.geometry.line_set import Piece, extremes
 from maqueta.phrases.phrase import Phrase, phrase
@@ -26,6 +27,8 @@ _AT_LEAST: Final = 0.2
 #: It is that of hidden lines when this share of what lies on the part lies on hidden ones.
 _HIDDEN: Final = 0.7
 _MOST_GROUPS: Final = 16
+#: A stroke is in line with another within this, mm.
+_BESIDE: Final = 0.1
 
 
 @dataclass(frozen=True)
@@ -67,9 +70,12 @@ def settle_open(
     styled = _stroke_styles(strokes, kinds)
     for style, members in sorted(by_style.items(), key=lambda entry: -_ink(strokes, entry[1])):
         if (sibling := _left_over(strokes, members, styled.get(style, ()))) is not None:
-            for index in members:
+            left = [i for i in members if sibling != "centre" or _in_line(strokes[i], styled[style])]
+            for index in left:
                 result[index] = sibling
-            continue
+            members = [i for i in members if i not in left]
+            if not members:
+                continue
         share, hidden = _on_the_part(strokes, kinds, certain or members, members, projected, scales, tolerance)
         # Where nothing else is a view, most of the ink may be that of sections, details and auxiliary views.
         if share < (_MOSTLY if certain else _AT_LEAST):
@@ -104,6 +110,17 @@ def _left_over(strokes: Sequence[Stroke], members: Sequence[int], joined: Sequen
     short = all(strokes[i].piece.length <= 1.2 * longest for i in members)
     few = _ink(strokes, members) <= sum(stroke.piece.length for _, stroke in joined)
     return joined[0][0] if short and few else None
+
+
+def _in_line(stroke: Stroke, joined: Sequence[tuple[Kind, Stroke]]) -> bool:
+    """Whether a stroke goes on along one of some broken lines: what is left over of a centre line does."""
+    return any(
+        isinstance(own.piece.carrier, Line | Circle)
+        and all(
+            math.dist(own.piece.carrier.point(own.piece.carrier.parameter(p)), p) <= _BESIDE for p in stroke.piece.ends
+        )
+        for _, own in joined
+    )
 
 
 def _ink(strokes: Sequence[Stroke], members: Sequence[int]) -> float:

@@ -5,21 +5,23 @@ from collections.abc import Collection, Sequence
 from dataclasses import dataclass, replace
 from typing import Final
 
-from maqueta.geometry.box import Box, apart, box_of, within
-from maqueta.geometry.carrier import Line, Point, Similarity
+from maqueta.geometry.box import Box, box_of, within
+from maqueta.geometry.carrier import Circle, Point, Similarity
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.arranged import Standing, arrange
 from maqueta.reading.axes_by_ink import axes_by_ink
 from maqueta.reading.begun import BegunSheet, begun
-from maqueta.reading.by_place import AXIS_NEAR, told_by_place
+from maqueta.reading.by_place import told_by_place
 from maqueta.reading.by_the_ink import by_the_ink
 from maqueta.reading.candidates import STRANGE
+from maqueta.reading.centre_lines import centre_lines
 from maqueta.reading.content import Content, Stroke
 from maqueta.reading.expectation import Expectation
 from maqueta.reading.frame import SheetFrame
 from maqueta.reading.identify import Fit
 from maqueta.reading.kinds import Kind, pattern_kind
+from maqueta.reading.loose_curves import with_loose_curves
 from maqueta.reading.loose_sizes import Loose, loose_sizes
 from maqueta.reading.lost_sizes import is_cut_short, lost_sizes
 from maqueta.reading.notes import notes_of
@@ -28,8 +30,9 @@ from maqueta.reading.sizes import tie_sizes
 from maqueta.reading.special.belonging import labels_of_groups
 from maqueta.reading.special.matching import Known, Matching
 from maqueta.reading.special.on_sheet import with_special
-from maqueta.reading.title_by_ink import title_by_ink
+from maqueta.reading.title_by_ink import SIGNS, title_by_ink
 from maqueta.reading.view_groups import Group
+from maqueta.sheet.dimension import Dimension, LinearDimension, true_size
 from maqueta.sheet.document import (
     MOST_DIMENSIONS,
     MOST_MARKS,
@@ -43,14 +46,18 @@ from maqueta.sheet.document import (
 )
 from maqueta.sheet.drafted import Pen, drafted_of
 from maqueta.sheet.drafted_line import Drafted, points_of
-from maqueta.sheet.fields import Identifier
+from maqueta.sheet.fields import FormField, Identifier
 from maqueta.sheet.placed import PlacedView, placed_views
 from maqueta.sheet.sheet_form import SheetForm
 from maqueta.sheet.view import MOST_LINES, View
 from maqueta.sheet.view_graph import with_front
+from maqueta.sheet.written_sizes import converted
 from maqueta.sizes.pitch_circles import pitch_circles
+from maqueta.sizes.text import read_text
 from maqueta.solid.unit import MILLIMETRES, Unit
 
+#: A size lettered by hand says something else than it should from this share on.
+_MISREAD: Final = 0.01
 _GEOMETRY: Final = ("visible", "hidden", "open")
 
 
@@ -94,17 +101,23 @@ def finished(sheet: BegunSheet, projected: ProjectedPart, asks: bool = False) ->
     )
     fits, front, special = _told_apart(matching, sheet.told_of.any)
     groups = [replace(group, members=matching.members(place)) for place, group in enumerate(sheet.groups)]
+    strokes = with_loose_curves(strokes, settled.dropped, fits, projected, expected.tolerance)
     kinds: Sequence[Kind]
-    groups, kinds = told_by_place(groups, fits, strokes, settled.kinds, settled, projected, expected.tolerance)
-    views, left = _as_many_lines(_views(groups, fits, strokes, kinds, settled.either, projected))
-    shift = _shift(sheet.frame)
+    narrow = _narrow(strokes) if content.ink is not None else frozenset[int]()
+    rings = _rings(strokes) if content.ink is not None else frozenset[int]()
+    groups, kinds = told_by_place(
+        groups, fits, strokes, settled.kinds, settled, projected, expected.tolerance, narrow, rings
+    )
+    views, left = as_many_lines(_views(groups, fits, strokes, kinds, settled.either, projected))
+    shift = shift_of(sheet.frame)
     document = SheetDocument(
-        paper=expected.form_paper if sheet.on_form else _paper(sheet.frame, expected),
+        paper=expected.form_paper if sheet.on_form else paper_of_frame(sheet.frame, expected),
         units=expected.units,
         style=expected.style,
         decimals=expected.decimals,
         views=with_front(views, views[front].id) if front is not None else tuple(views),
         title=sheet.title,
+        by_hand=content.by_hand,
     )
     document = with_special(document, matching, special, projected)
     doubts, axes_in_doubt = 0, tuple[CentreLine, ...]()
@@ -118,30 +131,38 @@ def finished(sheet: BegunSheet, projected: ProjectedPart, asks: bool = False) ->
     pitches = {i.view.id: pitch_circles(projected.part, i.orthographic) for i in drawn if i.orthographic is not None}
     all_sizes, leaders = [*content.sizes, *loose.sizes], [*content.pointers, *loose.pointers]
     tied = tie_sizes(all_sizes, leaders, content.words, drawn, expected.tolerance, pitches, content.ink)
+    misread = _misread(tied.dimensions, placed, projected.part.unit, expected.units) if content.by_hand else {}
+    doubtful = content.doubtful | {own.text for own in tied.dimensions if own.id in misread}
     # What a text may say or not is no claim: the size is as it should be.
     sizes = tuple(
-        own.model_copy(update={"text": None}) if own.text in content.doubtful else own for own in tied.dimensions
+        own.model_copy(update={"text": None}) if own.text in doubtful else own
+        for own in tied.dimensions
+        if not (own.id in misread and _elsewhere(own, tied.dimensions))
     )
-    centre_lines = (*_centre_lines(axes, [(item.view, item.box, item.factor) for item in placed]), *axes_in_doubt)
-    document = document.model_copy(update={"marks": centre_lines[:MOST_MARKS], "dimensions": sizes[:MOST_DIMENSIONS]})
+    marks = (*centre_lines(axes, placed), *axes_in_doubt)
+    document = document.model_copy(update={"marks": marks[:MOST_MARKS], "dimensions": sizes[:MOST_DIMENSIONS]})
     notes = notes_of(content.words, sheet.frame, tied.used)
     document = document.model_copy(update={"notes": notes[:MOST_NOTES]})
     untied: list[Phrase] = []
+    if content.recognised:
+        in_part = [own.text for own in tied.dimensions if own.text in doubtful or is_cut_short(own.text or "")]
+        block = sheet.frame.title
+        heads = [shape for shape in content.filled if block is None or not within(box_of(shape), block)]
+        lost = lost_sizes(heads, all_sizes, leaders) + len(in_part) + len(tied.loose) + len(loose.unclear)
+        document = document.model_copy(update={"unread_sizes": lost})
+        untied += [phrase("unread-sizes", count=lost)] if lost else []
     if content.ink is not None:
         shown = axes_by_ink(document, projected, content.ink, expected.tolerance)
         doubts += len(shown)
-        title = title_by_ink(sheet.title, _on_form(sheet), content.ink, expected.angle, document.views)
+        document = document.model_copy(update={"marks": (*document.marks, *shown)[:MOST_MARKS]})
+    if (seen_there := content.ink or content.lettered) is not None:
+        signs: tuple[FormField, ...] = SIGNS if content.ink is not None else ("scale",)
+        title = title_by_ink(sheet.title, _on_form(sheet), seen_there, expected.angle, document.views, signs)
         if title.fields:
             names = tuple(phrase("field-name", field=field) for field in title.fields)
             untied.append(phrase("unread-title", fields=names))
-        in_part = [own.text for own in tied.dimensions if own.text in content.doubtful or is_cut_short(own.text or "")]
-        block = sheet.frame.title
-        heads = [shape for shape in content.filled if block is None or not within(box_of(shape), block)]
-        unread = lost_sizes(heads, all_sizes, leaders)
-        lost = unread + len(in_part) + len(tied.loose) + len(loose.unclear)
-        marks = (*document.marks, *shown)[:MOST_MARKS]
-        document = document.model_copy(update={"marks": marks, "title": title.title, "unread_sizes": lost})
-        untied += [phrase("unread-sizes", count=lost)] if lost else []
+        document = document.model_copy(update={"title": title.title})
+    untied += misread.values()
     untied += [phrase("unread-loose-dimension", text=text) for text in tied.loose]
     untied += [phrase("unread-loose-text", text=text) for text in loose.unclear]
     too_many = [
@@ -149,7 +170,7 @@ def finished(sheet: BegunSheet, projected: ProjectedPart, asks: bool = False) ->
         for count, what, most in (
             (sheet.beyond, "groups", MOST_VIEWS),
             (len(tied.dimensions) - MOST_DIMENSIONS, "dimensions", MOST_DIMENSIONS),
-            (len(centre_lines) - MOST_MARKS, "centre-lines", MOST_MARKS),
+            (len(marks) - MOST_MARKS, "centre-lines", MOST_MARKS),
             (len(notes) - MOST_NOTES, "notes", MOST_NOTES),
         )
         if count > 0
@@ -160,9 +181,60 @@ def finished(sheet: BegunSheet, projected: ProjectedPart, asks: bool = False) ->
         untied.append(phrase("unread-stretches", count=doubts))
     if expected.form is not None and not sheet.on_form:
         untied.append(phrase("form-not-on-sheet"))
-    seen = [] if content.ink is None else [phrase("unread-picture-read")]
-    not_read = [*seen, *content.not_read, *settled.left_out, *untied, *too_many]
-    return ReadSheet(_moved(document, shift), tuple(not_read), Original(content, shift))
+    not_read = [*how_seen(content), *content.not_read, *settled.left_out, *untied, *too_many]
+    return ReadSheet(moved_sheet(document, shift), tuple(not_read), Original(content, shift))
+
+
+def how_seen(content: Content) -> tuple[Phrase, ...]:
+    """What is to be known of how a sheet was read: from a picture, or its letters by how they look."""
+    if content.ink is not None:
+        return (phrase("unread-picture-read"),)
+    return (phrase("unread-letters-drawn"),) if content.recognised else ()
+
+
+def _misread(
+    dimensions: Sequence[Dimension], placed: Sequence[PlacedView], unit: Unit, written_in: Unit
+) -> dict[str, Phrase]:
+    """Sizes lettered by hand that are read as something else than what they stand at, by id, with what is asked.
+
+    Who letters by hand is misread more often than wrong.
+    """
+    by_id = {item.view.id: item.view.at for item in placed}
+    asked = {}
+    for own in dimensions:
+        true = true_size(own) if own.kind == "angle" else converted(true_size(own), unit, written_in)
+        value = read_text(own.text, true).value if own.text else None
+        if value is not None and abs(value - true) > _MISREAD * true:
+            x, y = (a + b for a, b in zip(by_id[own.view], own.place, strict=True))
+            asked[own.id] = phrase("unread-doubtful", text=own.text or "", x=x, y=y)
+    return asked
+
+
+def _elsewhere(misread: Dimension, dimensions: Sequence[Dimension]) -> bool:
+    """Whether a misread size stands at what another one measures: it is one of something else then."""
+    measured = _measured(misread)
+    return any(own.id != misread.id and _measured(own) == measured for own in dimensions)
+
+
+def _measured(size: Dimension) -> tuple[object, ...]:
+    """What a size is one of, equal for two of the same."""
+    way = size.along if isinstance(size, LinearDimension) else ""
+    return (size.view, size.kind, way, round(true_size(size), 3))
+
+
+def _narrow(strokes: Sequence[Stroke]) -> frozenset[int]:
+    """The strokes of a picture that are drawn narrower than its widest ones."""
+    widest = max((stroke.style.width or 0 for stroke in strokes), default=0)
+    return frozenset(i for i, stroke in enumerate(strokes) if (stroke.style.width or widest) < widest)
+
+
+def _rings(strokes: Sequence[Stroke]) -> frozenset[int]:
+    """The circles in dashes without dots."""
+    return frozenset(
+        i
+        for i, stroke in enumerate(strokes)
+        if isinstance(stroke.piece.carrier, Circle) and len(stroke.style.pattern) == 2
+    )
 
 
 def _told_apart(matching: Matching, told: bool) -> tuple[list[Fit | None], int | None, dict[int, Known]]:
@@ -212,12 +284,16 @@ def _loose(
     """Sizes and leaders drawn as loose lines and texts."""
     lines = [stroke.piece for i, stroke in enumerate(strokes) if kinds[i] == "dimension" or i in dropped]
     words = [word for word in content.words if title is None or not word.stands_in(title)]
-    scale = Counter(item.view.scale for item in placed if item.view.kind == "principal").most_common(1)
-    factor = (scale[0][0] if scale else 1.0) * MILLIMETRES[units]
-    return loose_sizes(words, lines, content.filled, [item.box for item in placed], factor)
+    scales = Counter(item.view.scale for item in placed if item.orthographic is not None).most_common(1)
+    usual = scales[0][0] if scales else 1.0
+    scaled = [
+        (item.box, (item.view.scale if item.orthographic is not None else usual) * MILLIMETRES[units])
+        for item in placed
+    ]
+    return loose_sizes(words, lines, content.filled, scaled)
 
 
-def _as_many_lines(views: Sequence[View]) -> tuple[list[View], int]:
+def as_many_lines(views: Sequence[View]) -> tuple[list[View], int]:
     """Views with as many lines and points as a sheet may have, in their order, and how many lines are left out."""
     kept, room, points = [], MOST_LINES, MOST_POINTS_IN_ALL
     for view in views:
@@ -266,7 +342,8 @@ def _views(
     return views
 
 
-def _paper(frame: SheetFrame, expected: Expectation) -> Paper:
+def paper_of_frame(frame: SheetFrame, expected: Expectation) -> Paper:
+    """The paper a frame is of, or the one that is asked for."""
     if frame.border is None:
         return Paper(size=expected.paper, landscape=expected.landscape)
     return Paper(
@@ -276,7 +353,7 @@ def _paper(frame: SheetFrame, expected: Expectation) -> Paper:
     )
 
 
-def _shift(frame: SheetFrame) -> tuple[float, float]:
+def shift_of(frame: SheetFrame) -> tuple[float, float]:
     """What brings the sheet's lower left corner to the origin: nothing unless the sheet is drawn elsewhere."""
     if frame.paper is not None:
         x, y = frame.paper[:2]
@@ -286,7 +363,7 @@ def _shift(frame: SheetFrame) -> tuple[float, float]:
     return (0.0, 0.0)
 
 
-def _moved(document: SheetDocument, shift: tuple[float, float]) -> SheetDocument:
+def moved_sheet(document: SheetDocument, shift: tuple[float, float]) -> SheetDocument:
     """A sheet shifted on its paper as a whole."""
     if shift == (0.0, 0.0):
         return document
@@ -302,18 +379,3 @@ def _moved(document: SheetDocument, shift: tuple[float, float]) -> SheetDocument
         paper = paper.model_copy(update={"frame": Frame(**boxes)})
     notes = tuple(note.model_copy(update={"at": (note.at[0] + x, note.at[1] + y)}) for note in document.notes)
     return document.model_copy(update={"views": views, "paper": paper, "notes": notes})
-
-
-def _centre_lines(axes: Sequence[Stroke], views: Sequence[tuple[View, Box, float]]) -> tuple[CentreLine, ...]:
-    """Centre lines of the views they run through; one that runs through several belongs to each."""
-    result: list[CentreLine] = []
-    for stroke in axes:
-        if not isinstance(stroke.piece.carrier, Line):
-            continue
-        first, last = stroke.piece.ends
-        own = box_of((first, last))
-        near = [entry for entry in views if apart(own, entry[1]) <= AXIS_NEAR]
-        for view, _, factor in near[:6]:
-            start, end = (((p[0] - view.at[0]) / factor, (p[1] - view.at[1]) / factor) for p in (first, last))
-            result.append(CentreLine(id=f"c{len(result) + 1}", view=view.id, start=start, end=end, beyond=0.0))
-    return tuple(result)

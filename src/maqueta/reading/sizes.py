@@ -6,7 +6,8 @@ from dataclasses import dataclass
 from typing import Final, Literal
 
 from maqueta.geometry.box import apart
-from maqueta.geometry.carrier import Circle, Line, Point
+from maqueta.geometry.carrier import Circle, Line, Point, line_through
+from maqueta.geometry.crossing import crossings
 from maqueta.geometry.line_set import LineSet, extremes
 from maqueta.reading.content import Pointer, Size, Words
 from maqueta.reading.ink_map import InkMap
@@ -29,6 +30,10 @@ _FAR, _FAR_SEEN = 10 * _GAP, 40 * _GAP
 #: along so much of the way, so many places a mm, and points at its middle within so much, mm (common practice, no
 #: source).
 _SAME, _GOES_ON, _PLACES, _AT_MIDDLE = 5e-3, 0.97, 4.0, 0.8
+#: A size of a picture may be taken from what lies so near, mm, where it says so (common practice, no source).
+_MEANT: Final = 1.0
+#: A point lies on a line within this.
+_ON: Final = 1e-6
 #: Letters lower than this (mm) are not meant to be read as they are (common practice, no source).
 _READABLE: Final = 1.0
 #: Circles through the centres of holes, by the id of the view that shows them.
@@ -61,7 +66,7 @@ def tie_sizes(
     dimensions: list[Dimension] = []
     loose: list[str] = []
     for size in sizes:
-        tied = _tied(size, views, tolerance, pitches, f"d{len(dimensions) + 1}", _FAR if seen is None else _FAR_SEEN)
+        tied = _tied(size, views, tolerance, pitches, f"d{len(dimensions) + 1}", seen is not None)
         if tied is None:
             loose.append(size.text)
         else:
@@ -106,7 +111,7 @@ def _lettering(size: Size) -> Lettering | None:
 
 
 def _tied(
-    size: Size, views: Sequence[PlacedView], tolerance: float, pitches: Pitches, name: str, reach: float
+    size: Size, views: Sequence[PlacedView], tolerance: float, pitches: Pitches, name: str, seen: bool
 ) -> Dimension | None:
     if size.kind in ("diameter", "radius"):
         return _round(size, views, tolerance, name) or _pitch(size, views, tolerance, pitches, name)
@@ -114,14 +119,15 @@ def _tied(
         return angle_at(size, size.vertex, views, tolerance, name)
     candidates = []
     for item in views:
-        start, start_off = _snapped(item, size.first, size.turn, tolerance)
-        end, end_off = _snapped(item, size.second, size.turn, tolerance)
+        meant = _levels_meant(item, size) if seen else (None, None)
+        start, start_off = _snapped(item, size.first, size, tolerance, meant[0])
+        end, end_off = _snapped(item, size.second, size, tolerance, meant[1])
         touching = max(_off_box(item, size.first), _off_box(item, size.second))
         candidates.append((touching > _GAP, start_off + end_off > 2 * tolerance, touching, item, start, end))
     if not candidates:
         return None
     far, _, touching, item, start, end = min(candidates, key=lambda c: c[:3])
-    if far and touching > reach:
+    if far and touching > (_FAR_SEEN if seen else _FAR):
         return None
     along: Literal["across", "up", "aligned"] = "aligned"
     turn = size.turn % math.pi
@@ -144,27 +150,52 @@ def _plane(item: PlacedView, point: Point) -> Point:
     return ((point[0] - item.view.at[0]) / item.factor, (point[1] - item.view.at[1]) / item.factor)
 
 
-def _snapped(item: PlacedView, point: Point, turn: float, tolerance: float) -> tuple[Point, float]:
-    """A measured point drawn onto what it measures: only its place along the measured direction matters.
+def _levels_meant(item: PlacedView, size: Size) -> tuple[float, float] | tuple[None, None]:
+    """The levels a size of a picture is taken between, where some of those it cannot be told from lie as far apart as
+    it says: where lines cross, they are seen a little beside where they are."""
+    value = read_text(size.text).value
+    if value is None:
+        return None, None
+    dx, dy = math.cos(size.turn), math.sin(size.turn)
+    levels = sorted({p[0] * dx + p[1] * dy for p in _points(item.lines)})
+    near = []
+    for point in (size.first, size.second):
+        x, y = _plane(item, point)
+        here = x * dx + y * dy
+        near.append([(abs(level - here), level) for level in levels if abs(level - here) * item.factor <= _MEANT])
+    pairs = [
+        (one + other, a, b)
+        for one, a in near[0]
+        for other, b in near[1]
+        if abs(abs(a - b) - value) <= _SAME * max(value, abs(a - b)) / 2
+    ]
+    return min(pairs)[1:] if pairs else (None, None)
+
+
+def _snapped(
+    item: PlacedView, point: Point, size: Size, tolerance: float, level: float | None = None
+) -> tuple[Point, float]:
+    """A measured point drawn onto what it measures, a `level` that is known, or the nearest: only its place along the
+    measured direction matters.
 
     Returns the point in the view's plane, and how far it was off (mm on paper).
     """
     own = _plane(item, point)
-    dx, dy = math.cos(turn), math.sin(turn)
+    dx, dy = math.cos(size.turn), math.sin(size.turn)
     here = own[0] * dx + own[1] * dy
-    nearest = min(
-        (p[0] * dx + p[1] * dy for p in _points(item.lines)), key=lambda value: abs(value - here), default=here
-    )
+    levels = [level] if level is not None else [p[0] * dx + p[1] * dy for p in _points(item.lines)]
+    nearest = min(levels, key=lambda value: abs(value - here), default=here)
     off = abs(nearest - here) * item.factor
-    if off > tolerance:
+    if level is None and off > tolerance:
         return own, off
     shift = nearest - here
     met = (own[0] + shift * dx, own[1] + shift * dy)
-    return _onto(item, met, nearest, (dx, dy)), off
+    return _onto(item, met, nearest, (dx, dy), _plane(item, size.place)), off
 
 
-def _onto(item: PlacedView, point: Point, level: float, along: Point) -> Point:
-    """Over the gap of an extension line onto the nearest corner or centre of its level."""
+def _onto(item: PlacedView, point: Point, level: float, along: Point, place: Point) -> Point:
+    """Over the gap of an extension line onto the nearest corner or centre of its level, else onto the next line, seen
+    from the dimension line at `place`."""
     dx, dy = along
     here = -point[0] * dy + point[1] * dx
     across = [
@@ -172,8 +203,23 @@ def _onto(item: PlacedView, point: Point, level: float, along: Point) -> Point:
     ]
     best = min(across, key=lambda value: abs(value - here), default=here)
     if abs(best - here) * item.factor > _GAP:
-        return point
+        return _next_line(item, point, along, place) or point
     return (point[0] - (best - here) * dy, point[1] + (best - here) * dx)
+
+
+def _next_line(item: PlacedView, point: Point, along: Point, place: Point) -> Point | None:
+    """Where an extension line that begins at a point would meet the view, within the gap such lines keep."""
+    dx, dy = along
+    away = 1.0 if (point[0] - place[0]) * -dy + (point[1] - place[1]) * dx > 0 else -1.0
+    ux, uy = -dy * away, dx * away
+    ray, _ = line_through(point, (point[0] + ux, point[1] + uy))
+    met = [
+        ((x - point[0]) * ux + (y - point[1]) * uy, (x, y))
+        for piece in item.lines.of("visible", "hidden")
+        for x, y in crossings(ray, piece, _ON)
+    ]
+    reached = min((own for own in met if -_ON <= own[0] * item.factor <= _GAP), default=None)
+    return None if reached is None else reached[1]
 
 
 def _points(lines: LineSet) -> Iterator[Point]:
@@ -287,7 +333,7 @@ def _note(
     if best is None or (best[0] and best[1] > reach):
         return None
     _, _, item, circle, pitch = best
-    tied = _round_dimension(note, written.symbol == "radius", item, circle, pointer.points[-1], name)
+    tied = _round_dimension(note, written.symbol == "radius", item, circle, pointer.knee, name)
     return tied.model_copy(update={"pitch": True, "count": 1}) if pitch else tied
 
 

@@ -99,7 +99,7 @@ def chamfer_at(
     if best is None or best[0] > max(1.0, 3 * tolerance):
         return None
     _, item, (start, end) = best
-    at = pointer.points[-1]
+    at = pointer.knee
     return ChamferDimension(
         id=name,
         view=item.view.id,

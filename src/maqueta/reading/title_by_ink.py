@@ -11,18 +11,16 @@ from maqueta.projection.arrangement import Angle
 from maqueta.reading.content import lettering_width
 from maqueta.reading.ink_map import InkMap
 from maqueta.sheet.document import TitleBlock
-from maqueta.sheet.fields import FormField, TitleField
-from maqueta.sheet.scales import write_scale
+from maqueta.sheet.fields import UNREADABLE, FormField, TitleField
+from maqueta.sheet.scales import parse_scale, write_scale
 from maqueta.sheet.sheet_form import SheetForm
 from maqueta.sheet.view import View
 
-#: What is written in a field whose letters could not be read.
-UNREADABLE: Final = "?"
 #: The rim of a field that lines of the form may reach into, the white around captions, and the grid on which ink is
 #: looked for, mm; fewer inked places than this are specks (common practice, no source).
 _RIM, _WHITE, _STEP, _SPECKS = 0.7, 0.4, 0.4, 4
 #: What is told of a title block by signs alone, which are lost first, whatever block it is.
-_SIGNS: Final[tuple[FormField, ...]] = ("scale", "angle")
+SIGNS: Final[tuple[FormField, ...]] = ("scale", "angle")
 
 
 @dataclass(frozen=True)
@@ -34,13 +32,18 @@ class TitleInDoubt:
 
 
 def title_by_ink(
-    title: TitleBlock, form: tuple[SheetForm, Point] | None, ink: InkMap, angle: Angle, views: Sequence[View]
+    title: TitleBlock,
+    form: tuple[SheetForm, Point] | None,
+    ink: InkMap,
+    angle: Angle,
+    views: Sequence[View],
+    signs: Sequence[FormField] = SIGNS,
 ) -> TitleInDoubt:
-    """A title block read from a picture. `form` is the form it stands on and by how much that is moved (mm), where the
-    form is known: a field is in doubt where ink is seen in it. Of other blocks scale and angle are, if they were not
+    """A title block whose letters were recognised. `form` is the form it stands on and by how much that is moved (mm),
+    where the form is known: a field is in doubt where ink is seen in it. Of other blocks `signs` are, if they were not
     read. `angle` is the one asked for.
     """
-    unread = tuple(field for field in _fields(form, ink) if _is_empty(title, field))
+    unread = tuple(field for field in _fields(form, ink, signs) if _is_empty(title, field))
     fields: dict[TitleField, str] = dict(title.fields)
     scales = Counter(view.scale for view in views if view.kind == "principal").most_common(1)
     for field in unread:
@@ -53,12 +56,16 @@ def title_by_ink(
 
 
 def _is_empty(title: TitleBlock, field: FormField) -> bool:
-    return title.angle is None if field == "angle" else not title.fields.get(field, "").strip()
+    if field == "angle":
+        return title.angle is None
+    text = title.fields.get(field, "").strip()
+    # What was read as a scale and is none was misread: a colon is soon taken for a letter.
+    return not text or (field == "scale" and parse_scale(text) is None)
 
 
-def _fields(form: tuple[SheetForm, Point] | None, ink: InkMap) -> Sequence[FormField]:
+def _fields(form: tuple[SheetForm, Point] | None, ink: InkMap, signs: Sequence[FormField]) -> Sequence[FormField]:
     if form is None:
-        return _SIGNS
+        return signs
     own, (x, y) = form
     captions = [
         grown((t.at[0] - x0, t.at[1], t.at[0] - x0 + wide, t.at[1] + t.height), _WHITE)

@@ -81,6 +81,10 @@ _THIRD: Final = r"\b(?:THIRD|3RD|TERCER|3ER|DRITTE|TROISIEME|AMERICAN|AMERIKAN|3
 _STATED: Final = r"\s*-?\s*(?:ANGLE|DIEDRO|DIEDRE|WINKEL|QUADRANT|ANGULO|O?\.? ?METHODE|PROJE|PROYE)"
 
 
+#: Values that stand beside their label without a sign between them: "SCALE 1:2", "SHEET 3 OF 7".
+_BARE: Final = {"scale": r"^\s+\d", "sheet": r"^\s+\d+\s*(?:(?:/|OF|DE|VON|SUR)\s*\d+)?\s*$"}
+
+
 def label_of(text: str) -> tuple[str, str] | None:
     """The field a text names and what stands behind the label ("SCALE: 1:2" → "scale", "1:2"); None for no label."""
     words = plain(text).strip()
@@ -88,9 +92,9 @@ def label_of(text: str) -> tuple[str, str] | None:
         if not words.startswith(label):
             continue
         rest = words[len(label) :]
-        # Without a sign between them only a scale is taken as label and value ("SCALE 1:2").
+        # Without a sign between them only scales and numbers of sheets are taken as label and value ("SCALE 1:2").
         signed = not rest or re.match(r"^\s*[.:=#]|^\s*$", rest) is not None
-        if not signed and not (field == "scale" and re.match(r"^\s+\d", rest)):
+        if not signed and not (field in _BARE and re.match(_BARE[field], rest)):
             continue
         tail = text.strip()[len(text.strip()) - len(rest) :] if rest else ""
         value = re.sub(r"^\s*[.#]*\s*[:=]*\s*", "", tail)

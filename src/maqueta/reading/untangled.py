@@ -3,7 +3,6 @@
 On a sheet without layers, widths and line types nothing else tells them.
 """
 
-from collections import Counter
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from typing import Final
@@ -196,10 +195,9 @@ class _Finder:
 
     def sizes(self, views: Sequence[_View], free: Sequence[int]) -> tuple[set[int], Loose]:
         """The strokes that sizes are made of, and the sizes."""
-        scale = Counter(view.scale for view in views).most_common(1)[0][0]
         pieces = [self.strokes[i].piece for i in free]
-        boxes = [view.box for view in views]
-        found = loose_sizes(self.words, pieces, self.content.filled, boxes, scale * MILLIMETRES[self.units])
+        scaled = [(view.box, view.scale * MILLIMETRES[self.units]) for view in views]
+        found = loose_sizes(self.words, pieces, self.content.filled, scaled)
         return {free[k] for k in found.used}, found
 
     def _within(

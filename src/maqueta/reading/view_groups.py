@@ -1,7 +1,9 @@
 """The lines of a sheet gathered into views: what lies together, taken apart where views overlap."""
 
+import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
+from typing import Final
 
 from maqueta.geometry.box import Box, apart, box_of, grown, union
 from maqueta.geometry.compare import DrawnPiece
@@ -15,6 +17,10 @@ from maqueta.reading.kinds import Kind
 
 #: A group with fewer lines than this, or less ink than this part of a usual view, is a stray line of a view near by.
 _FEW_LINES, _LITTLE_INK = 3, 0.08
+#: Views that are as large, within this share, and stand in one place, within this (mm), are one.
+_AS_LARGE, _ONE_PLACE = 0.01, 1.0
+#: What stands so near to a view, mm, may be a part of it that was torn off.
+_AT_IT: Final = 1.0
 
 
 @dataclass(frozen=True)
@@ -64,7 +70,42 @@ def view_groups(
         pieces = [drawn_piece(strokes[i], kinds[i], i in either) for i in members]
         return identify(projected, pieces, scales, expected.tolerance, expected.hidden_lines)
 
-    return _gathered(result, fits_of)
+    return _as_one(_gathered(result, fits_of), fits_of)
+
+
+def _as_one(groups: Sequence[Group], fits_of: Callable[[Sequence[int]], list[Fit]]) -> list[Group]:
+    """Groups that are one view in one place put together: without the lines between them it falls apart into some.
+
+    What could be nothing by itself and stands in or at a view is put to it where that is more like itself with it.
+    """
+    result: list[Group] = []
+    for group in sorted(groups, key=lambda own: not own.fits):
+        for place, other in enumerate(result):
+            at_it = not group.fits and other.fits and apart(group.box, other.box) <= _AT_IT
+            if not at_it and not _same_view(other, group):
+                continue
+            members = tuple(sorted((*other.members, *group.members)))
+            whole = Group(members, union([other.box, group.box]), tuple(fits_of(members)))
+            if not at_it:
+                result[place] = whole if whole.fits else replace(whole, fits=other.fits)
+                break
+            if _same_view(other, whole) and whole.fits[0].disagreement < other.fits[0].disagreement:
+                result[place] = whole
+                break
+        else:
+            result.append(group)
+    return result
+
+
+def _same_view(one: Group, other: Group) -> bool:
+    if not one.fits or not other.fits:
+        return False
+    first, second = one.fits[0], other.fits[0]
+    return (
+        first.identity == second.identity
+        and abs(first.scale - second.scale) <= _AS_LARGE * first.scale
+        and math.dist(first.at, second.at) <= _ONE_PLACE
+    )
 
 
 def _gathered(groups: Sequence[Group], fits_of: Callable[[Sequence[int]], list[Fit]]) -> list[Group]:

@@ -14,6 +14,7 @@ from fastapi.routing import APIRoute
 from maqueta.phrases.phrase import phrase
 from maqueta.service import guards, health
 from maqueta.service.admission import MOST_ASIDE, PLACES
+from maqueta.service.assemblies import routes as assembly_routes
 from maqueta.service.bench import document_routes, model_answer_routes, readers_eye_routes, receipts
 from maqueta.service.bench import routes as bench_routes
 from maqueta.service.deliveries import original_routes
@@ -23,6 +24,7 @@ from maqueta.service.exercises import routes as exercise_routes
 from maqueta.service.interface_files import PackedFiles
 from maqueta.service.jobs import routes as job_routes
 from maqueta.service.marking import (
+    correction_routes,
     likeness_routes,
     marks_out_routes,
     rule_routes,
@@ -35,6 +37,11 @@ from maqueta.service.marking import routes as marking_routes
 from maqueta.service.metrics import noted_work
 from maqueta.service.people import account_routes, class_routes, people_routes
 from maqueta.service.queue.chosen import work_queue
+from maqueta.service.sets import class_file_routes as set_class_file_routes
+from maqueta.service.sets import file_routes as set_file_routes
+from maqueta.service.sets import routes as set_routes
+from maqueta.service.sets import title_block_routes as set_title_block_routes
+from maqueta.service.sets import wall_routes as set_wall_routes
 from maqueta.service.settings import Settings, files_of
 from maqueta.service.sheet_forms import routes as sheet_form_routes
 from maqueta.service.shelf import builder_routes, model_routes, part_routes
@@ -69,6 +76,7 @@ def describe() -> FastAPI:
         class_routes,
         builder_routes,
         part_routes,
+        assembly_routes,
         model_routes,
         job_routes,
         exercise_routes,
@@ -80,6 +88,7 @@ def describe() -> FastAPI:
         delivery_routes,
         original_routes,
         marking_routes,
+        correction_routes,
         wall_routes,
         scheme_routes,
         rule_routes,
@@ -88,6 +97,11 @@ def describe() -> FastAPI:
         understanding_routes,
         marks_out_routes,
         receipts,
+        set_routes,
+        set_class_file_routes,
+        set_file_routes,
+        set_title_block_routes,
+        set_wall_routes,
         sheet_form_routes,
     )
     for area in areas:

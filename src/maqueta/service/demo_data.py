@@ -3,15 +3,16 @@
 import json
 import os
 import secrets
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import datetime, timedelta
-from typing import Final
+from typing import Any, Final
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from maqueta.demo.mistakes import MISTAKES, SPECIAL_MISTAKES
+from maqueta.demo.put_together import ASSEMBLIES, component_recipe, component_recipe_json, demo_assembly
 from maqueta.demo.school_form import NAME as FORM_NAME
 from maqueta.demo.school_form import school_form
 from maqueta.demo.workshop import EXERCISES, LEVELS, DemoExercise, demo_recipe, demo_recipe_json
@@ -21,6 +22,7 @@ from maqueta.making.starting_sheet import proposed_changes
 from maqueta.projection.look import Look
 from maqueta.projection.project import drawn
 from maqueta.projection.projected_part import ProjectedPart, from_json
+from maqueta.service.assemblies.documents import document_file
 from maqueta.service.marking.answers import FINDING, scope_json
 from maqueta.service.people.passwords import hashed
 from maqueta.service.settings import Settings
@@ -28,7 +30,11 @@ from maqueta.service.shelf.at_kernel import described
 from maqueta.service.shelf.part_files import kept
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.fields import TitleField
+from maqueta.solid.apart import pulled_apart
+from maqueta.solid.assembled import assembled
+from maqueta.solid.recipe import Recipe
 from maqueta.solid.source import part_of_recipe
+from maqueta.solid.triangulation import triangulated
 from maqueta.store.accounts import Role, add_account
 from maqueta.store.clock import now
 from maqueta.store.database import Database
@@ -36,6 +42,7 @@ from maqueta.store.exercises import add_exercise, exercise_for
 from maqueta.store.files import FileStore
 from maqueta.store.marking import decide
 from maqueta.store.models import Account, Enrolment, ExerciseRecord, PartRecord, SchoolClass
+from maqueta.store.models.shelf import ASSEMBLY_SUFFIX
 from maqueta.store.sheet_forms import add_sheet_form
 from maqueta.store.sheets import hand_in, save_draft
 from maqueta.store.shelf import add_part, keep_examined, label_part
@@ -130,6 +137,8 @@ def load_demo(database: Database, files: FileStore, settings: Settings) -> bool:
         projected = {
             slug: _part(session, files, instructor, slug, level) for level, slugs in LEVELS.items() for slug in slugs
         }
+        for slug in ASSEMBLIES:
+            _assembly(session, files, instructor, slug)
         add_sheet_form(session, instructor, FORM_NAME, school_form().model_dump(mode="json"))
         plans = {
             "reed-clamp": {s.login: (s.mistake, s.state) for s in _STUDENTS},
@@ -157,15 +166,43 @@ def _people(session: Session, password_hash: str) -> dict[str, Account]:
 def _part(
     session: Session, files: FileStore, owner: Account, slug: str, level: int
 ) -> tuple[PartRecord, ProjectedPart]:
-    recipe = demo_recipe(slug)
-    source = files.put((json.dumps(demo_recipe_json(slug), indent=2, ensure_ascii=False) + "\n").encode())
+    return _of_recipe(session, files, owner, slug, demo_recipe_json(slug), f"Level {level}")
+
+
+def _of_recipe(
+    session: Session, files: FileStore, owner: Account, slug: str, written: Mapping[str, Any], label: str
+) -> tuple[PartRecord, ProjectedPart]:
+    recipe = Recipe.model_validate(written)
+    source = files.put((json.dumps(written, indent=2, ensure_ascii=False) + "\n").encode())
     record = add_part(session, owner, recipe.name, f"{slug}.json", source)
     # The recipes ship with the application, so they need no worker of their own.
     work = described(*part_of_recipe(recipe), None, lambda _, __: None)
     keep_examined(record.current, kept(files, work))
-    label_part(session, record, [f"Level {level}"])
+    label_part(session, record, [label])
     session.flush()
     return record, from_json(work.dossier)
+
+
+def _assembly(session: Session, files: FileStore, owner: Account, slug: str) -> None:
+    """A demo assembly with its parts, ready on the shelf, with the way it is proposed to come apart."""
+    written = demo_assembly(slug)
+    parts = {
+        key: _of_recipe(session, files, owner, key, component_recipe_json(key), written.name)[0].current
+        for key in dict.fromkeys(own.part for own in written.components)
+    }
+    solids = {str(version.id): part_of_recipe(component_recipe(key)) for key, version in parts.items()}
+    placed = (own.model_copy(update={"part": str(parts[own.part].id)}) for own in written.components)
+    assembly = written.model_copy(update={"components": tuple(placed)})
+    shape, part = assembled(assembly, solids)
+    ways = {own.id: own.way for own in pulled_apart(part, triangulated(shape, part))}
+    pulled = (own.model_copy(update={"apart": ways[own.id]}) for own in assembly.components)
+    assembly = assembly.model_copy(update={"components": tuple(pulled)})
+    file_name = f"{assembly.name}{ASSEMBLY_SUFFIX}"
+    record = add_part(session, owner, assembly.name, file_name, document_file(files, assembly), list(parts.values()))
+    work = described(*assembled(assembly, solids), None, lambda _, __: None)
+    keep_examined(record.current, kept(files, work))
+    label_part(session, record, [assembly.name])
+    session.flush()
 
 
 def _due(days: int) -> datetime:

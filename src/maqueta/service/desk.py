@@ -5,27 +5,30 @@ from dataclasses import dataclass, replace
 from typing import Annotated, Final, TypeVar
 
 from anyio import from_thread
-from fastapi import Depends, HTTPException, Request
+from fastapi import Depends, HTTPException, Query, Request
 from pebble import ProcessExpired
 from sqlalchemy.orm import Session
 
 from maqueta.confined import reason_of
 from maqueta.judging.scope import Scope
-from maqueta.making.title_filled import Drafter
 from maqueta.phrases.phrase import phrase
 from maqueta.projection.look import Look
 from maqueta.service.desk_work import Desk
-from maqueta.service.exercises.answers import task_of
-from maqueta.service.exercises.variation import version_of
+from maqueta.service.exercises.answers import drafter_of, task_of
+from maqueta.service.exercises.variation import version_for, version_of
 from maqueta.service.marking.answers import SCOPE, scope_json
 from maqueta.service.marking.work import scope
+from maqueta.service.sets.beside import HANDED_IN, in_its_set
 from maqueta.service.shelf.looks import in_looks
 from maqueta.service.shelf.part_files import source_of
 from maqueta.service.world import InTransaction, InWorld, World, aside
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.clock import now
+from maqueta.store.errors import NotVisible
+from maqueta.store.exercises import exercise_for
 from maqueta.store.files import StoredFile
 from maqueta.store.models import Account, ExerciseRecord, SheetRecord, VersionRecord
+from maqueta.store.sheets import readable_sheet
 from maqueta.task.exercise import Exercise
 
 Result = TypeVar("Result")
@@ -59,17 +62,36 @@ class DeskPlace:
 
     def desk_of(self, exercise: ExerciseRecord, account: Account) -> Desk:
         """The desk of somebody who draws or has set an exercise."""
-        version = version_of(self.world, self.session, exercise, account)
+        return self._desk_with(version_of(self.world, self.session, exercise, account), exercise, account)
+
+    def _desk_with(self, version: VersionRecord, exercise: ExerciseRecord, account: Account) -> Desk:
         student = account.role == "student"
         return replace(
-            self.desk(version, task_of(exercise), student), drafter=_drafter(account, exercise) if student else None
+            self.desk(version, task_of(exercise), student),
+            drafter=drafter_of(account.name, exercise, now()) if student else None,
         )
+
+    def at_work(self, account: Account, exercise_id: int, sheet_id: int | None = None) -> "AtWork":
+        """The desk of somebody at the bench of an exercise, or of its instructor at a student's sheet.
+
+        Raises NotVisible.
+        """
+        exercise = exercise_for(self.session, account, exercise_id)
+        if sheet_id is None:
+            version = version_of(self.world, self.session, exercise, account)
+            return AtWork(exercise, version, self._desk_with(version, exercise, account))
+        sheet = readable_sheet(self.session, account, sheet_id)
+        if account.role == "student" or sheet.exercise_id != exercise.id:
+            raise NotVisible
+        version = version_for(self.world, self.session, exercise, sheet.student_id)
+        return AtWork(exercise, version, self.desk_at_sheet(sheet, version, account))
 
     def desk_at_sheet(self, sheet: SheetRecord, version: VersionRecord, account: Account) -> Desk:
         """The desk of somebody who looks at a sheet: once it is returned, nothing of it is kept from its student."""
         at_work = account.role == "student" and sheet.state != "returned"
         desk = replace(self.desk(version, task_of(sheet.exercise), at_work), checked=self._checked(sheet))
-        return replace(desk, drafter=_drafter(account, sheet.exercise)) if sheet.state == "draft" and at_work else desk
+        drawn = sheet.state == "draft" and at_work
+        return replace(desk, drafter=drafter_of(account.name, sheet.exercise, now())) if drawn else desk
 
     def _checked(self, sheet: SheetRecord) -> str:
         """Who has checked a sheet and when, in capitals, as it stands in the title block once it is returned."""
@@ -77,6 +99,12 @@ class DeskPlace:
             return ""
         teacher = self.session.get_one(Account, sheet.exercise.instructor_id)
         return f"{teacher.name.upper()} {sheet.returned_at:%Y-%m-%d}"
+
+    def in_its_set(
+        self, desk: Desk, exercise: ExerciseRecord, student_id: int, states: frozenset[str] = HANDED_IN
+    ) -> Desk:
+        """The desk with the student's other sheets of the set on it, if the exercise is of one."""
+        return in_its_set(self.session, self.world.files, desk, exercise, student_id, states)
 
     def run(self, work: Callable[..., Result], *arguments: object) -> Result:
         """The result of some work on a sheet; what the request has changed so far is kept, its locks are let go.
@@ -120,8 +148,13 @@ class DeskPlace:
         return not from_thread.run(self.request.is_disconnected)
 
 
-def _drafter(account: Account, exercise: ExerciseRecord) -> Drafter:
-    return Drafter(account.name, exercise.school_class.name, f"{now():%Y-%m-%d}")
+@dataclass(frozen=True)
+class AtWork:
+    """Somebody at the bench: the exercise, the part that is drawn, and the desk the sheet is worked on at."""
+
+    exercise: ExerciseRecord
+    version: VersionRecord
+    desk: Desk
 
 
 async def desk_place(request: Request, world: InWorld, session: InTransaction) -> DeskPlace:
@@ -130,6 +163,8 @@ async def desk_place(request: Request, world: InWorld, session: InTransaction) -
 
 
 AtDesk = Annotated[DeskPlace, Depends(desk_place)]
+#: A student's sheet that its instructor has on the bench, to correct how it was read.
+SheetOnBench = Annotated[int | None, Query(alias="sheet", ge=1)]
 
 
 def scope_of_sheet(at: DeskPlace, sheet: SheetRecord, version: VersionRecord) -> Scope:

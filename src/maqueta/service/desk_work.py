@@ -8,6 +8,7 @@ they are used.
 from dataclasses import dataclass
 
 from maqueta.geometry.line_set import LineSet
+from maqueta.judging.set_survey import SheetIn
 from maqueta.judging.survey import Survey
 from maqueta.making.title_filled import Drafter, on_its_form, title_checked, title_filled
 from maqueta.phrases.phrase import Phrase, phrase
@@ -19,6 +20,7 @@ from maqueta.sheet.document import SheetDocument
 from maqueta.solid.mesh import Mesh
 from maqueta.store.files import StoredFile
 from maqueta.task.exercise import Exercise
+from maqueta.task.sheet_set import SheetSet
 from maqueta.task.told import EVERYTHING, Told, drawn_for_student, told
 
 
@@ -28,6 +30,26 @@ class RefusedError(Exception):
     def __init__(self, status: int, message: Phrase) -> None:
         super().__init__(status, message)
         self.status, self.message = status, message
+
+
+@dataclass(frozen=True, slots=True)
+class Beside:
+    """Another sheet of the set that the sheet on a desk is of: its place there, from 0, a desk of its own, and what is
+    drawn on it.
+    """
+
+    place: int
+    desk: "Desk"
+    document: SheetDocument
+
+
+@dataclass(frozen=True, slots=True)
+class InSet:
+    """The set a sheet is of: what is asked of all, its own place there, from 0, and the others that are there."""
+
+    asked: SheetSet
+    place: int
+    beside: tuple[Beside, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,11 +70,14 @@ class Desk:
     triangles: StoredFile | None = None
     #: Who has checked the sheet, and on which day, once it is returned.
     checked: str = ""
+    #: The set the sheet is of, if any.
+    in_set: InSet | None = None
 
     @property
     def files(self) -> tuple[StoredFile, ...]:
         """What has to be at hand before work begins."""
-        return (self.part,) if self.triangles is None else (self.part, self.triangles)
+        own = (self.part,) if self.triangles is None else (self.part, self.triangles)
+        return own if self.in_set is None else (*own, *(other.desk.part for other in self.in_set.beside))
 
     @property
     def projected(self) -> ProjectedPart:
@@ -63,7 +88,7 @@ class Desk:
     def survey(self, document: SheetDocument) -> Survey:
         """A sheet with its part. Raises RefusedError where the program would draw what is left to the hand."""
         self.allow(document)
-        return Survey(self.projected, self.task, self.filled(document))
+        return Survey(self.projected, self.task.for_sheet(document.by_hand), self.filled(document))
 
     def filled(self, document: SheetDocument) -> SheetDocument:
         """A sheet on its form, with what is written into its title block for who draws it, and once it is checked."""
@@ -80,6 +105,20 @@ class Desk:
         if self.student and (names := drawn_for_student(self.projected, self.task, document)):
             views = tuple(phrase("view-name", name=name) for name in names)
             raise RefusedError(422, phrase("drafted-by-hand", views=views))
+
+    def among(self, in_set: InSet, document: SheetDocument) -> tuple[list[ProjectedPart], list[SheetIn], int]:
+        """The parts of a set by their places, the sheets that are there in the order of the set, and which of them is
+        the one on the desk.
+        """
+        there = {own.place: own for own in in_set.beside}
+        # For a sheet that is not there nobody asks its part.
+        parts = [
+            there[place].desk.projected if place in there else self.projected
+            for place in range(len(in_set.asked.sheets))
+        ]
+        drawn = {in_set.place: document, **{place: own.desk.filled(own.document) for place, own in there.items()}}
+        came = [SheetIn(drawn[place].name or "", 1, 1, drawn[place], place) for place in sorted(drawn)]
+        return parts, came, sorted(drawn).index(in_set.place)
 
     def mesh(self) -> Mesh:
         """The part's triangles."""

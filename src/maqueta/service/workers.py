@@ -1,26 +1,31 @@
 """What the service has done in other processes: parts that somebody waits for, sheets' files, sheets at the desk."""
 
 import time
-from collections.abc import Callable, Sequence
-from typing import Any, TypeVar
+from collections.abc import Callable, Mapping, Sequence
+from typing import Any, Final, TypeVar
 
 from maqueta.confined import reason_of
 from maqueta.geometry.line_set import LineSet
 from maqueta.projection.look import Look
 from maqueta.service.deliveries.file_work import Drawn, SheetWork, read_sheet_file
 from maqueta.service.queue.work_queue import Hands, NotDoneError, Piece, Wanted, always
+from maqueta.service.sets.file_work import FoundPages, SetFile, tell_apart
 from maqueta.service.settings import Settings
 from maqueta.service.sheet_forms.file_work import FormWork, read_form_file
 from maqueta.service.shelf.kernel_work import (
+    LookedOver,
     PartSource,
     PartWork,
     Preview,
     examine,
+    looked_over,
     looks_drawn,
     preview,
+    refit,
     step_file,
     triangles_file,
 )
+from maqueta.solid.assembly import Assembly
 from maqueta.solid.errors import PartError
 from maqueta.solid.mesh import MeshKind
 from maqueta.solid.recipe import Recipe
@@ -29,6 +34,8 @@ from maqueta.store.files import StoredFile
 from maqueta.task.exercise import Exercise
 
 Result = TypeVar("Result")
+#: A file of all sheets of a set may take as long as so many files of one.
+_PAGES: Final = 3
 #: Told of each piece of work: crew, work, how it ended, seconds.
 Noted = Callable[[str, str, str, float], None]
 
@@ -61,6 +68,14 @@ class KernelWorkers:
         """A part drawn in some looks. Raises PartError with the reason why not."""
         return self._now(looks_drawn, source, looks)
 
+    def look_over(self, source: PartSource, assembly: Assembly, flat: bool = False) -> LookedOver:
+        """What overlaps in an assembly that is being put together, and how it comes apart. Raises PartError."""
+        return self._now(looked_over, source, assembly, flat)
+
+    def refit(self, source: PartSource, sizes: Mapping[str, Mapping[str, float]]) -> str:
+        """The document of an assembly with some of its parts in other sizes. Raises PartError."""
+        return self._now(refit, source, sizes)
+
     def step_file(self, source: PartSource) -> bytes:
         """A part as STEP. Raises PartError with the reason why not."""
         return self._now(step_file, source)
@@ -81,6 +96,15 @@ class KernelWorkers:
             raise
         except Exception as error:  # the worker's own exceptions arrive here, whatever they are
             return SheetWork(refused=reason_of(error, self._sheet_seconds))
+
+    def tell_apart(self, file: SetFile, wanted: Wanted = always) -> FoundPages:
+        """Which page of a file is which sheet of a set. Never raises for anything the file does."""
+        try:
+            return self._run(Piece("readers", tell_apart, (file,), _PAGES * self._sheet_seconds), wanted)
+        except NotDoneError:
+            raise
+        except Exception as error:  # the worker's own exceptions arrive here, whatever they are
+            return FoundPages(refused=reason_of(error, _PAGES * self._sheet_seconds))
 
     def read_form(self, data: bytes) -> FormWork:
         """Read a sheet form. Never raises for anything the file does."""

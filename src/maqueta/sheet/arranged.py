@@ -9,6 +9,7 @@ from maqueta.projection.arrangement import Angle, ViewName, where_belongs
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.corners import best_corner
 from maqueta.projection.projected_part import ProjectedPart
+from maqueta.sheet.columns import STATIONS
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.placed import placed_views
 from maqueta.sheet.scales import recommended
@@ -38,14 +39,7 @@ def arranged(
     Without a scale the largest recommended one that leaves room for dimensions is taken, or 1 where none does.
     gap = (area − Σ sizes) ÷ (views + 1).
     """
-    columns, rows = ["left", "apart", "right"], ["below", "apart", "above"]
-    cells: dict[ViewName, tuple[int, int]] = {}
-    for name in attitudes:
-        belongs = where_belongs(name, angle)
-        cells[name] = (
-            columns.index(belongs) if belongs in ("left", "right") else 1,
-            rows.index(belongs) if belongs in ("above", "below") else 1,
-        )
+    cells = {name: (0, 0) if name == "front" else STATIONS[where_belongs(name, angle)] for name in attitudes}
     sizes = {name: _size(projected, attitude) for name, attitude in attitudes.items()}
     widths = {c: max(sizes[n][0] for n, cell in cells.items() if cell[0] == c) for c in {c for c, _ in cells.values()}}
     heights = {r: max(sizes[n][1] for n, cell in cells.items() if cell[1] == r) for r in {r for _, r in cells.values()}}

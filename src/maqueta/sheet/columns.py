@@ -12,7 +12,7 @@ from maqueta.sheet.placed import PlacedView
 from maqueta.sheet.spacing import bands
 
 #: Where a view of each place stands, across and up, counted from the front view; one from behind stands beyond all.
-_STATIONS: Final[dict[Where, tuple[int, int]]] = {
+STATIONS: Final[dict[Where, tuple[int, int]]] = {
     "left": (-1, 0),
     "right": (1, 0),
     "below": (0, -1),
@@ -66,7 +66,7 @@ def _station(item: PlacedView, front: PlacedView, name: ViewName, angle: Angle) 
     if item is front or name == "front":
         return (0, 0)
     stands = where_stands(front.box, item.box, name)
-    across, up = _STATIONS[where_belongs(name, angle) if stands == "apart" else stands]
+    across, up = STATIONS[where_belongs(name, angle) if stands == "apart" else stands]
     return (2 * across, 2 * up) if name == "rear" and stands != "apart" else (across, up)
 
 

@@ -15,9 +15,11 @@ from maqueta.phrases.told import ToldError
 from maqueta.projection.arrangement import Angle
 from maqueta.projection.attitude import attitude_of
 from maqueta.projection.look import Look
+from maqueta.sheet.assembly_items import MOST_BALLOONS, MOST_TRAILS, Balloon, PartsList, Trail
 from maqueta.sheet.dimension import Dimension
 from maqueta.sheet.drafted_line import points_of
 from maqueta.sheet.fields import (
+    UNREADABLE,
     Identifier,
     Rectangle,
     SheetPoint,
@@ -32,6 +34,7 @@ from maqueta.sheet.special import MOST_SPECIAL, CircledRegion, CuttingLine, Sigh
 from maqueta.sheet.usual_form import usual_form
 from maqueta.sheet.view import MOST_LINES, Aslant, View
 from maqueta.sheet.view_graph import FOLDED_FROM, front_of
+from maqueta.solid.assembly import MOST_COMPONENTS
 from maqueta.solid.unit import Unit
 from maqueta.strict import Strict
 
@@ -147,12 +150,18 @@ class TitleBlock(Strict):
     fields: dict[TitleField, ShortText] = Field(default={})
     angle: Angle | None = None
 
+    def legible(self, field: TitleField) -> str | None:
+        """What is written in a field, "" where nothing is; None where it cannot be read."""
+        written = self.fields.get(field, "").strip()
+        return written if written != UNREADABLE else None
+
 
 class SheetDocument(Strict):
     """One sheet; `name` is that of sheet or file. Its front view is the one the others are folded out from.
 
     With `fractions`, sizes in inches are written as fractions instead of decimals. `unread_sizes` counts what looks
     like sizes on the picture it was read from and could not be read: whether it has all sizes is not known then.
+    One that is drawn `by_hand` is judged as exactly as a hand draws.
     """
 
     format: Literal[2] = 2
@@ -161,19 +170,25 @@ class SheetDocument(Strict):
     style: Style = "iso"
     decimals: Annotated[int, Field(ge=0, le=4)] = 1
     fractions: bool = False
-    views: Annotated[tuple[View, ...], Field(max_length=MOST_VIEWS)] = ()
+    views: Annotated[tuple[View, ...], Field(max_length=MOST_VIEWS + MOST_COMPONENTS)] = ()
     dimensions: Annotated[tuple[Dimension, ...], Field(max_length=MOST_DIMENSIONS)] = ()
     marks: Annotated[tuple[Mark, ...], Field(max_length=MOST_MARKS)] = ()
     notes: Annotated[tuple[Note, ...], Field(max_length=MOST_NOTES)] = ()
     cutting_lines: Annotated[tuple[CuttingLine, ...], Field(max_length=MOST_SPECIAL)] = ()
     circled: Annotated[tuple[CircledRegion, ...], Field(max_length=MOST_SPECIAL)] = ()
     sight_arrows: Annotated[tuple[SightArrow, ...], Field(max_length=MOST_SPECIAL)] = ()
+    balloons: Annotated[tuple[Balloon, ...], Field(max_length=MOST_BALLOONS)] = ()
+    trails: Annotated[tuple[Trail, ...], Field(max_length=MOST_TRAILS)] = ()
+    parts_list: PartsList | None = None
     title: TitleBlock = TitleBlock()
     name: ShortText | None = None
     unread_sizes: Annotated[int, Field(ge=0, le=10_000)] = 0
+    by_hand: bool = False
 
     @model_validator(mode="after")
     def _not_too_large(self) -> Self:
+        if sum(view.only is None for view in self.views) > MOST_VIEWS:
+            raise ToldError(phrase("too-many-views", most=MOST_VIEWS))
         lines = [line for view in self.views for line in view.lines or ()]
         if len(lines) > MOST_LINES:
             raise ToldError(phrase("too-many-drafted-lines", most=MOST_LINES))
@@ -192,10 +207,15 @@ class SheetDocument(Strict):
             ("cutting-line", [line.id for line in self.cutting_lines]),
             ("circled-region", [region.id for region in self.circled]),
             ("sight-arrow", [arrow.id for arrow in self.sight_arrows]),
+            ("balloon", [balloon.id for balloon in self.balloons]),
+            ("trail", [trail.id for trail in self.trails]),
         ):
             if len(set(names)) != len(names):
                 raise ToldError(phrase("same-id-twice", thing=kind))
         known = set(views)
+        tied = [(own.id, own.view) for own in self.balloons if own.view is not None]
+        if loose := next((own for own in tied if own[1] not in known), None):
+            raise ToldError(phrase("view-not-on-sheet", id=loose[0], view=loose[1]))
         for user in (*self.dimensions, *self.marks, *self.cutting_lines, *self.circled, *self.sight_arrows):
             if user.view not in known:
                 raise ToldError(phrase("view-not-on-sheet", id=user.id, view=user.view))
@@ -233,6 +253,11 @@ class SheetDocument(Strict):
         None where no view is named so: then there are several that stand for themselves.
         """
         return front_of(self.views)
+
+    @property
+    def is_blank(self) -> bool:
+        """Whether there is neither a view nor a row of a parts list on it."""
+        return not self.views and not (self.parts_list is not None and self.parts_list.rows)
 
     @property
     def looks_aslant(self) -> tuple[Look, ...]:

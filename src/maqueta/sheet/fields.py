@@ -32,6 +32,8 @@ TitleField = Literal[
     "revision",
     "checked",
 ]
+#: What is written in a field of a title block whose letters could not be read.
+UNREADABLE: Final = "?"
 #: What has a place in a title block: the fields, and the symbol of the angle of projection.
 FormField = TitleField | Literal["angle"]
 FORM_FIELDS: Final[tuple[FormField, ...]] = (*get_args(TitleField), "angle")

@@ -19,6 +19,7 @@ from maqueta.projection.projected_part import ProjectedPart
 from maqueta.sheet.drafted_line import Drafted
 from maqueta.sheet.fields import Identifier, SheetPoint, ShortText
 from maqueta.sheet.special import MOST_AREAS, Hatch, HatchedArea, Letter, SheetClip, SheetCut
+from maqueta.solid.assembly import Key
 from maqueta.strict import Strict
 
 #: The most drafted lines of a sheet: far beyond any real one, so that none can exhaust the service.
@@ -77,8 +78,9 @@ class View(Strict):
     the one it is drawn at; empty where none is written.
 
     A projected view has the part's own lines; a drafted one has its `lines`, drawn by hand or read from a file, and
-    areas `hatched` so. A drafted view that fits no view of the part is `unrecognised` and has no look; a `mirrored` one
-    fits only as a mirror image (about the upright through its `at`).
+    areas `hatched` so. A pictorial view `only` of one component of an assembly, by its id, is one of its parts pulled
+    apart, and looks from anywhere. A drafted view that fits no view of the part is `unrecognised` and has no look; a
+    `mirrored` one fits only as a mirror image (about the upright through its `at`).
     """
 
     id: Identifier
@@ -98,6 +100,7 @@ class View(Strict):
     hatch: Hatch | None = None
     hatched: Annotated[tuple[HatchedArea, ...], Field(max_length=MOST_AREAS)] | None = None
     stated: ShortText | None = None
+    only: Key | None = None
 
     @model_validator(mode="after")
     def _of_its_kind(self) -> Self:
@@ -105,8 +108,11 @@ class View(Strict):
             if self.look is not None or self.lines is None:
                 raise ToldError(phrase("unrecognised-with-look"))
             return self
-        if not isinstance(self.look, _LOOKS[self.kind]):
+        if self.only is not None and self.kind != "pictorial":
+            raise ToldError(phrase("component-of-another-kind"))
+        if not isinstance(self.look, _LOOKS[self.kind] if self.only is None else Aslant):
             wanted = {"principal": "side and up", "pictorial": "a corner"}.get(self.kind, "a frame")
+            wanted = wanted if self.only is None else "a frame"
             raise ToldError(phrase("look-of-another-kind", kind=self.kind, wanted=wanted))
         if self.shading is not None and (self.kind != "pictorial" or self.lines is not None):
             raise ToldError(phrase("shading-of-drawn-views"))
@@ -140,7 +146,7 @@ class View(Strict):
             return None
         frame = view_look(self.look).frame
         cut = self.cut.cut(frame[2]) if self.cut is not None else None
-        return Look(frame, cut, self.clip.clip if self.clip is not None else None)
+        return Look(frame, cut, self.clip.clip if self.clip is not None else None, self.only)
 
 
 def kind_of(look: ViewLook | None) -> ViewKind:

@@ -94,8 +94,34 @@ class UncutMark:
 
 
 @dataclass(frozen=True, slots=True)
+class Component:
+    """One part of an assembly, as it stands there. Equal ones have the same `part`, a key of whoever put it together.
+
+    `faces` are the first and the number of its faces in `Part.faces`; `apart` is the way it goes when the assembly is
+    pulled apart, None where it stays.
+    """
+
+    id: str
+    name: str
+    part: str
+    material: str
+    colour: str | None
+    faces: tuple[int, int]
+    apart: Vector | None = None
+
+    @property
+    def own_faces(self) -> range:
+        """The numbers of its faces in `Part.faces`."""
+        first, count = self.faces
+        return range(first, first + count)
+
+
+@dataclass(frozen=True, slots=True)
 class Part:
-    """A part: its name, its size and its topology. `low` and `high` are the corners of its bounding box."""
+    """A part: its name, its size and its topology. `low` and `high` are the corners of its bounding box.
+
+    An assembly is a part with `components`, in the order of its faces and of its solids.
+    """
 
     hash: str
     name: str
@@ -112,6 +138,7 @@ class Part:
     edges: tuple[Edge, ...]
     features: tuple[Feature, ...] = field(default=())
     marks: tuple[UncutMark, ...] = field(default=())
+    components: tuple[Component, ...] = field(default=())
 
     @property
     def extents(self) -> Vector:

@@ -96,3 +96,21 @@ def varied_sizes(recipe: Recipe, seed: str) -> dict[str, float]:
         chance = random.Random(f"{seed}/{size.name}")
         drawn[size.name] = round(low + step * chance.randint(0, steps), 9)
     return drawn
+
+
+def shared_sizes(recipes: Mapping[str, Recipe], seed: str) -> dict[str, dict[str, float]]:
+    """Values for the sizes of parts that belong together, by their keys, drawn by a seed.
+
+    Sizes of one name and one value are one size, whichever of the parts has the range it is drawn from: a bore and what
+    turns in it stay alike. Raises PartError for an empty range.
+    """
+    drawn = {key: varied_sizes(recipe, seed) for key, recipe in recipes.items()}
+    one: dict[tuple[str, Number], float] = {}
+    for key, recipe in recipes.items():
+        for size in recipe.sizes:
+            if size.name in drawn[key]:
+                one.setdefault((size.name, size.value), drawn[key][size.name])
+    return {
+        key: drawn[key] | {size.name: one[own] for size in recipe.sizes if (own := (size.name, size.value)) in one}
+        for key, recipe in recipes.items()
+    }

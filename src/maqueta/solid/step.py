@@ -188,6 +188,11 @@ def write_step(shape: Shape, unit: Unit, path: Path) -> None:
     if unit == "inch":
         writer.Model(True).SetLocalLengthUnit(25.4)
     writer.Transfer(shape, STEPControl_AsIs)
+    write_whole(writer, path)
+
+
+def write_whole(writer: Any, path: Path) -> None:
+    """Have one of the kernel's writers put down a file that appears whole or not at all. Raises PartError."""
     with tempfile.NamedTemporaryFile(dir=path.parent, suffix=".step", delete=False) as scratch:
         temporary = Path(scratch.name)
     if writer.Write(str(temporary)) != IFSelect_RetDone:

@@ -6,13 +6,12 @@ from datetime import datetime, timedelta
 from typing import Any
 
 from sqlalchemy import ColumnElement, Select, and_, func, or_, select
-from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session, joinedload
 
 from maqueta.store.classes import taught
 from maqueta.store.clock import now
 from maqueta.store.database import locked
-from maqueta.store.errors import NotVisible, OutOfDate
+from maqueta.store.errors import NotVisible
 from maqueta.store.models import (
     Account,
     Enrolment,
@@ -24,6 +23,7 @@ from maqueta.store.models import (
     SheetRecord,
     VersionRecord,
 )
+from maqueta.store.revisions import keep_revision
 
 
 def add_exercise(
@@ -61,7 +61,22 @@ def shown_to(student: Account) -> ColumnElement[bool]:
     return and_(ExerciseRecord.class_id.in_(own), ExerciseRecord.set_at.is_not(None), opened)
 
 
-def _exercises_for(account: Account) -> Select[ExerciseRecord]:
+def copy_exercise(
+    session: Session,
+    instructor: Account,
+    exercise: ExerciseRecord,
+    school_class: SchoolClass,
+    title: str,
+    due_at: datetime,
+) -> ExerciseRecord:
+    """A copy of an exercise for a class, as a draft in no set, on the newest version of its part if not varied."""
+    version = exercise.version if exercise.varied else exercise.version.part.current
+    task = exercise.task | {"title": title}
+    return add_exercise(session, instructor, version, school_class, title, task, due_at, exercise.varied, is_set=False)
+
+
+def exercises_seen_by(account: Account) -> Select[ExerciseRecord]:
+    """The exercises somebody teaches, or has to do."""
     query = select(ExerciseRecord)
     if account.role == "instructor":
         return query.where(ExerciseRecord.class_id.in_(taught(account)))
@@ -72,7 +87,8 @@ def exercises_for(session: Session, account: Account, archived: bool = False) ->
     """The exercises of an instructor's classes, or those a student has to do; the next due first."""
     part = joinedload(ExerciseRecord.version).joinedload(VersionRecord.part)
     shown = (part.lazyload(PartRecord.current), part.lazyload(PartRecord.labels))
-    query = _exercises_for(account).options(*shown, joinedload(ExerciseRecord.school_class))
+    own = (joinedload(ExerciseRecord.school_class), joinedload(ExerciseRecord.sheet_set))
+    query = exercises_seen_by(account).options(*shown, *own)
     away = ExerciseRecord.archived_at
     query = query.where(away.is_not(None) if archived else away.is_(None))
     return list(session.scalars(query.order_by(ExerciseRecord.due_at)))
@@ -81,7 +97,7 @@ def exercises_for(session: Session, account: Account, archived: bool = False) ->
 def exercise_for(session: Session, account: Account, exercise_id: int) -> ExerciseRecord:
     """One exercise, if the account teaches its class or is to do it. Raises NotVisible."""
     # Drafts are kept every few seconds: what a request does not look at is not read.
-    query = _exercises_for(account).options(joinedload(ExerciseRecord.version))
+    query = exercises_seen_by(account).options(joinedload(ExerciseRecord.version))
     found = session.scalar(query.where(ExerciseRecord.id == exercise_id))
     if found is None:
         raise NotVisible
@@ -165,17 +181,4 @@ def save_model_answer(
 ) -> ModelAnswerRecord:
     """Keep a model answer. Raises OutOfDate when another tab saved in between."""
     record = model_answer(session, exercise, lock=True)
-    if (record.revision if record is not None else 0) != base:
-        raise OutOfDate(record.revision if record is not None else 0)
-    if record is None:
-        record = ModelAnswerRecord(exercise_id=exercise.id, revision=0)
-        session.add(record)
-    record.document = dict(document)
-    record.revision += 1
-    record.saved_at = now()
-    try:
-        session.flush()
-    except IntegrityError as error:
-        # Another tab kept the first one at the same moment.
-        raise OutOfDate(1) from error
-    return record
+    return keep_revision(session, record, ModelAnswerRecord(exercise_id=exercise.id), document, base)

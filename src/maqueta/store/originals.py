@@ -1,6 +1,7 @@
 """The files sheets were read from: of each attempt of a student the one that was brought in last."""
 
 from collections.abc import Sequence
+from dataclasses import dataclass
 
 from sqlalchemy import Select, delete, select
 from sqlalchemy.orm import Session
@@ -9,6 +10,16 @@ from maqueta.phrases.phrase import Phrase
 from maqueta.store.clock import now
 from maqueta.store.database import locked
 from maqueta.store.models import Account, ExerciseRecord, OriginalRecord, SheetRecord
+
+
+@dataclass(frozen=True, slots=True)
+class Excuse:
+    """What excuses a sheet that was read: how many sizes were not, and whether it is drawn by hand; `drawn` are traits
+    of its lines, by which it is known again."""
+
+    unread_sizes: int = 0
+    by_hand: bool = False
+    drawn: tuple[str, ...] = ()
 
 
 def keep_original(
@@ -20,12 +31,12 @@ def keep_original(
     files: tuple[str, str],
     pages: tuple[int, int],
     not_read: Sequence[Phrase],
-    unread_sizes: int = 0,
+    excuse: Excuse = Excuse(),
 ) -> OriginalRecord:
     """Keep which file an attempt was read from, in place of what was brought in before.
 
     `files` are the file and its drawing that lies under the sheet, by content hash; `pages` the page that was read, and
-    of how many; `unread_sizes` how many sizes were not.
+    of how many.
     """
     record = session.scalar(locked(_of_attempt(exercise.id, student.id, attempt)))
     if record is None:
@@ -33,7 +44,9 @@ def keep_original(
         session.add(record)
     record.name, (record.file, record.laid) = name[:255], files
     record.page, record.pages = pages
-    record.not_read, record.unread_sizes, record.brought_in_at = tuple(not_read), unread_sizes, now()
+    record.looked_at = []
+    record.not_read, record.brought_in_at = tuple(not_read), now()
+    record.unread_sizes, record.by_hand, record.drawn = excuse.unread_sizes, excuse.by_hand, list(excuse.drawn)
     session.flush()
     return record
 
@@ -43,6 +56,12 @@ def original_of(session: Session, sheet: SheetRecord) -> OriginalRecord | None:
     return session.scalar(_of_attempt(sheet.exercise_id, sheet.student_id, sheet.attempt))
 
 
+def look_at(original: OriginalRecord, place: int, looked_at: bool) -> None:
+    """Note whether somebody has looked at something that was not read, told by its place among all of that."""
+    others = set(original.looked_at or ()) - {place}
+    original.looked_at = sorted(others | {place}) if looked_at else sorted(others)
+
+
 def carry_original(session: Session, before: SheetRecord, after: SheetRecord) -> None:
     """An attempt that begins where another one stands was read from the same file, if that was."""
     found = original_of(session, before)
@@ -50,8 +69,13 @@ def carry_original(session: Session, before: SheetRecord, after: SheetRecord) ->
         files, pages = (found.file, found.laid), (found.page, found.pages)
         keep_original(
             session, after.student, after.exercise, after.attempt, found.name, files, pages, found.not_read,
-            found.unread_sizes,
+            excuse_of(found),
         )  # fmt: skip
+
+
+def excuse_of(found: OriginalRecord) -> Excuse:
+    """What excuses a sheet that was read from a file."""
+    return Excuse(found.unread_sizes, found.by_hand, tuple(found.drawn or ()))
 
 
 def original_at_work(session: Session, student: Account, exercise_id: int, attempt: int) -> OriginalRecord | None:

@@ -13,6 +13,7 @@ from maqueta.store.errors import AlreadyAnonymous
 from maqueta.store.log_ins import forget_failures, log_ins_of
 from maqueta.store.models import (
     Account,
+    CorrectionRecord,
     Deed,
     Enrolment,
     ExerciseRecord,
@@ -51,6 +52,12 @@ def held(session: Session, person: Account) -> Held:
         .where(OriginalRecord.student_id == person.id)
         .order_by(OriginalRecord.id)
     )
+    handed_in = select(CorrectionRecord.sheet_id, CorrectionRecord.handed_in).join(
+        SheetRecord, SheetRecord.id == CorrectionRecord.sheet_id
+    )
+    before: dict[int, Held | None] = dict(
+        session.execute(handed_in.where(SheetRecord.student_id == person.id)).tuples().all()
+    )
     parts = select(PartRecord.name).where(PartRecord.owner_id == person.id).order_by(PartRecord.id)
     forms = select(SheetFormRecord.name).where(SheetFormRecord.owner_id == person.id).order_by(SheetFormRecord.id)
     exercises = select(ExerciseRecord.title).where(ExerciseRecord.instructor_id == person.id)
@@ -77,7 +84,7 @@ def held(session: Session, person: Account) -> Held:
         "sheet_forms": list(session.scalars(forms)),
         "ways_of_marking": list(session.scalars(schemes)),
         "exercises": list(session.scalars(exercises.order_by(ExerciseRecord.id))),
-        "sheets": [_sheet(sheet) for sheet in session.scalars(sheets)],
+        "sheets": [_sheet(sheet, before.get(sheet.id)) for sheet in session.scalars(sheets)],
         "files_of_sheets": [
             {"exercise": title, "attempt": own.attempt, "name": own.name, "brought_in_at": own.brought_in_at}
             for own, title in session.execute(files).tuples()
@@ -86,7 +93,8 @@ def held(session: Session, person: Account) -> Held:
     }
 
 
-def _sheet(sheet: SheetRecord) -> Held:
+def _sheet(sheet: SheetRecord, handed_in: Held | None) -> Held:
+    """A sheet, and what was handed in where it was corrected since."""
     # What is not returned is still being thought about.
     told = sheet.state == "returned"
     return {
@@ -98,6 +106,7 @@ def _sheet(sheet: SheetRecord) -> Held:
         "receipt": sheet.receipt,
         "returned_at": sheet.returned_at,
         "document": sheet.document,
+        "handed_in": handed_in,
         "remark": sheet.remark if told else None,
         "findings": [_finding(finding) for finding in sheet.findings] if told else None,
         "added": [{"criterion": a.criterion, "words": a.words, "cost": a.cost} for a in sheet.added] if told else None,
@@ -133,6 +142,10 @@ def make_anonymous(session: Session, person: Account) -> None:
     sheets = select(SheetRecord).options(selectinload(SheetRecord.findings))
     for sheet in session.scalars(sheets.where(SheetRecord.student_id == person.id)):
         sheet.document = _nameless(sheet.document, gone, instead)
+        if (correction := session.get(CorrectionRecord, sheet.id)) is not None:
+            under_way, handed_in = correction.document, correction.handed_in
+            correction.document = under_way and _nameless(under_way, gone, instead)
+            correction.handed_in = handed_in and _nameless(handed_in, gone, instead)
         for finding in sheet.findings:
             if finding.rule == "title.name":
                 told = finding.measured["parameters"]

@@ -9,6 +9,7 @@ from sqlalchemy import func, select
 from sqlalchemy.dialects.mysql import insert
 from sqlalchemy.orm import Session
 
+from maqueta.geometry.frame import Frame
 from maqueta.projection.look import Look
 from maqueta.solid.cut import Cut
 from maqueta.store.clock import now
@@ -23,7 +24,11 @@ def kept_looks(session: Session, part: str) -> list[tuple[Look, str]]:
     """The looks in which a part has been drawn, and the files with their line sets."""
     own = ProjectionRecord
     rows = session.execute(select(own.look, own.cut, own.lines).where(own.part == part))
-    return [(Look(_frame(text), _CUT.validate_json(cut) if cut else None), lines) for text, cut, lines in rows.all()]
+    found = []
+    for text, cut, lines in rows.all():
+        frame, only = _seen(text)
+        found.append((Look(frame, _CUT.validate_json(cut) if cut else None, None, only), lines))
+    return found
 
 
 def room_left(session: Session, part: str) -> int:
@@ -41,7 +46,7 @@ def keep_look(session: Session, part: str, look: Look, lines: str) -> None:
     key = hashlib.sha256(cut.encode()).hexdigest() if cut else ""
     row = {
         "part": part,
-        "look": json.dumps(look.frame),
+        "look": json.dumps([*look.frame, look.only] if look.only is not None else look.frame),
         "cut": cut,
         "cut_hash": key,
         "lines": lines,
@@ -50,6 +55,8 @@ def keep_look(session: Session, part: str, look: Look, lines: str) -> None:
     session.execute(insert(ProjectionRecord).values(row).prefix_with("IGNORE"))
 
 
-def _frame(text: str) -> tuple[tuple[float, float, float], tuple[float, float, float], tuple[float, float, float]]:
-    right, up, towards = ((x, y, z) for x, y, z in json.loads(text))
-    return (right, up, towards)
+def _seen(text: str) -> tuple[Frame, str | None]:
+    """A frame, and the component that alone is seen in it, if so."""
+    frame, only = json.loads(text)[:3], json.loads(text)[3:]
+    right, up, towards = ((x, y, z) for x, y, z in frame)
+    return (right, up, towards), only[0] if only else None

@@ -4,7 +4,7 @@ from collections.abc import Iterable, Mapping
 from datetime import datetime
 from typing import Any, Final, Literal
 
-from sqlalchemy import Select, and_, delete, func, select, text, update
+from sqlalchemy import Select, and_, delete, func, or_, select, text, update
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session, contains_eager, defer, joinedload, selectinload
 
@@ -168,7 +168,10 @@ def drafts_to_collect(session: Session, closed_before: datetime) -> list[int]:
         )
         .where(
             SheetRecord.state == "draft",
-            func.json_length(SheetRecord.document, "$.views") > 0,
+            or_(
+                func.json_length(SheetRecord.document, "$.views") > 0,
+                func.json_length(SheetRecord.document, "$.parts_list.rows") > 0,
+            ),
             ExerciseRecord.closes_at.is_not(None),
             func.timestampadd(text("MINUTE"), minutes, ExerciseRecord.closes_at) < closed_before,
         )
@@ -278,10 +281,11 @@ def stale_sheets(session: Session, exercise_id: int) -> list[int]:
 
 
 def stale_exercises(session: Session) -> list[ExerciseRecord]:
-    """Exercises with sheets that were checked by an older version and that nobody checks again yet."""
-    asked = select(JobRecord.subject_id).where(
-        JobRecord.kind == CHECKING_AGAIN, JobRecord.state.in_(("waiting", "running"))
-    )
+    """Exercises with sheets that were checked by an older version, and that nobody is about to check again.
+
+    Whoever is at work on one has settled already which of its sheets are looked at.
+    """
+    asked = select(JobRecord.subject_id).where(JobRecord.kind == CHECKING_AGAIN, JobRecord.state == "waiting")
     stale = select(SheetRecord.exercise_id).where(SheetRecord.state == "handed-in", SheetRecord.checker < CHECKER)
     query = select(ExerciseRecord).where(ExerciseRecord.id.in_(stale), ExerciseRecord.id.not_in(asked))
     return list(session.scalars(query.order_by(ExerciseRecord.id)))

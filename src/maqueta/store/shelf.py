@@ -1,6 +1,6 @@
 """Parts: an instructor's shelf, the versions of each part, and who may see which."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any
 
@@ -20,6 +20,7 @@ from maqueta.store.models import (
     StudentPartRecord,
     VersionRecord,
 )
+from maqueta.store.models.shelf import VERSION_COMPONENT
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,12 +34,19 @@ class ShelfQuery:
     limit: int = 48
 
 
-def add_part(session: Session, owner: Account, name: str, file_name: str, source: str) -> PartRecord:
-    """A part whose file has arrived and waits to be examined."""
+def add_part(
+    session: Session,
+    owner: Account,
+    name: str,
+    file_name: str,
+    source: str,
+    components: Sequence[VersionRecord] = (),
+) -> PartRecord:
+    """A part whose file has arrived, or an assembly of `components`, that waits to be examined."""
     part = PartRecord(owner_id=owner.id, name=name[:120], created_at=now(), labels=[])
     session.add(part)
     session.flush()
-    add_version(session, part, file_name, source)
+    add_version(session, part, file_name, source, components=components)
     return part
 
 
@@ -50,8 +58,11 @@ def add_version(
     natural_up: str | None = None,
     sizes: Mapping[str, float] | None = None,
     uncut: Sequence[Mapping[str, Any]] = (),
+    components: Sequence[VersionRecord] = (),
 ) -> VersionRecord:
-    """A new version of a part, waiting to be examined. It becomes the current one, unless it is a variation."""
+    """A new version of a part, or of an assembly of `components`, waiting to be examined. It becomes the current one,
+    unless it is a variation.
+    """
     newest = session.scalar(select(func.max(VersionRecord.number)).where(VersionRecord.part_id == part.id)) or 0
     version = VersionRecord(
         part_id=part.id,
@@ -64,6 +75,7 @@ def add_version(
         sizes=dict(sizes) if sizes is not None else None,
         uncut=[dict(mark) for mark in uncut],
         created_at=now(),
+        components=list(components),
     )
     session.add(version)
     session.flush()
@@ -133,11 +145,34 @@ def copy_part(session: Session, owner: Account, part: PartRecord) -> PartRecord:
     session.add(copy)
     session.flush()
     old = part.current
-    version = add_version(session, copy, old.file_name, old.source, old.natural_up, uncut=old.uncut or ())
+    version = add_version(
+        session, copy, old.file_name, old.source, old.natural_up, uncut=old.uncut or (), components=old.components
+    )
     for column in ("state", "error", "facts", "report", "dossier", "mesh", "picture"):
         setattr(version, column, getattr(old, column))
     label_part(session, copy, [label.label for label in part.labels])
     return copy
+
+
+def own_versions(session: Session, owner: Account, numbers: Collection[int]) -> list[VersionRecord]:
+    """Versions of parts on an instructor's shelf, each asked for by its number; variations are none."""
+    query = (
+        select(VersionRecord)
+        .join(PartRecord, PartRecord.id == VersionRecord.part_id)
+        .where(VersionRecord.id.in_(numbers), PartRecord.owner_id == owner.id)
+        .order_by(VersionRecord.id)
+    )
+    return [version for version in session.scalars(query) if version.sizes is None]
+
+
+def assemblies_with(session: Session, part: PartRecord) -> list[PartRecord]:
+    """The assemblies whose current version has some version of a part in it."""
+    within = select(VERSION_COMPONENT.c.version_id).join(
+        VersionRecord, VersionRecord.id == VERSION_COMPONENT.c.component_id
+    )
+    within = within.where(VersionRecord.part_id == part.id)
+    query = select(PartRecord).where(PartRecord.current_id.in_(within), PartRecord.archived_at.is_(None))
+    return list(session.scalars(query.order_by(PartRecord.name)))
 
 
 def exercises_on(session: Session, part: PartRecord) -> list[ExerciseRecord]:
@@ -210,6 +245,13 @@ def give_variation(session: Session, exercise: ExerciseRecord, student_id: int, 
     """Note that a student works from a version. Raises IntegrityError when the student has one already."""
     session.add(StudentPartRecord(exercise_id=exercise.id, student_id=student_id, version_id=version.id))
     session.flush()
+
+
+def drop_variations(session: Session, versions: Iterable[VersionRecord]) -> None:
+    """Take away variations that are nobody's; assemblies before the parts they are put together from."""
+    for version in sorted(versions, key=lambda own: -own.id):
+        session.delete(version)
+        session.flush()
 
 
 def keep_examined(version: VersionRecord, kept: Mapping[str, Any]) -> None:

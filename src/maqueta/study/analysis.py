@@ -1,6 +1,7 @@
 """What a part's drawing demands: features, ranking of front views, views and dimensions needed."""
 
 from collections import Counter
+from collections.abc import Mapping
 from typing import Any, Final
 
 from maqueta.geometry.rounding import tidy
@@ -16,11 +17,44 @@ from maqueta.sheet.placed import PlacedView
 from maqueta.sheet.view import View, square
 from maqueta.sizes.form.model import form_model, undimensioned
 from maqueta.sizes.proposal import Proposed, propose
+from maqueta.solid.assembly import parts_list
 from maqueta.solid.formed import Form
 from maqueta.solid.part import Part
 from maqueta.study.demands import Demands, NeededView, demands, special_views
 
 ANALYSIS_FORMAT: Final = 1
+
+
+def assembly_analysis(whole: Part, parts: Mapping[str, ProjectedPart]) -> dict[str, Any]:
+    """The report of `maqueta analyse` on an assembly: its components, its parts list, and the report on each part."""
+    rows = parts_list(whole.components)
+    return {
+        "format": ANALYSIS_FORMAT,
+        "part": _part_json(whole),
+        "components": [{"id": own.id, "name": own.name, "part": own.part} for own in whole.components],
+        "parts": [
+            {
+                "number": row.number,
+                "name": row.name,
+                "material": row.material,
+                "quantity": row.quantity,
+                "key": row.part,
+            }
+            | analysis(parts[row.part])
+            for row in rows
+        ],
+    }
+
+
+def _part_json(part: Part) -> dict[str, Any]:
+    return {
+        "hash": part.hash,
+        "units": part.unit,
+        "extents": [tidy(e) for e in part.extents],
+        "volume": tidy(part.volume),
+        "solids": part.solids,
+        "faces": len(part.faces),
+    }
 
 
 def analysis(projected: ProjectedPart) -> dict[str, Any]:
@@ -29,14 +63,7 @@ def analysis(projected: ProjectedPart) -> dict[str, Any]:
     found = demands(projected)
     return {
         "format": ANALYSIS_FORMAT,
-        "part": {
-            "hash": part.hash,
-            "units": part.unit,
-            "extents": [tidy(e) for e in part.extents],
-            "volume": tidy(part.volume),
-            "solids": part.solids,
-            "faces": len(part.faces),
-        },
+        "part": _part_json(part),
         "features": [
             {
                 "kind": feature.kind,

@@ -21,6 +21,8 @@ Criterion = Literal[
     "section",
     "detail",
     "auxiliary",
+    "assembly",
+    "set",
 ]
 CRITERIA: Final[tuple[Criterion, ...]] = get_args(Criterion)
 
@@ -41,9 +43,25 @@ DEFAULT_POINTS: Final[dict[Criterion, float]] = {
     "section": 0,
     "detail": 0,
     "auxiliary": 0,
+    "assembly": 0,
+    "set": 0,
 }
 #: The criteria of special views: each judged where there is such a view, or one is asked for.
 SPECIAL: Final[tuple[Criterion, ...]] = ("section", "detail", "auxiliary")
+#: What a sheet shows: views of a part by the usual rules; of an assembly all its six sides, its parts pulled apart, or
+#: the list of them alone.
+Shows = Literal["views", "six sides", "pulled apart", "parts list"]
+#: Sheets that show no views in line: of them `OF_PARTS` is judged and nothing else.
+ALONE: Final[frozenset[Shows]] = frozenset({"pulled apart", "parts list"})
+OF_PARTS: Final[tuple[Criterion, ...]] = ("layout", "title", "assembly")
+#: Usual points where a sheet shows something else than views by the usual rules.
+SHOWN_POINTS: Final[dict[Shows, dict[Criterion, float]]] = {
+    "six sides": {**DEFAULT_POINTS, "dimensions": 0, "assembly": 6},
+    "pulled apart": {**dict.fromkeys(CRITERIA, 0.0), "layout": 3, "title": 3, "assembly": 12},
+    "parts list": {**dict.fromkeys(CRITERIA, 0.0), "layout": 3, "title": 3, "assembly": 6},
+}
+#: Points of what is judged of a whole set.
+SET_POINTS: Final = 6.0
 #: Points of a criterion of special views where an exercise asks for such.
 ASKED_POINTS: Final = 4.0
 #: Where the views are set out for the student, only what is left to draw counts.

@@ -1,7 +1,8 @@
 """What an exercise asks of a sheet: the task file of the command line and the exercise of the application."""
 
 import re
-from typing import Annotated, Literal, Self, assert_never, get_args
+from collections.abc import Mapping
+from typing import Annotated, Any, Literal, Self, assert_never, get_args
 
 from pydantic import Field, field_validator, model_validator
 
@@ -9,7 +10,7 @@ from maqueta.geometry.directions import Side
 from maqueta.phrases.phrase import phrase
 from maqueta.phrases.said import Language
 from maqueta.phrases.told import ToldError
-from maqueta.projection.arrangement import Angle, ViewName
+from maqueta.projection.arrangement import VIEW_NAMES, Angle, ViewName
 from maqueta.projection.attitude import Attitude
 from maqueta.projection.ranking import DEFAULT_VIEWS
 from maqueta.sheet.document import USUAL_STYLE, Paper, Style
@@ -20,7 +21,8 @@ from maqueta.sheet.sheet_form import SheetForm
 from maqueta.sheet.special import MOST_SPECIAL
 from maqueta.solid.unit import Unit
 from maqueta.strict import Strict
-from maqueta.task.criteria import ASKED_POINTS, Criterion, Points, usual_points
+from maqueta.task.by_hand import ByHand
+from maqueta.task.criteria import ALONE, ASKED_POINTS, SHOWN_POINTS, Criterion, Points, Shows, usual_points
 from maqueta.task.dimensioning import DimensioningTask
 from maqueta.task.drafting import Drafting
 from maqueta.task.mark_scheme import MarkScheme
@@ -55,8 +57,9 @@ class FrontTask(Strict):
 
 
 SheetAid = Literal["even gaps", "centre lines", "scale", "rows"]
+#: "parts list" puts the list on the sheet filled in; else its rows are left to the drafter.
 #: What the bench may help with: changes of a sheet, and the way to the true shape of a slanted face.
-Aid = SheetAid | Literal["construction"]
+Aid = SheetAid | Literal["construction", "parts list"]
 #: What the program knows to write into a title block: who, when, on what, how large.
 FilledField = Literal["drafter", "class", "date", "scale", "sheet", "material", "unit", "paper"]
 #: How views are lined up at the bench: by eye, with help where the drafter wants it, or held in line.
@@ -80,7 +83,10 @@ class Exercise(Strict):
     #: The school's own form; None for the usual one, with its captions in this language.
     sheet_form: SheetForm | None = None
     captions: Language = "en"
-    #: The views asked for; None leaves the choice to the drafter.
+    shows: Shows = "views"
+    #: Whether a sheet that shows the parts pulled apart has the parts list on it.
+    parts_list: bool = True
+    #: The views asked for; None leaves the choice to the drafter. Where the six sides are shown they are those.
     views: tuple[ViewName, ...] | None = None
     #: Sections, details and auxiliary views asked for beside them, and edges to be seen in true length.
     special: Annotated[tuple[SpecialAsked, ...], Field(max_length=MOST_SPECIAL)] = ()
@@ -120,10 +126,18 @@ class Exercise(Strict):
     attempts: Annotated[int, Field(ge=1, le=9)] = 1
     counts: Counting = "best"
     tolerance_mm: Annotated[float, Field(gt=0, le=10, allow_inf_nan=False)] = 0.3
+    by_hand: ByHand = ByHand()
     points: dict[Criterion, Points] = Field(default={})
     error_cost: Points = 2.0
     marking: MarkScheme = MarkScheme()
     thresholds: Thresholds = Thresholds()
+
+    @model_validator(mode="before")
+    @classmethod
+    def _all_six(cls, data: Any) -> Any:
+        if isinstance(data, dict) and data.get("shows") == "six sides":
+            return data | {"views": VIEW_NAMES}
+        return data
 
     @field_validator("scale")
     @classmethod
@@ -161,12 +175,28 @@ class Exercise(Strict):
         """The paper asked for, on its form."""
         return Paper(size=self.paper, landscape=self.landscape, captions=self.captions, form=self.sheet_form)
 
+    def for_sheet(self, by_hand: bool) -> Self:
+        """What is asked of a sheet that is drawn by hand: the same, as exactly as a hand draws."""
+        if not by_hand:
+            return self
+        off, told = max(self.by_hand.tolerance_mm, self.tolerance_mm), self.thresholds
+        slack = {
+            "alignment_mm": max(told.alignment_mm, off),
+            "first_row_mm": max(0.0, told.first_row_mm - off),
+            "next_row_mm": max(0.0, told.next_row_mm - off),
+        }
+        return self.model_copy(update={"tolerance_mm": off, "thresholds": told.model_copy(update=slack)})
+
     def points_of(self, criterion: Criterion) -> float:
         """Points of a criterion: the exercise's own, or the usual ones for its kind and for what it asks."""
         own = self.points.get(criterion)
         if own is not None:
             return own
-        return ASKED_POINTS if criterion in self.asked_specially else usual_points(self.drafting.kind)[criterion]
+        return ASKED_POINTS if criterion in self.asked_specially else self._usual_points[criterion]
+
+    @property
+    def _usual_points(self) -> Mapping[Criterion, float]:
+        return usual_points(self.drafting.kind) if self.shows == "views" else SHOWN_POINTS[self.shows]
 
     @property
     def asked_specially(self) -> frozenset[Criterion]:
@@ -208,6 +238,11 @@ class Exercise(Strict):
         if self.drafting.kind == "special view" and not self.asked_specially:
             raise ToldError(phrase("no-special-view-asked"))
         return self
+
+    @property
+    def laid_out(self) -> bool:
+        """Whether a student begins with something on the sheet."""
+        return self.drafting.given or self.shows in ALONE
 
     @property
     def decimals(self) -> int:

@@ -2,12 +2,13 @@ import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { answer, api } from "../../api/client";
-import type { Change, Exercise, Hatch, PenHatching, SheetDocument, View } from "../../api/types";
+import type { Change, Hatch, PenHatching, SheetDocument, View } from "../../api/types";
+import type { DeskParams } from "../bench";
 import type { BenchDraft } from "../useDraft";
 import type { Pen } from "./tools";
 
 /** The drafter's hand: which view is worked on, the pen, the paper grid, a size that is given. */
-export function useDrafting(exercise: Exercise, draft: BenchDraft) {
+export function useDrafting(params: DeskParams, draft: BenchDraft) {
   const { document } = draft;
   const [chosen, setView] = useState<string | null>(null);
   const [pen, setPen] = useState<Pen>("visible");
@@ -29,7 +30,7 @@ export function useDrafting(exercise: Exercise, draft: BenchDraft) {
     }) =>
       answer(
         api.POST("/api/exercises/{exercise_id}/sheet/change", {
-          params: { path: { exercise_id: exercise.id } },
+          params,
           body: { document: sent, view: at.id, change, reach: 3 },
         }),
       ),

@@ -7,18 +7,18 @@ import type { Bench } from "../bench";
 
 interface Props {
   bench: Bench;
-  aid: Exclude<Task["aids"][number], "construction">;
+  aid: Exclude<Task["aids"][number], "construction" | "parts list">;
   label: string;
 }
 
 /** A help the exercise may allow; Undo takes it back. */
 export function AidButton({ bench, aid, label }: Props) {
-  const { document, draft, exercise, answering } = bench;
+  const { document, draft, exercise, params, answering } = bench;
   const help = useMutation({
     mutationFn: (sent: SheetDocument) =>
       answer(
         api.POST("/api/exercises/{exercise_id}/sheet/aid", {
-          params: { path: { exercise_id: exercise.id } },
+          params,
           body: { document: sent, aid },
         }),
       ),

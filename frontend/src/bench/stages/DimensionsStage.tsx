@@ -82,7 +82,7 @@ export function DimensionsStage({ bench }: { bench: Bench }) {
         />
       )}
       {chosen && <ChosenDimension key={chosen.id} bench={bench} dimension={chosen} />}
-      {bench.answering && <ProposeDimensions bench={bench} />}
+      {bench.answering && !bench.sheet && <ProposeDimensions bench={bench} />}
       <ReadersEye reader={bench.reader} />
       <div style={{ marginTop: 12 }} role="list" aria-label={t("Dimensions on the sheet")}>
         {document.dimensions.map((dimension) => (

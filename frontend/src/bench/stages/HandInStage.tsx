@@ -7,6 +7,8 @@ import { t } from "../../frame/language";
 import { answer, api } from "../../api/client";
 import { dayAndTime } from "../../frame/words";
 import type { Bench } from "../bench";
+import { HandInSet } from "../../set/HandInSet";
+import { SetFile } from "../../set/SetFile";
 import { DeliverFile } from "./DeliverFile";
 
 /** A last look, then the sheet goes to the instructor. */
@@ -18,6 +20,7 @@ export function HandInStage({ bench }: { bench: Bench }) {
   const [busy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState("");
   const late = new Date(exercise.due_at) < new Date();
+  const blank = document.views.length === 0 && !document.parts_list?.rows.length;
 
   const handIn = async () => {
     setBusy(true);
@@ -62,15 +65,33 @@ export function HandInStage({ bench }: { bench: Bench }) {
           {trouble}
         </Text>
       )}
+      {exercise.in_set && (
+        <>
+          <HandInSet
+            set={exercise.in_set}
+            before={() => draft.saveNow()}
+            after={() => draft.forget()}
+          />
+          <SetFile
+            set={exercise.in_set.id}
+            here={exercise.id}
+            onReplaced={() => {
+              draft.forget();
+              window.location.reload();
+            }}
+          />
+        </>
+      )}
       <Button
         mt="md"
         fullWidth
-        disabled={document.views.length === 0}
+        variant={exercise.in_set ? "default" : "filled"}
+        disabled={blank}
         onClick={() => setAsking(true)}
       >
-        {t("Hand in")}
+        {exercise.in_set ? t("Hand in this sheet alone") : t("Hand in")}
       </Button>
-      {document.views.length === 0 && (
+      {blank && (
         <Text className="quiet small" mt={6}>
           {t("There is no view on the sheet yet.")}
         </Text>

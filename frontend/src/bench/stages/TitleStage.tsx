@@ -12,6 +12,7 @@ import { t } from "../../frame/language";
 import type { SheetDocument } from "../../api/types";
 import { TITLE_FIELDS, capital, fieldLabel, terms } from "../../frame/words";
 import type { Bench } from "../bench";
+import { CarryTitle } from "../../set/CarryTitle";
 import { Notes } from "./Notes";
 
 /** What is offered for general tolerances; anything else may be typed. */
@@ -102,6 +103,13 @@ export function TitleStage({ bench }: { bench: Bench }) {
             const name = e.currentTarget.value || null;
             draft.change((now) => ({ ...now, name }));
           }}
+        />
+      )}
+      {exercise.in_set && !bench.answering && (
+        <CarryTitle
+          set={exercise.in_set.id}
+          exercise={exercise.id}
+          before={() => draft.saveNow()}
         />
       )}
       <Notes bench={bench} />

@@ -27,7 +27,9 @@ def check_angle(survey: Survey) -> list[Finding]:
 def _arrangement(survey: Survey) -> list[Finding]:
     asked = survey.exercise.angle
     votes = Counter(survey.angles.values())
-    if not votes or set(votes) == {asked}:
+    # Of an assembly's six sides each one that is misplaced is a mistake of its own.
+    one_by_one = survey.exercise.shows == "six sides" and votes[asked] > 0
+    if not votes or set(votes) == {asked} or one_by_one:
         return []
     other: Angle = "first" if asked == "third" else "third"
     if len(votes) == 1:

@@ -5,10 +5,10 @@ from typing import Final
 
 from maqueta.drawing.ink import InkGroup
 from maqueta.geometry.box import Box, meet, outline_of, union
-from maqueta.judging.finding import Finding
+from maqueta.judging.finding import Finding, Parameter
 from maqueta.judging.rule import Rules, rule
 from maqueta.judging.survey import Survey
-from maqueta.phrases.phrase import Phrase, phrase
+from maqueta.phrases.phrase import phrase
 from maqueta.sheet.placed import PlacedView
 from maqueta.sheet.spacing import GapSum, bands, gaps_between
 from maqueta.solid.unit import MILLIMETRES
@@ -33,14 +33,22 @@ def check_layout(survey: Survey) -> list[Finding]:
 
 
 def _drawn(survey: Survey) -> list[InkGroup]:
-    return [group for group in survey.ink if group.role in ("view", "dimension", "mark", "note")]
+    return [
+        group for group in survey.ink if group.role in ("view", "dimension", "mark", "note", "balloon", "parts-list")
+    ]
 
 
-def _what(survey: Survey, group: InkGroup) -> Phrase:
+def _what(survey: Survey, group: InkGroup) -> Parameter:
+    if group.role == "view" and survey.by_id[group.id].view.only is not None:
+        return survey.names[group.id]
     if group.role == "view":
         return phrase("the-view", name=survey.names[group.id])
     if group.role == "note":
         return phrase("a-note")
+    if group.role == "balloon":
+        return phrase("a-balloon")
+    if group.role == "parts-list":
+        return phrase("the-parts-list")
     name = survey.names[group.owner or ""]
     if group.role == "dimension":
         return phrase("dimension-of-view", name=name)
@@ -91,6 +99,9 @@ def _lie_over(first: PlacedView, second: PlacedView) -> bool:
     A section revolved in place stands in its parent.
     """
     for own, other in ((first, second), (second, first)):
+        if own.view.only is not None and other.view.only is not None:
+            # Parts pulled apart fit into each other's boxes; whether they lie over each other is judged of assemblies.
+            return False
         if own.view.cut is not None and own.view.cut.form == "revolved" and own.view.parent == other.view.id:
             return False
     if not meet(first.box, second.box):

@@ -1,6 +1,5 @@
 """Criterion title: the title block is filled in and lettered as asked, the sheet is named as asked."""
 
-import re
 from typing import Final
 
 from maqueta.geometry.carrier import Point
@@ -8,6 +7,7 @@ from maqueta.judging.finding import Finding
 from maqueta.judging.rule import Rules, rule
 from maqueta.judging.survey import Survey
 from maqueta.phrases.phrase import phrase
+from maqueta.sheet.sheet_name import asked_name, same_words
 
 RULES: Final = Rules(
     (
@@ -64,14 +64,9 @@ def _name(survey: Survey) -> list[Finding]:
     pattern = survey.exercise.sheet_name
     if pattern is None:
         return []
-    fields = survey.sheet.title.fields
-    asked = re.sub(r"\{(\w+)\}", lambda field: fields.get(field[1], ""), pattern)  # type: ignore[arg-type]
+    asked = asked_name(pattern, survey.sheet.title)
     name = survey.sheet.name or ""
-    if _words(name) == _words(asked):
+    if asked is None or same_words(name, asked):
         return []
     parameters = {"name": name, "asked": asked, "pattern": pattern}
     return [RULES.found("title.name", at=_at(survey), parameters=parameters, variant="" if name else "unnamed")]
-
-
-def _words(name: str) -> list[str]:
-    return re.findall(r"\w+", name.casefold().replace("_", " "))

@@ -9,7 +9,7 @@ from maqueta.judging.finding import Finding, Parameter
 from maqueta.judging.rule import Rules, rule
 from maqueta.judging.survey import Survey, attitude_of
 from maqueta.phrases.phrase import phrase
-from maqueta.projection.arrangement import name_of
+from maqueta.projection.arrangement import VIEW_NAMES, name_of
 from maqueta.projection.attitude import usual
 from maqueta.projection.datum_sides import direction_of_axis
 from maqueta.projection.needed import repeats, tells
@@ -45,7 +45,10 @@ def _missing(survey: Survey) -> list[Finding]:
     wanted: list[str] = list(survey.exercise.views or ())
     if survey.exercise.pictorial == "required":
         wanted.append("pictorial")
-    if survey.front is None:
+    if survey.exercise.shows == "six sides":
+        # Its six sides are what is asked of an assembly: see there.
+        wanted = [name for name in wanted if name not in VIEW_NAMES]
+    elif survey.front is None:
         wanted = wanted or ["front"]
     missing = [name for name in wanted if name not in present]
     details = sum(asked.kind == "detail" for asked in survey.exercise.special)

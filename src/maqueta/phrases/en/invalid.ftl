@@ -34,6 +34,8 @@ same-id-twice = { $thing ->
         [cutting-line] two cutting lines have the same id
         [circled-region] two circled regions have the same id
         [sight-arrow] two arrows have the same id
+        [balloon] two balloons have the same id
+        [trail] two trails have the same id
        *[note] two notes have the same id
     }
 view-not-on-sheet = “{ $id }” belongs to a view “{ $view }” that is not on the sheet
@@ -42,6 +44,10 @@ parent-cannot-unfold = “{ $id }” is folded out from “{ $view }”, of whic
 view-from-itself = “{ $id }” is folded out from itself
 frame-not-square = a frame has three rows of length 1, square to each other, right-handed
 unrecognised-with-look = an unrecognised view has lines and no look
+component-of-another-kind = only pictorial views show one component
+too-many-views = a sheet has at most { $most } views
+no-assembly-to-show = the part is no assembly: there are no parts to pull apart or to list
+component-unknown = the assembly has no component “{ $name }”
 look-of-another-kind = { $kind ->
         [principal] principal views look by side and up
         [auxiliary] auxiliary views look by a frame

@@ -27,6 +27,11 @@ criterion-name = { $criterion ->
     [placement] Placement
     [layout] Layout
     [title] Title
+    [section] Sections
+    [detail] Details
+    [auxiliary] Auxiliary views
+    [assembly] Assembly
+    [set] Set
    *[pictorial] Pictorial
 }
 

@@ -127,3 +127,30 @@ cut-without-length = a leg of the cutting line has no length
 cut-crosses-itself = the cutting line crosses itself
 no-flank = this face has no parallel one behind it and runs round no solid bar: it is neither a flank of a rib nor a spoke
 no-body-of-it = this face is of no body that could be left whole: the part is all one
+
+## Assemblies
+
+fit-flat-faces = laid against each other are two flat faces
+fit-round-faces = on one axis are two round faces: of cylinders, cones or rings
+assembly-axes = these axes do not turn the part: they are not square to each other and of length 1, or they mirror it
+refit-other-form = { $name } has another form in these sizes: its faces cannot be matched
+refit-no-contact = { $first } and { $second } no longer touch where they did
+refit-other-fit = { $first } (⌀{ $one }) and { $second } (⌀{ $other }) no longer fit as they did
+refit-overlap = { $first } and { $second } overlap in these sizes
+assembly-twice = there are two components { $id }
+assembly-units = { $name } is in { $unit ->
+    [inch] inches
+   *[mm] millimetres
+} and the assembly in { $units ->
+    [inch] inches
+   *[mm] millimetres
+}
+assembly-too-deep = the assembly has more than { $most } levels
+assembly-too-many = an assembly has up to { $most } components; this one has more
+step-no-solid-in = “{ $name }” has no solid and is left out
+step-assembly = read as an assembly of { $components } components, of { $parts ->
+    [one] { $parts } part
+   *[other] { $parts } parts
+}
+assembly-damaged = the document of the assembly cannot be read
+assembly-out-of-reach = a component is mirrored, or stands too far away

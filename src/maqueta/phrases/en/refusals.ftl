@@ -21,11 +21,14 @@ no-front-yet = There is no front view on the sheet yet.
 no-scale-with-room = No recommended scale leaves room for dimensions on this paper.
 whose-sheet-varied = the part has sizes of its own for every student: say whose sheet this is
 whose-sheet-unknown = neither the file’s name nor its title block tells whose sheet it is
+whose-sheet-two = the file’s name tells { $file }, the title block { $title }: say whose sheet it is
 already-handed-in = already handed in; that sheet is as it was
 sheet-begun-here = has begun a sheet here; it is as it was
 sheet-file-too-large = The file is too large for a sheet.
 draft-file-refused = { $file }: { $reason }. Your draft is as it was.
 no-such-student = There is no such student in the class.
+no-such-sheet-in-set = There is no such sheet in the set.
+title-block-blank = Nothing stands in the title block of this sheet yet.
 closes-before-it-opens = It closes before it opens.
 own-sizes-stay = Everybody has sizes of their own already, from the part as it was. Copy the exercise to use the newer part.
 class-of-another = Another instructor has made this class and shares it with you; only they can do that.
@@ -50,7 +53,7 @@ nothing-changed = Nothing was changed: { $reason }.
 drafted-by-hand = To be drafted by hand: { $views }. Your draft is as it was.
 changes-need-one-size = Lines can be changed only on a part that has the same sizes for everybody.
 ranges-give-no-part = The ranges of its sizes give no valid part: { $reason }.
-no-ranges = This part has no sizes with a range. Give some in the builder, or set it as it is.
+no-ranges = There are no sizes with a range here. Give some in the builder, or set it as it is.
 no-part-in-ranges = No valid part could be made in the ranges of its sizes: { $reason }.
 exercise-cannot-be-set = The exercise cannot be set: { $reason }.
 no-such-page = There is no such page.
@@ -113,3 +116,12 @@ cannot-be-worked-on = { $what ->
 part-cannot-be-built = { CAPITAL($reason) }. Nothing was kept.
 feature-cannot-be-built = Feature { $number }: { $reason }. Nothing was kept.
 something-went-wrong = Something went wrong here. Nothing was changed. If it happens again, tell this number: { $number }.
+
+## Assemblies
+
+assembly-part-not-there = { $name } is not on your shelf, or not ready yet.
+assembly-within = { $name } is an assembly itself: put its parts in one by one.
+assembly-not-put-together = This cannot be put together: { $reason }.
+no-assembly = This is a part, not an assembly.
+no-such-component = There is no { $id } in this assembly.
+fit-itself = A component is put against another one, not against itself.

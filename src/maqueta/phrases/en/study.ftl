@@ -49,6 +49,7 @@ shown-round = { $count ->
 
 ## Beyond the program, or not delivered
 
+beyond-assembly = sizes are given to the parts of an assembly, not to the whole
 beyond-free-form = the part has a free-form face
 beyond-inclined-cone = the part has an inclined cone
 beyond-inclined-torus = the part has an inclined torus
@@ -64,6 +65,10 @@ scope-no-special = { $kind ->
     [detail] no detail on the sheet
    *[auxiliary] no auxiliary view on the sheet
 }
+scope-no-set = this is no set of sheets
+scope-no-assembly-asked = the exercise does not ask for an assembly’s sides or parts
+scope-no-assembly = the part is no assembly
+scope-parts-alone = the sheet shows no views in line
 scope-no-pictorial = there is no pictorial view on the sheet
 scope-no-fields-asked = the exercise asks for no title-block fields
 scope-title-empty = the title block is empty

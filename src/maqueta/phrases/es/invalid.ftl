@@ -34,6 +34,8 @@ same-id-twice = { $thing ->
         [cutting-line] dos líneas de corte tienen el mismo id
         [circled-region] dos regiones señaladas tienen el mismo id
         [sight-arrow] dos flechas tienen el mismo id
+        [balloon] dos globos tienen el mismo id
+        [trail] dos recorridos tienen el mismo id
        *[note] dos notas tienen la misma clave
     }
 view-not-on-sheet = «{ $id }» pertenece a una vista «{ $view }» que no está en la lámina
@@ -42,6 +44,10 @@ parent-cannot-unfold = «{ $id }» se abate desde «{ $view }», de la que no se
 view-from-itself = «{ $id }» se abate desde sí misma
 frame-not-square = un sistema tiene tres filas de longitud 1, perpendiculares entre sí y a derechas
 unrecognised-with-look = una vista no reconocida tiene líneas y ninguna dirección de mirada
+component-of-another-kind = solo las vistas en perspectiva muestran un componente
+too-many-views = una lámina tiene como máximo { $most } vistas
+no-assembly-to-show = la pieza no es un conjunto: no hay piezas que separar ni que listar
+component-unknown = el conjunto no tiene el componente «{ $name }»
 look-of-another-kind = { $kind ->
         [principal] las vistas principales miran según un lado y otro de arriba
         [auxiliary] las vistas auxiliares miran según un sistema

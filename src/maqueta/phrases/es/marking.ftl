@@ -27,6 +27,11 @@ criterion-name = { $criterion ->
     [placement] Colocación
     [layout] Disposición
     [title] Cajetín
+    [section] Cortes
+    [detail] Detalles
+    [auxiliary] Vistas auxiliares
+    [assembly] Conjunto
+    [set] Juego de láminas
    *[pictorial] Perspectiva
 }
 

@@ -127,3 +127,30 @@ cut-without-length = un tramo de la línea de corte no tiene longitud
 cut-crosses-itself = la línea de corte se cruza a sí misma
 no-flank = esta cara no tiene otra paralela detrás ni rodea una barra maciza: no es el costado de un nervio ni un radio
 no-body-of-it = esta cara no es de ningún cuerpo que pueda quedar entero: la pieza es una sola
+
+## Conjuntos
+
+fit-flat-faces = se apoyan una contra otra dos caras planas
+fit-round-faces = en un eje se ponen dos caras redondas: de cilindros, conos o anillos
+assembly-axes = estos ejes no giran la pieza: no son perpendiculares y de longitud 1, o la reflejan
+refit-other-form = { $name } tiene otra forma con estas medidas: sus caras no se corresponden
+refit-no-contact = { $first } y { $second } ya no se tocan donde se tocaban
+refit-other-fit = { $first } (⌀{ $one }) y { $second } (⌀{ $other }) ya no ajustan como antes
+refit-overlap = { $first } y { $second } se cortan con estas medidas
+assembly-twice = hay dos componentes { $id }
+assembly-units = { $name } está en { $unit ->
+    [inch] pulgadas
+   *[mm] milímetros
+} y el conjunto en { $units ->
+    [inch] pulgadas
+   *[mm] milímetros
+}
+assembly-too-deep = el conjunto tiene más de { $most } niveles
+assembly-too-many = un conjunto tiene hasta { $most } componentes; este tiene más
+step-no-solid-in = «{ $name }» no tiene ningún sólido y queda fuera
+step-assembly = leído como conjunto de { $components } componentes, de { $parts ->
+    [one] { $parts } pieza
+   *[other] { $parts } piezas
+}
+assembly-damaged = el documento del conjunto no se puede leer
+assembly-out-of-reach = un componente está reflejado, o demasiado lejos

@@ -21,11 +21,14 @@ no-front-yet = Todavía no hay vista frontal en la lámina.
 no-scale-with-room = Ninguna escala recomendada deja sitio para cotas en este papel.
 whose-sheet-varied = la pieza tiene medidas propias de cada estudiante: diga de quién es esta lámina
 whose-sheet-unknown = ni el nombre del archivo ni su cajetín dicen de quién es la lámina
+whose-sheet-two = el nombre del archivo dice { $file } y el cajetín { $title }: diga de quién es la lámina
 already-handed-in = ya entregada; esa lámina sigue como estaba
 sheet-begun-here = ha empezado aquí una lámina; sigue como estaba
 sheet-file-too-large = El archivo es demasiado grande para una lámina.
 draft-file-refused = { $file }: { $reason }. Su borrador sigue como estaba.
 no-such-student = No hay tal estudiante en la clase.
+no-such-sheet-in-set = No hay tal lámina en el juego.
+title-block-blank = Aún no hay nada en el cajetín de esta lámina.
 closes-before-it-opens = Cierra antes de abrir.
 own-sizes-stay = Cada cual tiene ya sus propias medidas, de la pieza como era. Copia el ejercicio para usar la pieza nueva.
 class-of-another = Otro docente hizo esta clase y la comparte contigo; solo él o ella puede hacer eso.
@@ -50,7 +53,7 @@ nothing-changed = No se ha cambiado nada: { $reason }.
 drafted-by-hand = Hay que dibujar a mano: { $views }. Su borrador sigue como estaba.
 changes-need-one-size = Solo se pueden cambiar líneas en una pieza que tenga las mismas medidas para todos.
 ranges-give-no-part = Los intervalos de sus medidas no dan ninguna pieza válida: { $reason }.
-no-ranges = Esta pieza no tiene medidas con intervalo. Póngalas en el constructor, o propóngala como está.
+no-ranges = Aquí no hay medidas con intervalo. Póngalas en el constructor, o propóngalo como está.
 no-part-in-ranges = No se ha podido hacer ninguna pieza válida en los intervalos de sus medidas: { $reason }.
 exercise-cannot-be-set = No se puede proponer el ejercicio: { $reason }.
 no-such-page = No existe esa página.
@@ -113,3 +116,12 @@ cannot-be-worked-on = { $what ->
 part-cannot-be-built = { CAPITAL($reason) }. No se ha guardado nada.
 feature-cannot-be-built = Elemento { $number }: { $reason }. No se ha guardado nada.
 something-went-wrong = Algo ha fallado aquí. No se ha cambiado nada. Si vuelve a ocurrir, comunique este número: { $number }.
+
+## Conjuntos
+
+assembly-part-not-there = { $name } no está en tu estantería, o aún no está lista.
+assembly-within = { $name } es a su vez un conjunto: coloca sus piezas una a una.
+assembly-not-put-together = Esto no se puede montar: { $reason }.
+no-assembly = Esto es una pieza, no un conjunto.
+no-such-component = No hay { $id } en este conjunto.
+fit-itself = Un componente se pone contra otro, no contra sí mismo.

@@ -49,6 +49,7 @@ shown-round = { $count ->
 
 ## Más allá del programa, o sin entregar
 
+beyond-assembly = las cotas se dan a las piezas de un conjunto, no al todo
 beyond-free-form = la pieza tiene una cara de forma libre
 beyond-inclined-cone = la pieza tiene un cono inclinado
 beyond-inclined-torus = la pieza tiene un toro inclinado
@@ -64,6 +65,10 @@ scope-no-special = { $kind ->
     [detail] no hay ningún detalle en la lámina
    *[auxiliary] no hay ninguna vista auxiliar en la lámina
 }
+scope-no-set = no es un juego de láminas
+scope-no-assembly-asked = el ejercicio no pide lados ni piezas de un conjunto
+scope-no-assembly = la pieza no es un conjunto
+scope-parts-alone = la lámina no muestra vistas alineadas
 scope-no-pictorial = no hay ninguna perspectiva en la lámina
 scope-no-fields-asked = el ejercicio no pide campos del cajetín
 scope-title-empty = el cajetín está vacío

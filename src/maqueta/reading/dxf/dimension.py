@@ -13,6 +13,8 @@ from maqueta.reading.dxf.curves import point_of
 _LINEAR, _ALIGNED, _ANGLE, _DIAMETER, _RADIUS, _ANGLE_OF_POINTS, _COORDINATE = range(7)
 #: Lines are square to each other, and in line with a point, within this part of their length.
 _SQUARE: Final = 0.01
+#: Lines of one picture meet within this, in units of the file.
+_MEETS: Final = 1e-6
 #: Flag of a coordinate that is measured across.
 _ACROSS: Final = 64
 
@@ -136,11 +138,30 @@ def _text_of(dimension: Any) -> Any | None:
     return next((child for child in block or () if child.dxftype() in ("TEXT", "MTEXT")), None)
 
 
+def _knee(dimension: Any, tip: Point) -> Point | None:
+    """Where the leader of a round dimension, drawn to its tip, bends and a level line goes on under its text."""
+    lines = [
+        (point_of(child.dxf.start), point_of(child.dxf.end))
+        for child in dimension.get_geometry_block() or ()
+        if child.dxftype() == "LINE"
+    ]
+    for line in lines:
+        level = [other for other in lines if other != line and abs(other[1][1] - other[0][1]) <= _MEETS]
+        for begun, knee in (line, line[::-1]):
+            if math.dist(begun, tip) <= _MEETS and any(_begins(other, knee) for other in level):
+                return knee
+    return None
+
+
+def _begins(line: tuple[Point, Point], at: Point) -> bool:
+    return min(math.dist(end, at) for end in line) <= _MEETS
+
+
 def _text_place(dimension: Any, centre: Point, tip: Point) -> Point:
     """Where the text of a round dimension stands: in its picture, as the file says, else a little outside."""
     shown = _text_of(dimension)
     if shown is not None:
-        return point_of(shown.dxf.insert)
+        return _knee(dimension, tip) or point_of(shown.dxf.insert)
     if dimension.dxf.hasattr("text_midpoint"):
         return point_of(dimension.dxf.text_midpoint)
     return (tip[0] + 0.4 * (tip[0] - centre[0]), tip[1] + 0.4 * (tip[1] - centre[1]))

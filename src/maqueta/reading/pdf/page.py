@@ -13,7 +13,7 @@ from shapely.geometry import Polygon
 
 from maqueta.geometry.carrier import Point
 from maqueta.phrases.phrase import Phrase, phrase
-from maqueta.reading.content import Stroke, Style
+from maqueta.reading.content import Shape, Stroke, Style
 from maqueta.reading.drawn_paths import Paper, Stretch, Subpath, clipped, filled_shapes, strokes_of
 from maqueta.reading.errors import UnreadableSheetError
 from maqueta.reading.glyphs import Glyph
@@ -40,6 +40,7 @@ class DrawnPage(PageDevice):
         self.strokes: list[Stroke] = []
         self.glyphs: list[Glyph] = []
         self.filled: list[tuple[Point, ...]] = []
+        self.shapes: list[Shape] = []
         self.areas: list[Hatching] = []
         self.left: Counter[Phrase] = Counter()
         self.pictures = 0
@@ -119,7 +120,7 @@ class DrawnPage(PageDevice):
             self._paper = painted
         elif fill and not self._paper.hides(_rgb(graphicstate.ncolor)):
             self._fill(paths, graphicstate)
-        if len(self.strokes) > MOST_STROKES or len(self.filled) > MOST_STROKES:
+        if max(len(self.strokes), len(self.filled), len(self.shapes)) > MOST_STROKES:
             raise UnreadableSheetError(phrase("sheet-lines", most=MOST_STROKES))
 
     def _fill(self, paths: Sequence[Subpath], state: PDFGraphicState) -> None:
@@ -128,8 +129,7 @@ class DrawnPage(PageDevice):
             self._draw(bar)
         self.filled += [head for head in shapes.heads if self._seen(head[0])]
         self.areas += [area for area in shapes.areas if self._seen(area.rings[0][0])]
-        if shapes.unknown:
-            self.left[phrase("unread-shapes")] += shapes.unknown
+        self.shapes += [shape for shape in shapes.letters if self._seen(shape.rings[0][0])]
 
     def _seen(self, point: Point) -> bool:
         return self.clip is None or self.clip.buffer(_DUST).covers(shapely.Point(point))

@@ -51,7 +51,7 @@ def heads_of(path: Path, mm: float) -> list[Head]:
 def _rises(at: Floats, half: Floats, base: float) -> bool:
     """Whether ink widens evenly from an end to the base of a head: a blot does not."""
     own = (at > 0.15 * base) & (at <= base)
-    if own.sum() < 4:
+    if own.sum() < 4 or np.ptp(half[own]) == 0:
         return False
     slope = np.corrcoef(at[own], half[own])[0, 1]
     return bool(slope > 0.8)

@@ -13,8 +13,9 @@ from typing import Final
 import networkx
 import numpy as np
 import shapely
+from scipy.spatial import cKDTree
 
-from maqueta.geometry.carrier import Point
+from maqueta.geometry.carrier import Point, circle_through
 
 #: Gaps between dashes, mm, and how far dashes stand off their line.
 _LEAST_GAP, _MOST_GAP, _ASIDE = 0.25, 4.2, 0.22
@@ -26,6 +27,12 @@ _SHORT: Final = 0.45
 _GOES_ON: Final = 2.6
 #: A circle in dashes has so many, and is drawn along this much of its way.
 _DASHES, _DRAWN = 6, 0.35
+#: Dashes of one circle turn from one to the next by at least this sine; so many pairs of them meet within this, mm.
+_BEND, _VOTES, _TOGETHER = 0.05, 4, 0.7
+#: Dashes of hidden lines are at most so long, mm.
+_LONGEST: Final = 8.0
+#: Dashes and dots of a circle of which no dots were seen, mm.
+_CHAIN: Final = (6.0, -1.0, 0.5, -1.0)
 
 
 @dataclass(frozen=True, slots=True)
@@ -56,18 +63,21 @@ class BrokenLine:
 
 @dataclass(frozen=True, slots=True)
 class BrokenCircle:
-    """A circle drawn in dashes and dots, and the strokes it is made of, by their places."""
+    """A circle drawn in dashes, or in dashes and dots, its pattern, and the strokes it is made of, by their places."""
 
     centre: Point
     radius: float
+    pattern: tuple[float, ...]
     members: frozenset[int]
 
 
 def broken_circles(dashes: Sequence[Dash], centres: Sequence[Point]) -> list[BrokenCircle]:
-    """The circles about some centres that are drawn in dashes, such as pitch circles; a dash is a chord of them."""
+    """The circles about some centres that are drawn in dashes, such as pitch circles and hidden ones; a dash is a chord
+    of them.
+    """
     found: list[BrokenCircle] = []
     for centre in centres:
-        own = [(math.dist(centre, _middle(dash)), k) for k, dash in enumerate(dashes) if _crosswise(dash, centre)]
+        own = [(_far(dash, centre), k) for k, dash in enumerate(dashes) if _crosswise(dash, centre)]
         own.sort()
         start = 0
         for end in range(1, len(own) + 1):
@@ -84,8 +94,86 @@ def broken_circles(dashes: Sequence[Dash], centres: Sequence[Point]) -> list[Bro
                 and run[-1][0] - run[0][0] <= 4 * _ASIDE
                 and new
             ):
-                found.append(BrokenCircle(centre, radius, frozenset(k for _, k in run)))
+                members = frozenset(k for _, k in run)
+                pattern = _round_pattern([dashes[k] for k in members], centre, radius)
+                found.append(BrokenCircle(centre, radius, pattern, members))
     return found
+
+
+def _round_pattern(dashes: Sequence[Dash], centre: Point, radius: float) -> tuple[float, ...]:
+    """The pattern of dashes round a centre; some of them may be lost."""
+    angles = sorted((_angle(dash, centre), dash.length) for dash in dashes)
+    lengths = [length for _, length in angles]
+    after = [*angles[1:], (angles[0][0] + math.tau, angles[0][1])]
+    gaps = sorted(
+        radius * (later - angle) - (length + following) / 2
+        for (angle, length), (later, following) in zip(angles, after, strict=True)
+    )
+    usual = max(gaps[(len(gaps) - 1) // 2], _LEAST_GAP)
+    longest = max(lengths)
+    dots = [length for length in lengths if length <= _SHORT * longest]
+    long = [length for length in lengths if length > _SHORT * longest]
+    middle = sorted(long)[len(long) // 2]
+    # A dash is cut short here and there by what crosses it: of a line of dashes and dots every other stroke is a dot.
+    if len(dots) >= 0.3 * len(lengths):
+        return (middle, -usual, sum(dots) / len(dots), -usual)
+    return (middle, -usual) if middle <= _LONGEST else (middle, *_CHAIN[1:])
+
+
+def _angle(dash: Dash, centre: Point) -> float:
+    x, y = _middle(dash)
+    return math.atan2(y - centre[1], x - centre[0])
+
+
+def centres_of(dashes: Sequence[Dash]) -> list[Point]:
+    """Where circles in dashes may have their centres: where what is square to dashes that follow each other meets."""
+    short = [dash for dash in dashes if 0 < dash.length <= _LONGEST]
+    if len(short) < _DASHES:
+        return []
+    strokes = shapely.linestrings([(dash.first, dash.last) for dash in short])
+    near = shapely.STRtree(strokes).query(strokes, predicate="dwithin", distance=_MOST_GAP / 2).T
+    met = [centre for i, j in near.tolist() if i < j and (centre := _square_to_both(short[i], short[j])) is not None]
+    if len(met) < _VOTES:
+        return []
+    points = np.array(met)
+    graph: networkx.Graph[int] = networkx.Graph()
+    graph.add_edges_from(cKDTree(points).query_pairs(_TOGETHER))
+    groups = [sorted(group) for group in networkx.connected_components(graph) if len(group) >= _VOTES]
+    rough = [np.median(points[group], axis=0).tolist() for group in groups]
+    return [_fitted(short, (x, y)) for x, y in rough]
+
+
+def _square_to_both(one: Dash, other: Dash) -> Point | None:
+    """Where two dashes of one circle have its centre; None where they are none."""
+    (x0, y0), (x1, y1) = _middle(one), _middle(other)
+    # The ways square to them.
+    (a, b), (c, d) = ((own.first[1] - own.last[1], own.last[0] - own.first[0]) for own in (one, other))
+    turned = a * d - b * c
+    if abs(turned) < _BEND * one.length * other.length:
+        return None
+    along = ((x1 - x0) * d - (y1 - y0) * c) / turned
+    x, y = x0 + along * a, y0 + along * b
+    far, away = math.dist((x, y), (x0, y0)), math.dist((x, y), (x1, y1))
+    return (x, y) if abs(far - away) <= 0.1 * far else None
+
+
+def _fitted(dashes: Sequence[Dash], rough: Point) -> Point:
+    """The centre of the circle through the dashes about a place."""
+    far = sorted(_far(dash, rough) for dash in dashes if _crosswise(dash, rough))
+    usual = max(far, key=lambda r: sum(abs(r - other) <= _TOGETHER for other in far), default=None)
+    if usual is None:
+        return rough
+    own = [dash for dash in dashes if _crosswise(dash, rough) and abs(_far(dash, rough) - usual) <= _TOGETHER]
+    x, y, _ = circle_through(np.array([place for dash in own for place in (dash.first, _middle(dash), dash.last)]))
+    return (x, y)
+
+
+def _far(dash: Dash, centre: Point) -> float:
+    """How far a dash is from a centre, on the average along it: a chord lies within its circle, one that is fitted to a
+    stretch of it crosses it.
+    """
+    ends = (math.dist(centre, dash.first) + math.dist(centre, dash.last)) / 2
+    return (2 * math.dist(centre, _middle(dash)) + ends) / 3
 
 
 def _middle(dash: Dash) -> Point:
@@ -112,20 +200,20 @@ def broken_lines(dashes: Sequence[Dash]) -> list[BrokenLine]:
     graph.add_edges_from((i, j) for i, j in near.tolist() if i > j and _follows(dashes[i], dashes[j]))
     lines = (_line(dashes, sorted(group)) for group in networkx.connected_components(graph))
     found = [line for line in lines if line is not None]
-    dotted = [line.pattern for line in found if len(line.pattern) == 4]
-    if not dotted:
-        return found
+    return [replace(line, pattern=with_its_dots(line.pattern, found)) for line in found]
+
+
+def with_its_dots(pattern: tuple[float, ...], lines: Sequence[BrokenLine]) -> tuple[float, ...]:
+    """The pattern of dashes; with dots where they are as far apart as if those of the other lines of a sheet stood
+    between: these were lost.
+    """
+    dotted = [line.pattern for line in lines if len(line.pattern) == 4]
+    if len(pattern) == 4 or not dotted:
+        return pattern
     gap, dot = (sorted(own[k] for own in dotted)[len(dotted) // 2] for k in (1, 2))
-    return [_with_its_dots(line, -gap, dot) for line in found]
-
-
-def _with_its_dots(line: BrokenLine, gap: float, dot: float) -> BrokenLine:
-    """A line of dashes as far apart as if the dots of the other lines of a sheet stood between: these were lost."""
-    if len(line.pattern) == 4:
-        return line
-    dash, apart = line.pattern[0], -line.pattern[1]
-    lost = abs(apart - (2 * gap + dot)) < abs(apart - gap) and dash > 2.5 * apart
-    return replace(line, pattern=(dash, -gap, dot, -gap)) if lost else line
+    dash, apart = pattern[0], -pattern[1]
+    lost = abs(apart - (dot - 2 * gap)) < abs(apart + gap) and dash > 2.5 * apart
+    return (dash, gap, dot, gap) if lost else pattern
 
 
 def _follows(one: Dash, other: Dash) -> bool:
@@ -172,7 +260,7 @@ def _line(dashes: Sequence[Dash], group: Sequence[int]) -> BrokenLine | None:
         pattern: tuple[float, ...] = (long, -usual, short, -usual)
     else:
         middle = sorted(lengths)[(len(lengths) - 1) // 2]
-        if len(spans) < 3 or middle > 8.0 or any(length > _GOES_ON * middle for length in lengths[1:-1]):
+        if len(spans) < 3 or middle > _LONGEST or any(length > _GOES_ON * middle for length in lengths[1:-1]):
             return None
         long, pattern = middle, (middle, -usual)
     kept = frozenset(spans[k][2] for k in range(len(spans)) if lengths[k] > _GOES_ON * long)

@@ -5,37 +5,34 @@ followed, and fitted with lines and arcs. Whatever is in doubt is said.
 """
 
 import math
-from collections.abc import Callable, Sequence
-from dataclasses import replace
-from itertools import compress
+from collections.abc import Sequence
 from typing import Final
 
 import numpy as np
 
 from maqueta.geometry.carrier import TURN, Carrier, Circle, Interval, Point, arc_interval, line_through
 from maqueta.geometry.line_set import Piece
-from maqueta.phrases.phrase import Phrase, phrase
-from maqueta.reading.content import Content, Stroke, Style, Words
+from maqueta.phrases.phrase import phrase
+from maqueta.reading.by_hand import is_by_hand
+from maqueta.reading.content import Content, Stroke, Style
 from maqueta.reading.errors import UnreadableSheetError
 from maqueta.reading.ink_map import InkMap
 from maqueta.reading.limits import MOST_STROKES
 from maqueta.reading.picture.arrowheads import heads_of
-from maqueta.reading.picture.broken_lines import Dash, broken_circles, broken_lines
+from maqueta.reading.picture.broken_lines import Dash, broken_circles, broken_lines, centres_of, with_its_dots
 from maqueta.reading.picture.fitted import paths_of
 from maqueta.reading.picture.image import Picture, jpeg_of
 from maqueta.reading.picture.ink import ink_of
-from maqueta.reading.picture.lettering import Lettering, lettering_of
+from maqueta.reading.picture.lettering import lettering_of
 from maqueta.reading.picture.path import Path
-from maqueta.reading.picture.recogniser import RecogniserError, Said, real_text, recognised_lines
 from maqueta.reading.picture.rings import completed
 from maqueta.reading.picture.straightened import straightened
 from maqueta.reading.picture.traced import traced
 from maqueta.reading.picture.widths import gauge
+from maqueta.reading.picture.words_read import At, words_read
 
 #: Shorter lines than this, mm, are specks.
 _SPECK: Final = 0.2
-#: Dashes and dots of a pitch circle, mm.
-_CHAIN: Final = (6.0, -1.0, 0.5, -1.0)
 #: What is shorter than this by itself, mm, is a speck as well.
 _ALONE: Final = 0.5
 #: Lines lean by so much, mm, and by this share of their length, although they were drawn level or upright.
@@ -47,10 +44,6 @@ _WIDE, _NARROW = 50, 25
 #: A picture is shown with pixels of this size, mm.
 _SHOWN_PIXEL: Final = 0.18
 _PLAIN: Final = Style("", (), "", False, None, 0)
-
-
-#: From a place of the picture to one on paper, mm.
-At = Callable[[Point], Point]
 
 
 def read_picture(picture: Picture, paper: tuple[float, float]) -> Content:
@@ -66,15 +59,8 @@ def read_picture(picture: Picture, paper: tuple[float, float]) -> Content:
         """A place of the picture on paper: from the middle of the first pixel, up instead of down."""
         return (point[0] * pixel, (high - 1 - point[1]) * pixel)
 
-    lettering = lettering_of(ink, pixel)
-    try:
-        every = recognised_lines(lettering)
-        real = real_text(lettering, every)
-        lettering = replace(lettering, lines=tuple(compress(lettering.lines, real)))
-        read = tuple(compress(every, real))
-    except RecogniserError:
-        read = None
-    drawn = lettering.without(lettering.lines)
+    read = words_read(lettering_of(ink, pixel), at, pixel, askew=True)
+    drawn = read.lettering.without(read.lettering.lines)
     followed = completed(paths_of(traced(drawn), gauge(sheet.grey)), drawn)
     paths = [path for path in followed if path.length * pixel >= _SPECK]
     if not paths:
@@ -82,17 +68,19 @@ def read_picture(picture: Picture, paper: tuple[float, float]) -> Content:
     if len(paths) > MOST_STROKES:
         raise UnreadableSheetError(phrase("sheet-lines", most=MOST_STROKES))
     heads = [tuple(at(corner) for corner in head.corners) for path in paths for head in heads_of(path, pixel)]
+    straight = [(at(path.first), at(path.last)) for path in paths if path.centre is None]
     strokes = _strokes(paths, at, pixel)
-    words, doubts = _words(lettering, read, at, pixel)
     return Content(
         strokes=tuple(strokes),
-        words=words,
+        words=read.words,
         sizes=(),
         pointers=(),
         filled=tuple(heads),
-        not_read=doubts,
+        not_read=read.doubts,
         page=(ink.shape[1] * pixel, high * pixel),
-        doubtful=frozenset(own.text for own in read or () if not own.sure),
+        recognised=True,
+        doubtful=read.doubtful,
+        by_hand=is_by_hand(straight, _LEAN, _OF_LENGTH),
         ink=InkMap(ink > 0, pixel),
         photograph=jpeg_of(sheet.grey, min(1.0, pixel / _SHOWN_PIXEL)),
     )
@@ -107,13 +95,15 @@ def _strokes(paths: Sequence[Path], at: At, pixel: float) -> list[Stroke]:
     strokes: list[Stroke] = []
     gone: set[int] = set()
     centres = list(dict.fromkeys(_rounded(at(path.centre)) for path in paths if path.centre is not None))
-    for ring in broken_circles(dashes, centres):
-        style = Style("", _CHAIN, "", False, dashes[min(ring.members)].width, 0)
+    rings = broken_circles(dashes, [*centres, *centres_of(dashes)])
+    gone |= {straight[k] for ring in rings for k in ring.members}
+    left = [k for k in range(len(dashes)) if straight[k] not in gone]
+    lines = broken_lines([dashes[k] for k in left])
+    for ring in rings:
+        style = Style("", with_its_dots(ring.pattern, lines), "", False, dashes[min(ring.members)].width, 0)
         circle = Circle(*ring.centre, ring.radius)
         strokes.append(Stroke(Piece("visible", circle, (0.0, TURN), (), ()), style))
-        gone |= {straight[k] for k in ring.members}
-    left = [k for k in range(len(dashes)) if straight[k] not in gone]
-    for line in broken_lines([dashes[k] for k in left]):
+    for line in lines:
         own, along = line_through(*_squared(line.first, line.last))
         style = Style("", line.pattern, "", False, dashes[left[min(line.members)]].width, 0)
         # The last gap of a broken line does not show.
@@ -164,24 +154,3 @@ def _wide_from(paths: Sequence[Path]) -> float | None:
         if wide >= _WIDER * narrow and (best is None or apart > best[0]):
             best = (float(apart), float(bound))
     return None if best is None else best[1]
-
-
-def _words(
-    lettering: Lettering, read: Sequence[Said] | None, at: At, pixel: float
-) -> tuple[tuple[Words, ...], tuple[Phrase, ...]]:
-    """Lines of text as they were recognised, and what to say of those in doubt."""
-    if not lettering.lines:
-        return (), ()
-    if read is None:
-        return (), (phrase("unread-no-recogniser", count=len(lettering.lines)),)
-    words, doubts = [], []
-    for line, own in zip(lettering.lines, read, strict=True):
-        left, _, right, bottom = line.box
-        corner = at((right if line.upright else left, bottom))
-        if not own.text:
-            doubts.append(phrase("unread-letters-near", x=corner[0], y=corner[1]))
-            continue
-        words.append(Words(own.text, corner, line.height * pixel, 90.0 if line.upright else 0.0, _PLAIN))
-        if not own.sure:
-            doubts.append(phrase("unread-doubtful", text=own.text))
-    return tuple(words), tuple(doubts)

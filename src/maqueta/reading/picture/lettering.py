@@ -19,12 +19,16 @@ from maqueta.reading.picture.thinned import Mask
 _LEAST, _MOST = 1.1, 11.0
 #: Letters of one text: gaps as a share of their height, how much they overlap across, how different they may be.
 _GAP, _OVERLAP, _ALIKE = 1.1, 0.55, 0.55
+#: Strokes, points and marks stand so near to the letters of their text, as a share of its height.
+_REACH: Final = 0.62
 #: At most so many of the letters of a text, as a share, are single strokes.
 _STROKES: Final = 0.67
-#: Ink so near to the end of a text, as a share of its height, and along so much of that, may be a letter of it.
-_NEXT, _AS_HIGH = 0.45, 0.6
+#: The same where nothing but what may be a letter is seen besides.
+_OF_LETTERS: Final = (0.8, 0.25)
 #: A single letter is about as high as some longer text.
 _LIKE: Final = (0.8, 1.3)
+#: Of letters that were written one after the other, so many may lie between two that stand beside each other.
+_FOLLOWING: Final = 4
 #: A stroke is so many times longer than wide.
 _STROKE: Final = 3.2
 
@@ -71,13 +75,22 @@ class Lettering:
     labels: NDArray[np.int32]
     boxes: NDArray[np.int32]
     ink: Mask
+    #: Ink so near to the end of a text, as a share of its height, and along so much of that, may be a letter of it.
+    next_to: tuple[float, float] = (0.45, 0.6)
+
+    def pixels_of(self, name: int) -> tuple[NDArray[np.intp], NDArray[np.intp]]:
+        """Where a spot has its pixels: their y and their x."""
+        left, top, right, bottom = (int(c) for c in self.boxes[name])
+        ys, xs = np.nonzero(self.labels[top:bottom, left:right] == name)
+        return ys + top, xs + left
 
     def goes_on(self, line: TextLine) -> bool:
         """Whether there is more ink next to the ends of a line, as high as its letters: one that another line crosses
         may have been lost."""
         high, wide = self.ink.shape
         left, top, right, bottom = (int(c) for c in line.box)
-        reach = max(2, round(_NEXT * line.height))
+        near, along = self.next_to
+        reach = max(2, round(near * line.height))
         if line.upright:
             strips = [
                 (slice(max(0, top - reach), top), slice(left, right)),
@@ -90,7 +103,7 @@ class Lettering:
             ]
         across = 0 if line.upright else 1
         return any(
-            bool(strip.size) and float((strip > 0).any(axis=across).mean()) >= _AS_HIGH
+            bool(strip.size) and float((strip > 0).any(axis=across).mean()) >= along
             for strip in (self.ink[own] for own in strips)
         )
 
@@ -104,11 +117,22 @@ class Lettering:
 def lettering_of(ink: Mask, pixel: float) -> Lettering:
     """The lines of text in some ink; `pixel` is the size of a pixel, mm."""
     _, labels, stats, _ = cv2.connectedComponentsWithStats(ink, connectivity=8)
-    spots = [_spot(labels, stats, name, pixel) for name in range(1, len(stats))]
-    letters = [spot for spot in spots if spot is not None]
-    lines = _in_usual_sizes(tuple(_lines(letters, _LEAST / pixel)))
     x, y, wide, high = stats[:, 0], stats[:, 1], stats[:, 2], stats[:, 3]
-    return Lettering(lines, labels, np.column_stack([x, y, x + wide, y + high]), ink)
+    return lettering_among(np.asarray(labels, np.int32), np.column_stack([x, y, x + wide, y + high]), pixel, ink)
+
+
+def lettering_among(
+    labels: NDArray[np.int32], boxes: NDArray[np.int32], pixel: float, ink: Mask, written: bool = False
+) -> Lettering:
+    """The lines of text among spots of ink that are told apart: each has its name in `labels`, 0 is the paper, and its
+    box in the row of that name; `ink` has all there is besides, or of what was written what else may be a letter.
+
+    Where they were `written`, letters of one text have names that follow each other.
+    """
+    spots = [_spot(labels, boxes[name], name, pixel) for name in range(1, len(boxes))]
+    letters = [spot for spot in spots if spot is not None]
+    lines = _in_usual_sizes(tuple(_lines(letters, _LEAST / pixel, _FOLLOWING if written else None)))
+    return Lettering(lines, labels, boxes, ink, _OF_LETTERS) if written else Lettering(lines, labels, boxes, ink)
 
 
 def _in_usual_sizes(lines: Sequence[TextLine]) -> tuple[TextLine, ...]:
@@ -121,23 +145,29 @@ def _in_usual_sizes(lines: Sequence[TextLine]) -> tuple[TextLine, ...]:
     )
 
 
-def _spot(labels: NDArray[np.int32], stats: NDArray[np.int32], name: int, pixel: float) -> Letter | None:
-    x, y, wide, high, area = (int(number) for number in stats[name])
-    if max(wide, high) * pixel > _MOST or area < 6:
+def _spot(labels: NDArray[np.int32], box: NDArray[np.int32], name: int, pixel: float) -> Letter | None:
+    x, y, right, bottom = (int(number) for number in box)
+    wide, high = right - x, bottom - y
+    if max(wide, high) * pixel > _MOST:
         return None
-    own = labels[y : y + high, x : x + wide] == name
-    ys, xs = np.nonzero(own)
+    ys, xs = np.nonzero(labels[y:bottom, x:right] == name)
+    area = len(xs)
+    if area < 6:
+        return None
     (_, (one, other), _) = cv2.minAreaRect(np.column_stack([xs, ys]).astype(np.float32))
     long, slim = max(one, other) + 1, min(one, other) + 1
     stroke = long >= _STROKE * slim and area >= 0.6 * long * slim
     return Letter(name, (float(x), float(y), float(x + wide), float(y + high)), stroke)
 
 
-def _lines(letters: Sequence[Letter], least: float) -> Iterator[TextLine]:
-    """Letters in rows, level or upright; strokes only where they stand among others."""
+def _lines(letters: Sequence[Letter], least: float, following: int | None) -> Iterator[TextLine]:
+    """Letters in rows, level or upright; strokes only where they stand among others.
+
+    Letters that are no more than so many names apart may be one text, where that is known at all.
+    """
     full = [letter for letter in letters if not letter.stroke]
     known = [letter for letter in full if max(letter.size) >= least]
-    level, upright = (_grown(_rows(known, way), letters, way) for way in (False, True))
+    level, upright = (_grown(_rows(known, way, following), letters, way, following) for way in (False, True))
     taken: set[int] = set()
     for line in sorted([*level, *upright], key=lambda own: (-len(own.letters), own.upright)):
         own = [letter for letter in line.letters if letter.name not in taken]
@@ -159,7 +189,7 @@ def _turned(letter: Letter) -> Letter:
     return Letter(letter.name, (-bottom, left, -top, right), letter.stroke)
 
 
-def _rows(letters: Sequence[Letter], upright: bool) -> list[list[Letter]]:
+def _rows(letters: Sequence[Letter], upright: bool, following: int | None) -> list[list[Letter]]:
     own = [_turned(letter) if upright else letter for letter in letters]
     graph: networkx.Graph[int] = networkx.Graph()
     graph.add_nodes_from(range(len(own)))
@@ -168,7 +198,7 @@ def _rows(letters: Sequence[Letter], upright: bool) -> list[list[Letter]]:
         for j in order[place + 1 :]:
             if own[j].box[0] - own[i].box[2] > 3 * own[i].size[1]:
                 break
-            if _beside(own[i], own[j]):
+            if _beside(own[i], own[j]) and (following is None or abs(own[i].name - own[j].name) <= following):
                 graph.add_edge(i, j)
     return [sorted((own[k] for k in group), key=lambda o: o.box[0]) for group in networkx.connected_components(graph)]
 
@@ -182,7 +212,9 @@ def _beside(one: Letter, other: Letter) -> bool:
     return -0.3 * high <= gap <= _GAP * high and overlap >= _OVERLAP * low and low >= _ALIKE * high
 
 
-def _grown(rows: Sequence[Sequence[Letter]], letters: Sequence[Letter], upright: bool) -> list[TextLine]:
+def _grown(
+    rows: Sequence[Sequence[Letter]], letters: Sequence[Letter], upright: bool, following: int | None
+) -> list[TextLine]:
     """Rows with what stands among their letters as well: strokes, points, marks beside them."""
     every = [_turned(letter) if upright else letter for letter in letters]
     boxes, stroke = np.array([o.box for o in every]).reshape(-1, 4), np.array([o.stroke for o in every], dtype=bool)
@@ -194,15 +226,19 @@ def _grown(rows: Sequence[Sequence[Letter]], letters: Sequence[Letter], upright:
     for row in rows:
         own = np.zeros(len(every), dtype=bool)
         own[[place[letter.name] for letter in row]] = True
+        names = np.array([letter.name for letter in every])
         while True:
             (left, top), (right, bottom) = boxes[own, :2].min(axis=0), boxes[own, 2:].max(axis=0)
             high = bottom - top
+            # What was written next may stand a space apart.
+            next_to = np.abs(names[:, None] - names[own][None, :]).min(axis=1) <= 2 if following else False
+            reach = np.where(next_to, _GAP, _REACH)
             more = (
                 ~own
                 & (boxes[:, 1] >= top - 0.15 * high)
                 & (boxes[:, 3] <= bottom + 0.22 * high)
-                & (boxes[:, 0] <= right + 0.62 * high)
-                & (boxes[:, 2] >= left - 0.62 * high)
+                & (boxes[:, 0] <= right + reach * high)
+                & (boxes[:, 2] >= left - reach * high)
                 & (wide <= widest * high)
             )
             if not more.any():

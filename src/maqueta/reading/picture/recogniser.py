@@ -5,7 +5,7 @@ import io
 import re
 import subprocess
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Final
 
 import cv2
@@ -62,10 +62,11 @@ _Piece = tuple[int, str, list[int]]
 
 @dataclass(frozen=True)
 class Said:
-    """A text that was recognised, and whether there is a doubt about it."""
+    """A text that was recognised, whether it is beyond doubt, and how sure the recogniser is of its letters, 0 to 1."""
 
     text: str
     sure: bool
+    heard: float
 
 
 class RecogniserError(Exception):
@@ -78,20 +79,28 @@ def recognised_lines(lettering: Lettering) -> list[Said]:
         (number, mark, spots) for number, line in enumerate(lettering.lines) for mark, spots in _parts(lettering, line)
     ]
     first = [
-        Said(own.text, own.sure and not (_SIZE.match(own.text) and lettering.goes_on(line)))
+        replace(own, sure=own.sure and not (_SIZE.match(own.text) and lettering.goes_on(line)))
         for line, own in zip(lettering.lines, _said(lettering, pieces), strict=True)
     ]
-    if all(own.sure for own in first):
+    # What is no clear word may be a clear size, where only its letters are looked for; and a figure that is another one
+    # there is in doubt.
+    asked = [k for k, own in enumerate(first) if not own.sure or any(c.isdigit() for c in own.text)]
+    if not asked:
         return first
-    # What is no clear word may be a clear size, where only its letters are looked for.
-    unsure = [piece for piece in pieces if not first[piece[0]].sure]
-    again = _said(lettering, unsure, _OF_SIZES)
-    return [
-        Said(two.text, not lettering.goes_on(line))
-        if not one.sure and two.sure and _is_size(two.text) and _as_many(two.text, len(line.letters))
-        else one
-        for line, one, two in zip(lettering.lines, first, again, strict=True)
-    ]
+    again = _said(lettering, [piece for piece in pieces if piece[0] in set(asked)], _OF_SIZES)
+    found = list(first)
+    for k in asked:
+        line, one, two = lettering.lines[k], first[k], again[k]
+        clear = two.sure and is_size(two.text) and _as_many(two.text, len(line.letters))
+        if not one.sure and clear:
+            found[k] = replace(two, sure=not lettering.goes_on(line))
+        elif one.sure and clear and is_size(one.text) and _figures(two.text) != _figures(one.text):
+            found[k] = replace(one, sure=False)
+    return found
+
+
+def _figures(text: str) -> str:
+    return "".join(c for c in text if c.isdigit())
 
 
 def _as_many(text: str, letters: int) -> bool:
@@ -104,7 +113,7 @@ def real_text(lettering: Lettering, read: Sequence[Said]) -> list[bool]:
     usual = [line.height for line, own in zip(lettering.lines, read, strict=True) if own.sure]
     return [
         own.sure
-        or (_is_size(own.text) and len(line.letters) > 1)
+        or (is_size(own.text) and len(line.letters) > 1)
         or (_looks_written(line, own) and any(abs(line.height / h - 1) <= _AS_HIGH for h in usual))
         for line, own in zip(lettering.lines, read, strict=True)
     ]
@@ -118,7 +127,7 @@ def _looks_written(line: TextLine, read: Said) -> bool:
     return strokes < 0.45 * len(line.letters) and signs <= 0.3 * max(1, len(read.text))
 
 
-def _is_size(text: str) -> bool:
+def is_size(text: str) -> bool:
     """Whether a text is a size, a scale or a day."""
     return bool(_SIZE.match(text) or _OTHER.match(text))
 
@@ -149,7 +158,7 @@ def _said(lettering: Lettering, pieces: Sequence[_Piece], letters: str = "") -> 
 def _by_eyes(lettering: Lettering, line: TextLine, read: Said) -> Said:
     """A size with its figures held against the eyes they have: an 8 has two, 0, 4, 6 and 9 have one, others none."""
     signs = [k for k, c in enumerate(read.text) if c != " "]
-    if not _is_size(read.text) or ":" in read.text or len(signs) != len(line.letters):
+    if not is_size(read.text) or ":" in read.text or len(signs) != len(line.letters):
         return read
     letters, sure = list(read.text), read.sure
     for place, letter in zip(signs, line.letters, strict=True):
@@ -164,12 +173,12 @@ def _by_eyes(lettering: Lettering, line: TextLine, read: Said) -> Said:
             letters[place] = "6" if eyes[0][1] > 0.58 else "9" if eyes[0][1] < 0.42 else "0"
         elif not eyes and figure in "04689":
             sure = False
-    return Said("".join(letters), sure)
+    return replace(read, text="".join(letters), sure=sure)
 
 
 def _shape(lettering: Lettering, name: int, upright: bool) -> NDArray[np.uint8]:
     """A spot of ink by itself, as it is read, with a rim of paper."""
-    ys, xs = _pixels(lettering, name)
+    ys, xs = lettering.pixels_of(name)
     shape = np.zeros((ys.max() - ys.min() + 3, xs.max() - xs.min() + 3), np.uint8)
     shape[ys - ys.min() + 1, xs - xs.min() + 1] = 255
     return np.rot90(shape, -1).copy() if upright else shape
@@ -187,12 +196,6 @@ def _parts(lettering: Lettering, line: TextLine) -> list[tuple[str, list[int]]]:
     return [part for part in parts if part[0] or part[1]]
 
 
-def _pixels(lettering: Lettering, name: int) -> tuple[NDArray[np.intp], NDArray[np.intp]]:
-    left, top, right, bottom = (int(c) for c in lettering.boxes[name])
-    ys, xs = np.nonzero(lettering.labels[top:bottom, left:right] == name)
-    return ys + top, xs + left
-
-
 def _spelt(lettering: Lettering, line: TextLine, names: Sequence[int], ones: bool) -> NDArray[np.uint8]:
     """Spots of a line, black on white, as high as the recogniser likes them; with `ones` an upright stroke gets the
     head and foot of a 1, as which it is not known without."""
@@ -200,7 +203,7 @@ def _spelt(lettering: Lettering, line: TextLine, names: Sequence[int], ones: boo
     left, top, right, bottom = (int(c) for c in line.box)
     spots = []
     for name in names:
-        ys, xs = _pixels(lettering, name)
+        ys, xs = lettering.pixels_of(name)
         along, down = (bottom - 1 - ys, xs - left) if line.upright else (xs - left, ys - top)
         if name in upright and down.max() - down.min() >= 0.8 * line.height:
             along, down = _with_head_and_foot(along, down)
@@ -275,10 +278,11 @@ def _mended(text: str, sure: float, letters: int) -> Said:
     text = re.sub(r"\s*×\s*|(?<=\d)\s*[xX]\s*(?=[\dØR])", "× ", " ".join(text.split())).strip()
     text = re.sub(r"([Ø⌴⌵↧])\s+", r"\1", re.sub(r"(?<=[×\d°])\s*(?=[Ø⌴⌵↧])", " ", text))
     counted = _as_many(text, letters)
-    if _is_size(text):
-        return Said(text, counted)
+    heard = sure / 100
+    if is_size(text):
+        return Said(text, counted, heard)
     figures = text.translate(_AS_FIGURES)
     short = len(text) <= 3
-    if (short or any(c.isdigit() for c in text)) and _is_size(figures):
-        return Said(figures, counted)
-    return Said(text, sure >= _SURE and bool(text))
+    if (short or any(c.isdigit() for c in text)) and is_size(figures):
+        return Said(figures, counted, heard)
+    return Said(text, sure >= _SURE and bool(text), heard)

@@ -13,6 +13,7 @@ from maqueta.phrases.phrase import phrase
 from maqueta.reading.errors import UnreadableSheetError
 from maqueta.reading.picture.image import Grey, Picture
 from maqueta.reading.picture.ink import evenly_lit, ink_of
+from maqueta.reading.picture.lens import bend_of, followed, straight_picture
 from maqueta.reading.picture.thinned import Floats, Mask
 
 #: Lines are looked for in a picture at most this large, pixels.
@@ -27,8 +28,13 @@ _MOST_INK: Final = 0.2
 _PIXEL: Final = 0.12
 #: Sides that come nearer to each other by no more than this tell nothing of the lens.
 _NO_PERSPECTIVE: Final = 2e-3
+#: A side is seen in stretches of at least this share of the picture, this share of it beside one another.
+_STRETCH, _BESIDE = 0.15, 0.004
 #: Opposite sides that differ by less, as a share, are seen from straight above.
 _STRAIGHT: Final = 0.004
+
+#: A line from one point to another, pixels: x and y of both.
+Side = tuple[float, float, float, float]
 
 
 @dataclass(frozen=True)
@@ -46,7 +52,15 @@ def straightened(picture: Picture, paper: tuple[float, float]) -> FlatSheet:
     ink = ink_of(picture.grey)
     if np.count_nonzero(ink) > _MOST_INK * ink.size:
         raise UnreadableSheetError(phrase("sheet-picture-no-drawing"))
-    corners = _border(ink)
+    sides = _border(ink)
+    # What a lens bends is seen as several stretches of which none is the side.
+    bent = _border(ink, pieced=True) if picture.pixel is None else None
+    bend = 0.0 if bent is None else bend_of([followed(ink, side) for side in bent], ink.shape)
+    if bend:
+        picture = Picture(straight_picture(picture.grey, bend), None)
+        ink = ink_of(picture.grey)
+        sides = _border(ink, pieced=True)
+    corners = None if sides is None else _corners(ink, sides)
     if corners is None:
         high, wide = picture.grey.shape
         pixel = picture.pixel or max(paper) / max(wide, high)
@@ -142,31 +156,64 @@ def _small(ink: Mask) -> tuple[Mask, float]:
     return np.asarray((less > 40) * 255, dtype=np.uint8), share
 
 
-def _border(whole: Mask) -> Floats | None:
-    """The corners of the border in some ink, from the upper left one clockwise, pixels; None where there is none."""
+def _border(whole: Mask, pieced: bool = False) -> list[Side] | None:
+    """The sides of the border in some ink, roughly: the upper, right, lower and left one; None where there is none.
+
+    `pieced` puts together what is seen of a side even where a stretch alone is long enough to be one.
+    """
     ink, share = _small(whole)
     high, wide = ink.shape
-    found = cv2.HoughLinesP(ink, 1, math.pi / 720, 120, minLineLength=_LONG * min(wide, high), maxLineGap=12)
+    least = _STRETCH * min(wide, high)
+    found = cv2.HoughLinesP(ink, 1, math.pi / 720, 120, minLineLength=least, maxLineGap=12)
     if found is None:
         return None
-    level, upright = [], []
-    for x0, y0, x1, y1 in found[:, 0].tolist():
-        length = math.hypot(x1 - x0, y1 - y0)
-        lean = math.atan2(y1 - y0, x1 - x0)
-        if abs(math.remainder(lean, math.pi)) <= _LEANS and length >= _LONG * wide:
-            at = y0 + (wide / 2 - x0) * (y1 - y0) / (x1 - x0)
-            level.append((at, (x0, y0, x1, y1)))
-        elif abs(math.remainder(lean - math.pi / 2, math.pi)) <= _LEANS and length >= _LONG * high:
-            at = x0 + (high / 2 - y0) * (x1 - x0) / (y1 - y0)
-            upright.append((at, (x0, y0, x1, y1)))
+    stretches: list[Side] = [(x0, y0, x1, y1) for x0, y0, x1, y1 in found[:, 0].astype(float).tolist()]
+    level = _sides(stretches, wide, high, pieced)
+    # Seen the other way round, an upright side is a level one.
+    swapped = _sides([(y0, x0, y1, x1) for x0, y0, x1, y1 in stretches], high, wide, pieced)
+    upright = [(at, (x0, y0, x1, y1)) for at, (y0, x0, y1, x1) in swapped]
     if not level or not upright:
         return None
     sides = [min(level), max(upright), max(level), min(upright)]
     if sides[2][0] - sides[0][0] < _LONG * high or sides[1][0] - sides[3][0] < _LONG * wide:
         return None
-    lines = [_fitted(whole, [c / share for c in side[1]]) for side in sides]
+    return [(x0 / share, y0 / share, x1 / share, y1 / share) for _, (x0, y0, x1, y1) in sides]
+
+
+def _corners(ink: Mask, sides: Sequence[Side]) -> Floats | None:
+    """The corners of the border, from the upper left one clockwise, pixels."""
+    lines = [_fitted(ink, side) for side in sides]
     corners = [_crossing(lines[k - 1], lines[k]) for k in range(4)]
     return np.array(corners) if all(corner is not None for corner in corners) else None
+
+
+def _sides(lines: Sequence[Side], wide: float, high: float, pieced: bool) -> list[tuple[float, Side]]:
+    """The nearly level lines that are long enough for a side of the border, by where they cross the middle.
+
+    A line is seen in stretches where the paper is not quite flat, or where others cross it.
+    """
+    near = []
+    for x0, y0, x1, y1 in lines:
+        if abs(math.remainder(math.atan2(y1 - y0, x1 - x0), math.pi)) <= _LEANS:
+            rise = (y1 - y0) / (x1 - x0)
+            first, last = sorted(((x0, y0), (x1, y1)))
+            near.append((y0 + (wide / 2 - x0) * rise, rise, (*first, *last)))
+    found = []
+    for at, rise, own in near:
+        if own[2] - own[0] >= _LONG * wide and not pieced:
+            found.append((at, own))
+            continue
+        reach = _BESIDE * high
+        along = [
+            line
+            for other, _, line in near
+            if abs(other - at) <= 4 * reach
+            and all(abs(y - at - (x - wide / 2) * rise) <= reach for x, y in (line[:2], line[2:]))
+        ]
+        first, last = min(line[:2] for line in along), max(line[2:] for line in along)
+        if last[0] - first[0] >= _LONG * wide:
+            found.append((at, (*first, *last)))
+    return found
 
 
 def _fitted(ink: Mask, side: Sequence[float]) -> tuple[Floats, Floats]:

@@ -6,6 +6,7 @@ from collections import defaultdict
 from collections.abc import Sequence
 from typing import Final
 
+import numpy as np
 import shapely
 from scipy.spatial import KDTree
 from shapely.geometry import MultiLineString, Polygon
@@ -85,7 +86,7 @@ def _evenly_spaced(strokes: Sequence[Stroke], members: Sequence[int], sure: bool
 def _ends(strokes: Sequence[Stroke], aside: frozenset[int]) -> tuple[KDTree, list[int]]:
     """The ends of all strokes, and the stroke each is of."""
     ends = [(point, i) for i, stroke in enumerate(strokes) if i not in aside for point in stroke.piece.ends]
-    return KDTree([point for point, _ in ends] or [(math.inf, math.inf)]), [i for _, i in ends]
+    return KDTree(np.array([point for point, _ in ends]).reshape(-1, 2)), [i for _, i in ends]
 
 
 def _is_contour(strokes: Sequence[Stroke], run: Sequence[int], corners: tuple[KDTree, list[int]]) -> bool:

@@ -12,7 +12,7 @@ from svgelements import Arc, Close, CubicBezier, Line, Matrix, Move, Path, Quadr
 
 from maqueta.geometry.carrier import Point
 from maqueta.phrases.phrase import Phrase, phrase
-from maqueta.reading.content import Stroke, Style, Words
+from maqueta.reading.content import Shape, Stroke, Style, Words
 from maqueta.reading.drawn_paths import Paper, Stretch, Subpath, clipped, filled_shapes, strokes_of
 from maqueta.reading.errors import UnreadableSheetError
 from maqueta.reading.kinds import kind_of
@@ -70,6 +70,7 @@ class Drawing:
         self.strokes: list[Stroke] = []
         self.words: list[Words] = []
         self.filled: list[tuple[Point, ...]] = []
+        self.shapes: list[Shape] = []
         self.areas: list[Hatching] = []
         self.left: Counter[Phrase] = Counter()
         self.pictures = 0
@@ -179,9 +180,8 @@ class Drawing:
                 self.strokes += clipped(bar, place.clip)
             self.filled += shapes.heads
             self.areas += shapes.areas
-            if shapes.unknown:
-                self.left[phrase("unread-shapes")] += shapes.unknown
-        if max(len(self.strokes), len(self.filled)) > MOST_STROKES:
+            self.shapes += shapes.letters
+        if max(len(self.strokes), len(self.filled), len(self.shapes)) > MOST_STROKES:
             raise UnreadableSheetError(phrase("sheet-lines", most=MOST_STROKES))
 
     def _markers(self, paths: Sequence[Subpath], place: _Place, inside: tuple[int, ...]) -> None:

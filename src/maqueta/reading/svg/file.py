@@ -65,6 +65,7 @@ def read_svg(data: bytes) -> Content:
         tuple(drawing.filled),
         tuple(left),
         tuple(drawing.areas),
+        shapes=tuple(drawing.shapes),
         page=(wide, high) if math.isfinite(wide) and high > 0 else None,
     )
 

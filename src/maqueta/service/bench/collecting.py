@@ -7,22 +7,24 @@ from typing import Final
 from sqlalchemy.orm import Session
 
 from maqueta.judging.scope import Scope
-from maqueta.making.title_filled import Drafter
 from maqueta.phrases.phrase import phrase
 from maqueta.service.bench.receipts import receipt_of
 from maqueta.service.deliveries.work import Judged, judged
 from maqueta.service.desk_work import Desk
-from maqueta.service.exercises.answers import task_of
+from maqueta.service.exercises.answers import drafter_of, task_of
 from maqueta.service.exercises.course import GRACE
 from maqueta.service.marking.answers import scope_json
 from maqueta.service.marking.rechecking import PATIENCE, Rechecker, ask_to_check_again
 from maqueta.service.queue.work_queue import NotDoneError, Piece
+from maqueta.service.sets.beside import ANY, in_its_set
+from maqueta.service.sets.together import meet_others
 from maqueta.service.shelf.part_files import source_of
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.clock import now
 from maqueta.store.files import StoredFile
 from maqueta.store.marking import tell_wall
 from maqueta.store.models import SheetRecord
+from maqueta.store.sets import hold_set
 from maqueta.store.sheets import draft_to_collect, drafts_to_collect, hand_in
 from maqueta.store.shelf import own_variation
 from maqueta.task.criteria import CRITERIA
@@ -53,12 +55,16 @@ class Collector:
             if record is None:
                 return False
             desk, document = self._desk(session, record), SheetDocument.model_validate(record.document)
-            revision = record.revision
+            revision, exercise = record.revision, record.exercise
         result = self._judged(desk, document, sheet_id) if desk is not None else None
         with self.rechecker.database.transaction() as session:
+            hold_set(session, exercise)
             record = draft_to_collect(session, sheet_id)
             if record is None or record.revision != revision:
                 return False
+            # All sheets of a set close alike: a draft beside this one is as good as handed in.
+            files, student = self.rechecker.files, record.student_id
+            met = meet_others(session, files, exercise, student, desk, states=ANY)
             if result is None:
                 # Nothing is found because nothing was looked for: it is checked again as soon as it can be.
                 hand_in(session, record, [], scope_json(_UNCHECKED), receipt_of(record.document))
@@ -68,6 +74,7 @@ class Collector:
                 hand_in(session, record, result.measured, scope_json(result.scope), receipt_of(record.document))
             # It counts as handed in when it was last saved, not when it was fetched.
             record.handed_in_at = record.saved_at
+            met.settle(record)
             tell_wall(session, record.exercise_id)
         return True
 
@@ -78,8 +85,10 @@ class Collector:
             return None
         files = self.rechecker.files
         part, source = StoredFile(files, version.dossier), source_of(files, version)
-        drafter = Drafter(record.student.name, exercise.school_class.name, f"{record.saved_at:%Y-%m-%d}")
-        return replace(Desk(part, source, task_of(exercise), False), drafter=drafter)
+        drafter = drafter_of(record.student.name, exercise, record.saved_at)
+        desk = replace(Desk(part, source, task_of(exercise), False), drafter=drafter)
+        # All sheets of a set close alike: those that are still drafts are handed in as they are.
+        return in_its_set(session, files, desk, exercise, record.student_id, ANY)
 
     def _judged(self, desk: Desk, document: SheetDocument, sheet_id: int) -> Judged | None:
         try:

@@ -2,14 +2,13 @@
 
 from fastapi import APIRouter, HTTPException, Response
 
-from maqueta.making.model_sheet import Drafter
 from maqueta.phrases.phrase import phrase
 from maqueta.service.bench.drawings import DrawingKind, drawing_response
 from maqueta.service.bench.messages import DraftAnswer, SaveRequest
 from maqueta.service.bench.readers_eye_messages import ProposalRequest
 from maqueta.service.bench.work import answer_looks, answered, dimensions_proposed, drawn
 from maqueta.service.desk import AtDesk, DeskPlace
-from maqueta.service.exercises.answers import task_of
+from maqueta.service.exercises.answers import drafter_of, task_of
 from maqueta.service.exercises.course import is_over
 from maqueta.service.world import AnyAccount, Instructor, InTransaction
 from maqueta.sheet.document import SheetDocument
@@ -33,9 +32,9 @@ def _form(document: SheetDocument, record: ModelAnswerRecord | None) -> DraftAns
 def _document(at: DeskPlace, exercise: ExerciseRecord, record: ModelAnswerRecord | None) -> SheetDocument:
     if record is not None:
         return SheetDocument.model_validate(record.document)
-    drafter = Drafter("Model answer", exercise.school_class.name, f"{exercise.due_at:%Y-%m-%d}")
+    drafter = drafter_of("Model answer", exercise, exercise.due_at)
     desk = at.desk(exercise.version, task_of(exercise))
-    if desk.task.asked_specially:
+    if desk.task.asked_specially or desk.task.shows == "pulled apart":
         desk = at.seen_so(desk, at.run(answer_looks, desk))
     return at.run(answered, desk, drafter)
 

@@ -8,13 +8,12 @@ from maqueta.phrases.phrase import phrase
 from maqueta.service.bench.messages import InkRequest
 from maqueta.service.bench.readers_eye_messages import MotionAnswer, MotionRequest, ReadingAnswer
 from maqueta.service.bench.work import moved, sizes_read
-from maqueta.service.desk import AtDesk, DeskPlace
+from maqueta.service.desk import AtDesk, DeskPlace, SheetOnBench
 from maqueta.service.desk_work import Desk
 from maqueta.service.exercises.answers import task_of
-from maqueta.service.exercises.variation import version_for, version_of
+from maqueta.service.exercises.variation import version_for
 from maqueta.service.world import AnyAccount, InTransaction
 from maqueta.sheet.document import SheetDocument
-from maqueta.store.exercises import exercise_for
 from maqueta.store.files import StoredFile
 from maqueta.store.models import Account, VersionRecord
 from maqueta.store.sheets import readable_sheet
@@ -28,28 +27,27 @@ OpenSize = Annotated[int, Path(ge=0, le=100_000)]
 
 @router.post("/exercises/{exercise_id}/reading")
 def reading(
-    exercise_id: int, form: InkRequest, account: AnyAccount, session: InTransaction, at: AtDesk
+    exercise_id: int, form: InkRequest, account: AnyAccount, at: AtDesk, sheet: SheetOnBench = None
 ) -> ReadingAnswer:
     """A sheet on the bench as it is being dimensioned, as far as the exercise lets a student see it."""
-    exercise = exercise_for(session, account, exercise_id)
-    insight = _insight(task_of(exercise), account)
+    work = at.at_work(account, exercise_id, sheet)
+    insight = _insight(task_of(work.exercise), account)
     if insight == "nothing":
         return ReadingAnswer(insight=insight)
-    return at.run(sizes_read, at.desk_of(exercise, account), form.document, insight, False)
+    return at.run(sizes_read, work.desk, form.document, insight, False)
 
 
 @router.post("/exercises/{exercise_id}/reading/motion")
 def motion(
-    exercise_id: int, form: MotionRequest, account: AnyAccount, session: InTransaction, at: AtDesk
+    exercise_id: int, form: MotionRequest, account: AnyAccount, at: AtDesk, sheet: SheetOnBench = None
 ) -> MotionAnswer:
     """One open size of a sheet on the bench, on the model."""
-    exercise = exercise_for(session, account, exercise_id)
-    task = task_of(exercise)
+    work = at.at_work(account, exercise_id, sheet)
+    task = task_of(work.exercise)
     hidden = account.role == "student" and not task.drafting.shown
     if hidden or _insight(task, account) not in ("places", "everything"):
         raise HTTPException(403, phrase("left-to-you"))
-    version = version_of(at.world, session, exercise, account)
-    return _motion(at, version, at.desk_of(exercise, account), form.document, form.number)
+    return _motion(at, work.version, work.desk, form.document, form.number)
 
 
 @router.get("/sheets/{sheet_id}/reading")

@@ -21,17 +21,20 @@ from maqueta.service.bench.receipts import receipt_of
 from maqueta.service.bench.work import aided, allowed, inked, redrafted
 from maqueta.service.deliveries.originals import believed
 from maqueta.service.deliveries.work import judged
-from maqueta.service.desk import AtDesk
+from maqueta.service.desk import AtDesk, SheetOnBench
 from maqueta.service.exercises.answers import task_of
 from maqueta.service.exercises.course import attempts_left, is_closed
 from maqueta.service.exercises.set_out import set_out
 from maqueta.service.exercises.work import begun
 from maqueta.service.marking.answers import scope_json
+from maqueta.service.sets.beside import ANY
+from maqueta.service.sets.together import check_anew, meet_others
 from maqueta.service.world import AnyAccount, InTransaction, Student
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.exercises import exercise_for, extra_time
 from maqueta.store.models import Account, ExerciseRecord, SheetRecord
 from maqueta.store.originals import carry_original
+from maqueta.store.sets import hold_set
 from maqueta.store.sheets import begin_again, own_sheet, save_draft, take_in
 
 router = APIRouter(prefix="/api/exercises")
@@ -81,7 +84,7 @@ def own(exercise_id: int, student: Student, session: InTransaction, at: AtDesk) 
         return _draft(session, sheet)
     task = task_of(exercise)
     # A blank sheet needs no part: it opens even where the part cannot be made.
-    document = at.run(begun, set_out(at, at.desk_of(exercise, student))) if task.drafting.given else blank_sheet(task)
+    document = at.run(begun, set_out(at, at.desk_of(exercise, student))) if task.laid_out else blank_sheet(task)
     left = attempts_left(exercise, None, _extra(session, exercise, student.id))
     return DraftAnswer(
         id=None,
@@ -116,7 +119,8 @@ def check_draft(exercise_id: int, student: Student, session: InTransaction, at: 
     task, sheet = task_of(exercise), own_sheet(session, student, exercise.id)
     if sheet is None or _checks_left(sheet) == 0:
         raise HTTPException(403, phrase("no-check-left"))
-    result = at.run(judged, at.desk_of(exercise, student), SheetDocument.model_validate(sheet.document))
+    desk = at.in_its_set(at.desk_of(exercise, student), exercise, student.id, ANY)
+    result = at.run(judged, desk, SheetDocument.model_validate(sheet.document))
     # Looked at again under a lock: another tab may have asked meanwhile.
     sheet = own_sheet(session, student, exercise.id, lock=True)
     if sheet is None or _checks_left(sheet) == 0:
@@ -138,16 +142,22 @@ def finish(exercise_id: int, form: SaveRequest, student: Student, session: InTra
     if before is not None and before.state != "draft":
         return _draft(session, before)
     _still_open(session, exercise, student)
-    if not form.document.views:
+    if form.document.is_blank:
         raise HTTPException(422, phrase("no-view-to-hand-in"))
-    result = at.run(judged, at.desk_of(exercise, student), believed(session, student, exercise, form.document))
+    desk = at.in_its_set(at.desk_of(exercise, student), exercise, student.id)
+    result = at.run(judged, desk, believed(session, student, exercise, form.document))
     # Looked at again under a lock: another tab may have been quicker meanwhile.
+    hold_set(session, exercise)
     before = own_sheet(session, student, exercise.id, lock=True)
     if before is not None and before.state != "draft":
         return _draft(session, before)
+    met = meet_others(session, at.world.files, exercise, student.id, desk)
     document = result.document.model_dump(mode="json")
     scope, receipt = scope_json(result.scope), receipt_of(document)
-    return _draft(session, take_in(session, student, exercise, document, form.base, result.measured, scope, receipt))
+    sheet = take_in(session, student, exercise, document, form.base, result.measured, scope, receipt)
+    met.settle(sheet)
+    check_anew(at, met)
+    return _draft(session, sheet)
 
 
 @router.post("/{exercise_id}/sheet/attempt")
@@ -165,27 +175,29 @@ def again(exercise_id: int, student: Student, session: InTransaction) -> DraftAn
 
 
 @router.post("/{exercise_id}/ink")
-def ink(exercise_id: int, form: InkRequest, account: AnyAccount, session: InTransaction, at: AtDesk) -> InkAnswer:
+def ink(exercise_id: int, form: InkRequest, account: AnyAccount, at: AtDesk, sheet: SheetOnBench = None) -> InkAnswer:
     """A document as ink."""
-    return at.run(inked, at.desk_of(exercise_for(session, account, exercise_id), account), form.document)
+    return at.run(inked, at.at_work(account, exercise_id, sheet).desk, form.document)
 
 
 @router.post("/{exercise_id}/sheet/aid")
-def aid(exercise_id: int, form: AidRequest, account: AnyAccount, session: InTransaction, at: AtDesk) -> SheetDocument:
+def aid(
+    exercise_id: int, form: AidRequest, account: AnyAccount, at: AtDesk, sheet: SheetOnBench = None
+) -> SheetDocument:
     """A sheet after a help: gaps evened out, lacking centre lines added, scale proposed.
 
     Students have those the exercise allows.
     """
-    exercise = exercise_for(session, account, exercise_id)
-    if account.role == "student" and form.aid not in task_of(exercise).aids:
+    work = at.at_work(account, exercise_id, sheet)
+    if account.role == "student" and form.aid not in task_of(work.exercise).aids:
         raise HTTPException(403, phrase("left-to-you"))
-    return at.run(aided, at.desk_of(exercise, account), form.document, form.aid)
+    return at.run(aided, work.desk, form.document, form.aid)
 
 
 @router.post("/{exercise_id}/sheet/change")
 def change_lines(
-    exercise_id: int, form: ChangeRequest, account: AnyAccount, session: InTransaction, at: AtDesk
+    exercise_id: int, form: ChangeRequest, account: AnyAccount, at: AtDesk, sheet: SheetOnBench = None
 ) -> SheetDocument:
     """A sheet after one change to a line drafted by hand. 422 says why a change cannot be made."""
-    desk = at.desk_of(exercise_for(session, account, exercise_id), account)
+    desk = at.at_work(account, exercise_id, sheet).desk
     return at.run(redrafted, desk, form.document, form.view, form.change, form.reach)

@@ -5,11 +5,10 @@ from dataclasses import dataclass
 from maqueta.geometry.line_set import LineSet
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.projection.look import Look
-from maqueta.reading.delivered import begun_of, paper_of
+from maqueta.reading.delivered import paper_of, read_content
 from maqueta.reading.errors import UnreadableSheetError
 from maqueta.reading.file_content import content_of, pages_of
 from maqueta.reading.original import original_svg
-from maqueta.reading.sheet import finished
 from maqueta.reading.special.matching import LooksWantedError
 from maqueta.service.shelf.part_files import part_at
 from maqueta.sheet.paper import sides
@@ -33,8 +32,6 @@ class SheetWork:
     wanted: tuple[Look, ...] = ()
     #: The file as it lies under what was read of it, as SVG.
     original: str = ""
-    #: How many sizes of it were not read.
-    unread_sizes: int = 0
     #: How many pages the file has, and how many views were found on this one.
     pages: int = 1
     views: int = 0
@@ -52,7 +49,7 @@ def read_sheet_file(data: bytes, page: int, part: StoredFile, task: Exercise, lo
     """Read a sheet, a page of a file, of a projected part, drawn in some looks more, for an exercise."""
     try:
         known = part_at(part).with_looks(looks)
-        read = finished(begun_of(content_of(data, page, paper_of(task)), known, task), known, asks=True)
+        read = read_content(content_of(data, page, paper_of(task)), known, task, asks=True)
     except LooksWantedError as wanted:
         return SheetWork(wanted=wanted.looks)
     except UnreadableSheetError as error:
@@ -63,7 +60,6 @@ def read_sheet_file(data: bytes, page: int, part: StoredFile, task: Exercise, lo
         read.document.model_dump_json(),
         read.not_read,
         original=original_svg(read.original, sides(read.document.paper.size, read.document.paper.landscape)),
-        unread_sizes=read.document.unread_sizes,
         pages=pages_of(data),
         views=len(read.document.views),
     )

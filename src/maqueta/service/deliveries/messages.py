@@ -4,6 +4,7 @@ from typing import Annotated
 
 from pydantic import Field
 
+from maqueta.geometry.carrier import Point
 from maqueta.reading.correct import Said
 from maqueta.service.language import Sentence
 from maqueta.service.messages import Time
@@ -31,13 +32,24 @@ class ReadSheetAnswer(Strict):
     pages: int = 1
 
 
+class NotReadAnswer(Strict):
+    """Something of a file that was not read, or not surely: in words, where it is (mm on the paper) if that is known,
+    whether it is a question to whoever marks, and whether somebody has looked at it."""
+
+    words: Sentence
+    at: Point | None
+    asked: bool
+    looked_at: bool
+
+
 class OriginalAnswer(Strict):
-    """The file a sheet was read from: its name, which page of how many, and what of it was not read."""
+    """The file a sheet was read from: its name, which page of how many, what of it was not read, and how many sizes."""
 
     name: str
     page: int
     pages: int
-    not_read: list[Sentence]
+    not_read: list[NotReadAnswer]
+    unread_sizes: int
     brought_in_at: Time
 
 
@@ -65,7 +77,8 @@ class DeliveryAnswer(Strict):
     student: StudentName | None
     why: Sentence | None
     candidates: Annotated[list[StudentName], Field(max_length=1000)]
-    not_read: list[Sentence]
-    findings: int
+    #: How much of what was read is in doubt; and how many findings there are.
+    questions: int = 0
+    findings: int = 0
     #: How many pages the file has; each of them may be a sheet.
     pages: int = 1

@@ -1,10 +1,12 @@
 """Work on a sheet that is handed in, done in a process of its own."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
-from maqueta.judging.report import check
+from maqueta.judging.finding import Finding
+from maqueta.judging.report import Check, check
 from maqueta.judging.scope import Scope
+from maqueta.judging.sheet_set import check_one
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.phrases.told import ToldError
 from maqueta.projection.look import Look
@@ -40,10 +42,25 @@ def judged(desk: Desk, document: SheetDocument, read: bool = False) -> Judged:
     Raises RefusedError.
     """
     desk.allow(document)
-    settled = document if read else desk.filled(laid(desk.projected, document, desk.task.tolerance_mm))
-    result = check(desk.projected, desk.task, settled)
-    measured = [(finding.rule, FINDING.dump_python(finding, mode="json")) for finding in result.findings]
-    return Judged(settled, measured, result.scope)
+    tolerance = desk.task.for_sheet(document.by_hand).tolerance_mm
+    settled = document if read else desk.filled(laid(desk.projected, document, tolerance))
+    result, of_set = _checked(desk, settled)
+    found = [*result.findings, *of_set]
+    measured = [(finding.rule, FINDING.dump_python(finding, mode="json")) for finding in found]
+    return Judged(settled, measured, result.scope if desk.in_set is None else _among_others(result.scope))
+
+
+def _among_others(scope: Scope) -> Scope:
+    """What can be judged of a sheet among those of its set: also how it fits there."""
+    return replace(scope, unjudged={of: why for of, why in scope.unjudged.items() if of != "set"})
+
+
+def _checked(desk: Desk, document: SheetDocument) -> tuple[Check, list[Finding]]:
+    """The check of a sheet, and what is found of it among those of its set."""
+    if desk.in_set is None:
+        return check(desk.projected, desk.task, document), []
+    parts, came, place = desk.among(desk.in_set, document)
+    return check_one(desk.in_set.asked, parts, came, place, desk.task)
 
 
 def recognised(desk: Desk, document: SheetDocument, not_read: list[Phrase]) -> ReadSheetAnswer:
@@ -61,8 +78,9 @@ def mended(desk: Desk, document: SheetDocument, view: str, said: Said, of: str |
 
     Raises RefusedError.
     """
+    task = desk.task.for_sheet(document.by_hand)
     try:
-        again = corrected(desk.projected, document, view, said, expectation(desk.projected, desk.task), of)
+        again = corrected(desk.projected, document, view, said, expectation(desk.projected, task), of)
     except LooksWantedError as wanted:
         return Wanted(wanted.looks)
     except KeyError as error:

@@ -1,8 +1,9 @@
 """From stored exercises to what is told of them."""
 
-from datetime import timedelta
+from datetime import datetime, timedelta
 
-from maqueta.service.exercises.messages import ExerciseAnswer
+from maqueta.making.title_filled import Drafter
+from maqueta.service.exercises.messages import ExerciseAnswer, PlaceInSet
 from maqueta.store.models import ExerciseRecord
 from maqueta.task.criteria import CRITERIA
 from maqueta.task.exercise import Exercise
@@ -11,6 +12,17 @@ from maqueta.task.exercise import Exercise
 def task_of(exercise: ExerciseRecord) -> Exercise:
     """What an exercise asks."""
     return Exercise.model_validate(exercise.task)
+
+
+def sheet_number(exercise: ExerciseRecord) -> str:
+    """Which sheet of how many it is that an exercise asks for."""
+    return f"{exercise.place} / {exercise.sheet_set.sheets if exercise.sheet_set is not None else 1}"
+
+
+def drafter_of(name: str, exercise: ExerciseRecord, day: datetime) -> Drafter:
+    """Who draws a sheet, as it is written into the title block; one of a set is called as it is asked for there."""
+    title = exercise.title if exercise.sheet_set is not None else ""
+    return Drafter(name, exercise.school_class.name, f"{day:%Y-%m-%d}", sheet_number(exercise), title)
 
 
 def of_points(task: Exercise) -> float:
@@ -24,6 +36,11 @@ def told_to_students(task: Exercise) -> Exercise:
     return task.model_copy(update={"front": front, "drafting": task.drafting.model_copy(update={"changes": ()})})
 
 
+def _place(exercise: ExerciseRecord) -> PlaceInSet | None:
+    own = exercise.sheet_set
+    return PlaceInSet(id=own.id, title=own.title, place=exercise.place, of=own.sheets) if own is not None else None
+
+
 def exercise_answer(
     exercise: ExerciseRecord,
     model: int | None = None,
@@ -31,8 +48,9 @@ def exercise_answer(
     extra: timedelta = timedelta(),
     **more: object,
 ) -> ExerciseAnswer:
-    """An exercise as listed; `model` is the version of the part to work from, if not the exercise's own, `extra` how
-    much more time than the others somebody has.
+    """An exercise as listed; `model` is the version of the part to work from, which a student may not have yet; for
+    instructors that of the exercise, unless another is named. `extra` is how much more time than the others somebody
+    has.
     """
     task = task_of(exercise)
     return ExerciseAnswer(
@@ -42,6 +60,7 @@ def exercise_answer(
         part_name=exercise.version.part.name,
         varied=exercise.varied,
         model=model if model is not None else exercise.version_id,
+        made=model is not None or not to_student,
         school_class=exercise.school_class.name,
         due_at=exercise.due_at + extra,
         opens_at=exercise.opens_at,
@@ -52,5 +71,6 @@ def exercise_answer(
         part_changed=not to_student and exercise.version.part.current_id != exercise.version_id,
         task=told_to_students(task) if to_student else task,
         of_points=of_points(task),
+        in_set=_place(exercise),
         **more,  # type: ignore[arg-type]
     )

@@ -12,6 +12,7 @@ from maqueta.judging.points import mark
 from maqueta.judging.scope import Scope
 from maqueta.phrases.phrase import phrase
 from maqueta.service.desk import AT_ONCE, AtDesk, DeskPlace, batched
+from maqueta.service.desk_work import Desk
 from maqueta.service.exercises.answers import exercise_answer, task_of
 from maqueta.service.exercises.messages import (
     ArchiveRequest,
@@ -21,21 +22,21 @@ from maqueta.service.exercises.messages import (
     ExerciseTrial,
     SheetMoved,
 )
-from maqueta.service.exercises.set_out import set_out
-from maqueta.service.exercises.variation import check_ranges, version_for
-from maqueta.service.exercises.work import begun, judged_anew
+from maqueta.service.exercises.set_out import ready_to_set
+from maqueta.service.exercises.variation import version_for
+from maqueta.service.exercises.work import judged_anew
 from maqueta.service.marking.answers import FINDING, decided_of, late_after
 from maqueta.service.marking.rechecking import ask_to_check_again
 from maqueta.service.marking.scheme_messages import scheme_of
 from maqueta.service.marking.standing import standings
 from maqueta.service.world import Instructor, InTransaction
 from maqueta.sheet.document import SheetDocument
-from maqueta.sheet.form_flaws import form_flaws
 from maqueta.store.classes import own_class, students_of
 from maqueta.store.clock import now
-from maqueta.store.exercises import add_exercise, exercise_for, extra_time
+from maqueta.store.exercises import copy_exercise, exercise_for, extra_time
 from maqueta.store.marking import change_scheme, tell_wall
 from maqueta.store.models import ExerciseRecord, SheetRecord, VersionRecord
+from maqueta.store.sets import all_of_set
 from maqueta.store.sheets import check_all_again, sheets_with_drawings
 from maqueta.task.exercise import Exercise
 
@@ -49,16 +50,14 @@ def _checks_otherwise(before: Exercise, after: Exercise) -> bool:
     return before.model_dump(exclude=_MARKS_ONLY) != after.model_dump(exclude=_MARKS_ONLY)
 
 
-def _ready(at: DeskPlace, version: VersionRecord, task: Exercise, varied: bool) -> None:
-    """Raises HTTPException 422 where an exercise cannot be set so."""
-    own = task.sheet_form
-    if own is not None and (barred := next((flaw for flaw in form_flaws(own) if flaw.bars), None)) is not None:
-        raise HTTPException(422, phrase("form-not-ready", reason=barred.what))
-    if varied and task.drafting.changes:
-        raise HTTPException(422, phrase("changes-need-one-size"))
-    at.run(begun, set_out(at, at.desk(version, task)))
-    if varied:
-        check_ranges(at.world, at.session, version)
+def _as_asked(form: ChangedExercise) -> Exercise:
+    return form.task.model_copy(update={"title": form.title})
+
+
+def _found_otherwise(exercise: ExerciseRecord, version: VersionRecord, form: ChangedExercise) -> bool:
+    """Whether the sheets of an exercise get other findings by a change: in a set how they are to be titled counts."""
+    renamed = exercise.set_id is not None and form.title != exercise.title
+    return renamed or version.id != exercise.version_id or _checks_otherwise(task_of(exercise), form.task)
 
 
 def _to_draw(exercise: ExerciseRecord, form: ChangedExercise) -> VersionRecord:
@@ -76,10 +75,10 @@ def tried(
     """What a change would do to the sheets that are in; nothing is changed."""
     exercise = exercise_for(session, instructor, exercise_id)
     version, task = _to_draw(exercise, form), task_of(exercise)
-    _ready(at, version, form.task, exercise.varied)
-    same = version.id == exercise.version_id and not _checks_otherwise(task, form.task)
+    ready_to_set(at, version, form.task, exercise.varied)
+    same = not _found_otherwise(exercise, version, form)
     found = standings(at, exercise, task)
-    anew = {} if same else _judged_anew(at, session, exercise, version, form.task)
+    anew = {} if same else _judged_anew(at, session, exercise, version, _as_asked(form))
     moved = []
     for own in found.values():
         last = own[-1]
@@ -107,15 +106,18 @@ def _judged_anew(
     at: DeskPlace, session: Session, exercise: ExerciseRecord, version: VersionRecord, task: Exercise
 ) -> dict[int, tuple[list[Finding], Scope]]:
     """What would be found on the sheets of an exercise that are still out, and what could be judged."""
-    by_version: dict[int, list[SheetRecord]] = defaultdict(list)
-    drawn: dict[int, VersionRecord] = {}
+    by_desk: dict[int, list[SheetRecord]] = defaultdict(list)
+    desks: dict[int, Desk] = {}
     for sheet in sheets_with_drawings(session, exercise):
         own = version_for(at.world, session, exercise, sheet.student_id) if exercise.varied else version
-        drawn[own.id] = own
-        by_version[own.id].append(sheet)
+        # In a set each lies among others of its student.
+        alike = own.id if exercise.set_id is None else -sheet.id
+        if alike not in desks:
+            desks[alike] = at.in_its_set(at.desk(own, task), exercise, sheet.student_id)
+        by_desk[alike].append(sheet)
     found = {}
-    for number, sheets in by_version.items():
-        desk = at.desk(drawn[number], task)
+    for alike, sheets in by_desk.items():
+        desk = desks[alike]
         for some in batched(sheets, AT_ONCE):
             documents = [SheetDocument.model_validate(sheet.document) for sheet in some]
             for sheet, result in zip(some, at.run(judged_anew, desk, *documents), strict=True):
@@ -132,14 +134,15 @@ def change(
     """Ask otherwise from now on. Sheets that are still out are checked again, if they get other findings by it."""
     exercise = exercise_for(session, instructor, exercise_id)
     version, task = _to_draw(exercise, form), task_of(exercise)
-    _ready(at, version, form.task, exercise.varied)
-    again = version.id != exercise.version_id or _checks_otherwise(task, form.task)
+    ready_to_set(at, version, form.task, exercise.varied)
+    again = _found_otherwise(exercise, version, form)
     if again:
         # Sheets before the exercise, in the order in which whoever marks takes their locks.
-        check_all_again(session, exercise)
+        for own in all_of_set(session, exercise):
+            check_all_again(session, own)
     exercise.version_id, exercise.title = version.id, form.title
     exercise.due_at, exercise.opens_at, exercise.closes_at = form.due_at, form.opens_at, form.closes_at
-    asked = form.task.model_copy(update={"title": form.title})
+    asked = _as_asked(form)
     before, after = scheme_of(task), scheme_of(asked)
     exercise.task = asked.model_dump(mode="json")
     if before != after and exercise.set_at is not None:
@@ -161,18 +164,10 @@ def copied(exercise_id: int, form: CopyRequest, instructor: Instructor, session:
     """A copy of an exercise for a class, as a draft, on the newest version of its part."""
     exercise = exercise_for(session, instructor, exercise_id)
     school_class = own_class(session, instructor, form.school_class)
-    part = exercise.version.part
-    record = add_exercise(
-        session,
-        instructor,
-        exercise.version if exercise.varied else part.current,
-        school_class,
-        form.title,
-        exercise.task | {"title": form.title},
-        form.due_at,
-        exercise.varied,
-        is_set=False,
-    )
+    record = copy_exercise(session, instructor, exercise, school_class, form.title, form.due_at)
+    # It is by itself: there is nothing to fit among.
+    record.task = record.task | {"points": {of: own for of, own in record.task["points"].items() if of != "set"}}
+    session.flush()
     session.refresh(record, ["version", "school_class"])
     return exercise_answer(record, total=len(students_of(session, school_class.id)))
 

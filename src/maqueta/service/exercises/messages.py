@@ -13,7 +13,7 @@ from maqueta.service.bench.messages import InkAnswer
 from maqueta.service.messages import Time, _in_these_years
 from maqueta.store.sheets import SheetState
 from maqueta.strict import Strict
-from maqueta.task.criteria import Criterion
+from maqueta.task.criteria import Criterion, Shows
 from maqueta.task.drafting import Kind, LineChange
 from maqueta.task.exercise import Exercise
 
@@ -23,14 +23,13 @@ Title = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, ma
 _Then = Annotated[Time, AfterValidator(_in_these_years)]
 
 
-class ExerciseForm(Strict):
-    """What is said of an exercise that is set or changed; a `draft` only its instructors see."""
+class GivenOut(Strict):
+    """What is given out to a class, and when; a `draft` only its instructors see."""
 
     title: Title
     due_at: _Then
     opens_at: _Then | None = None
     closes_at: _Then | None = None
-    task: Exercise
     draft: bool = False
 
     @model_validator(mode="after")
@@ -38,6 +37,12 @@ class ExerciseForm(Strict):
         if self.opens_at is not None and self.closes_at is not None and self.closes_at <= self.opens_at:
             raise ToldError(phrase("closes-before-it-opens"))
         return self
+
+
+class ExerciseForm(GivenOut):
+    """What is said of an exercise that is set or changed."""
+
+    task: Exercise
 
 
 class NewExercise(ExerciseForm):
@@ -49,6 +54,15 @@ class NewExercise(ExerciseForm):
     varied: bool = False
 
 
+class PlaceInSet(Strict):
+    """The set an exercise is of, and its place there, from 1, of how many."""
+
+    id: int
+    title: str
+    place: int
+    of: int
+
+
 class ExerciseAnswer(Strict):
     """An exercise as listed; counts for its instructor, the own sheet for a student."""
 
@@ -57,6 +71,8 @@ class ExerciseAnswer(Strict):
     part: int
     part_name: str
     model: int
+    #: Whether whoever asks can see that version: a student's own may be yet to be made.
+    made: bool
     varied: bool
     school_class: str
     due_at: Time
@@ -69,6 +85,7 @@ class ExerciseAnswer(Strict):
     archived: bool
     #: The part has a newer version than the one that is drawn.
     part_changed: bool
+    in_set: PlaceInSet | None
     task: Exercise
     of_points: float
     total: int = 0
@@ -90,6 +107,8 @@ class BlankTask(Strict):
     task: Exercise
     points: dict[Kind, dict[Criterion, float]]
     asked_points: float
+    #: The same where a sheet shows something else than views by the usual rules.
+    shown_points: dict[Shows, dict[Criterion, float]]
 
 
 class StartingRequest(Strict):

@@ -6,25 +6,23 @@ from collections.abc import Sequence
 from fastapi import APIRouter, HTTPException
 from sqlalchemy.orm import Session
 
-from maqueta.phrases.phrase import phrase
 from maqueta.projection.ranking import DEFAULT_VIEWS
 from maqueta.service.desk import AtDesk, DeskPlace
 from maqueta.service.exercises.answers import exercise_answer, of_points, task_of
 from maqueta.service.exercises.course import attempts_left
 from maqueta.service.exercises.messages import BlankTask, ExerciseAnswer, NewExercise, StartingAnswer, StartingRequest
-from maqueta.service.exercises.set_out import set_out
+from maqueta.service.exercises.set_out import ready_to_set, set_out
 from maqueta.service.exercises.variation import check_ranges, version_for
-from maqueta.service.exercises.work import begun, tried
+from maqueta.service.exercises.work import tried
 from maqueta.service.language import language_spoken
 from maqueta.service.marking.standing import counting, standing
 from maqueta.service.world import AnyAccount, Instructor, InTransaction, World
-from maqueta.sheet.form_flaws import form_flaws
 from maqueta.store.classes import class_sizes, own_class, students_of
 from maqueta.store.exercises import add_exercise, exercise_for, exercises_for, extra_time, sheet_counts
 from maqueta.store.models import Account, ExerciseRecord, SheetRecord
 from maqueta.store.sheets import own_sheets
-from maqueta.store.shelf import own_part
-from maqueta.task.criteria import ASKED_POINTS, USUAL_POINTS
+from maqueta.store.shelf import own_part, own_variation
+from maqueta.task.criteria import ASKED_POINTS, SHOWN_POINTS, USUAL_POINTS
 from maqueta.task.exercise import Exercise
 
 router = APIRouter(prefix="/api/exercises")
@@ -37,12 +35,15 @@ def listing(account: AnyAccount, session: InTransaction, at: AtDesk, archived: b
         own: dict[int, list[SheetRecord]] = defaultdict(list)
         for sheet in own_sheets(session, account):
             own[sheet.exercise_id].append(sheet)
-        return [_to_do(exercise, own[exercise.id], account, at) for exercise in exercises_for(session, account)]
+        listed = exercises_for(session, account)
+        return [_to_do(own_exercise, own[own_exercise.id], account, at, listed=True) for own_exercise in listed]
     return _set_by(exercises_for(session, account, archived), session) if account.role == "instructor" else []
 
 
-def _to_do(exercise: ExerciseRecord, sheets: Sequence[SheetRecord], student: Account, at: DeskPlace) -> ExerciseAnswer:
-    """An exercise as its student sees it, with the own attempts."""
+def _to_do(
+    exercise: ExerciseRecord, sheets: Sequence[SheetRecord], student: Account, at: DeskPlace, listed: bool = False
+) -> ExerciseAnswer:
+    """An exercise as its student sees it, with the own attempts; in lists nobody waits for all parts of a set."""
     task, extra = task_of(exercise), extra_time(at.session, exercise, student.id)
     last = sheets[-1] if sheets else None
     returned = [standing(at, sheet, exercise, task, extra) for sheet in sheets if sheet.state == "returned"]
@@ -50,7 +51,7 @@ def _to_do(exercise: ExerciseRecord, sheets: Sequence[SheetRecord], student: Acc
     return exercise_answer(
         exercise,
         extra=extra,
-        model=_model_for(at.world, at.session, exercise, student.id),
+        model=_model_for(at.world, at.session, exercise, student.id, listed),
         to_student=True,
         sheet=last.id if last else None,
         sheet_state=last.state if last else None,
@@ -75,8 +76,13 @@ def _set_by(exercises: Sequence[ExerciseRecord], session: Session) -> list[Exerc
     return forms
 
 
-def _model_for(world: World, session: Session, exercise: ExerciseRecord, student_id: int) -> int | None:
-    """The version a student works from; None where none can be made, so that the other exercises still show."""
+def _model_for(world: World, session: Session, exercise: ExerciseRecord, student_id: int, listed: bool) -> int | None:
+    """The version a student works from; None where none can be made, so that the other exercises still show, and in
+    lists where those of a set are yet to be made.
+    """
+    if listed and exercise.varied and exercise.set_id is not None:
+        found = own_variation(session, exercise, student_id)
+        return found.id if found is not None else None
     try:
         return version_for(world, session, exercise, student_id).id
     except HTTPException:
@@ -87,14 +93,9 @@ def _model_for(world: World, session: Session, exercise: ExerciseRecord, student
 def set_exercise(form: NewExercise, instructor: Instructor, session: InTransaction, at: AtDesk) -> ExerciseAnswer:
     """Set an exercise for a class."""
     version = own_part(session, instructor, form.part).current
-    own = form.task.sheet_form
-    if own is not None and (barred := next((flaw for flaw in form_flaws(own) if flaw.bars), None)) is not None:
-        raise HTTPException(422, phrase("form-not-ready", reason=barred.what))
-    at.run(begun, set_out(at, at.desk(version, form.task)))
-    if form.varied and form.task.drafting.changes:
-        raise HTTPException(422, phrase("changes-need-one-size"))
+    ready_to_set(at, version, form.task, form.varied)
     if form.varied:
-        check_ranges(at.world, at.session, version)
+        check_ranges(at.world, session, [version])
     school_class = own_class(session, instructor, form.school_class)
     task = form.task.model_copy(update={"title": form.title})
     record = add_exercise(
@@ -119,7 +120,7 @@ def blank(_: Instructor) -> BlankTask:
     usual = Exercise(
         views=DEFAULT_VIEWS, title_fields=("title", "drafter", "date", "scale"), captions=language_spoken()
     )
-    return BlankTask(task=usual, points=USUAL_POINTS, asked_points=ASKED_POINTS)
+    return BlankTask(task=usual, points=USUAL_POINTS, asked_points=ASKED_POINTS, shown_points=SHOWN_POINTS)
 
 
 @router.post("/starting-sheet")

@@ -1,21 +1,29 @@
-"""The part a student works from: the one of the exercise, or the same part in sizes of the student's own."""
+"""The part a student works from: the one of the exercise, or the same part in sizes of the student's own.
 
+The sheets of a set show parts that belong together: they get their sizes together, an assembly with its parts.
+"""
+
+from collections.abc import Mapping, Sequence
+from contextlib import suppress
+from dataclasses import dataclass, field
 from typing import Final
 
 from fastapi import HTTPException
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
-from maqueta.phrases.phrase import phrase
+from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.service.shelf.kernel_work import PartSource, PartWork
-from maqueta.service.shelf.part_files import kept, recipe_of
+from maqueta.service.shelf.part_files import kept, recipe_of, source_of
 from maqueta.service.world import World, aside
+from maqueta.solid.assembly import Assembly
 from maqueta.solid.errors import PartError
 from maqueta.solid.recipe import Recipe
-from maqueta.solid.resolve import varied_sizes
+from maqueta.solid.resolve import shared_sizes
 from maqueta.store.files import StoredFile
 from maqueta.store.models import Account, ExerciseRecord, VersionRecord
-from maqueta.store.shelf import add_version, give_variation, keep_examined, own_variation
+from maqueta.store.sets import all_of_set
+from maqueta.store.shelf import add_version, drop_variations, give_variation, keep_examined, own_variation
 
 #: Draws tried before giving up: ranges of which one part in three works fail all of them once in 3000 times.
 MOST_DRAWS: Final = 20
@@ -23,64 +31,158 @@ MOST_DRAWS: Final = 20
 _TRIAL_DRAWS: Final = 4
 
 
-def check_ranges(world: World, session: Session, version: VersionRecord) -> None:
-    """Raises HTTPException 422 when a part has no sizes to vary or its ranges do not give valid parts."""
-    recipe = recipe_of(world.files, version)
-    if recipe is None or not any(size.varies for size in recipe.sizes):
+@dataclass(frozen=True)
+class Variation:
+    """Parts and assemblies as one draw makes them, by the numbers of the versions they are made from: the parts that
+    get other sizes with those, what became of them, and the documents of assemblies, which name parts by these numbers.
+    """
+
+    sizes: Mapping[int, dict[str, float]]
+    works: Mapping[int, PartWork] = field(default_factory=dict)
+    documents: Mapping[int, str] = field(default_factory=dict)
+
+
+def check_ranges(world: World, session: Session, versions: Sequence[VersionRecord]) -> None:
+    """Raises HTTPException 422 when parts have no sizes to vary, or their ranges do not give valid parts that go
+    together as they are put together.
+    """
+    recipes = _recipes(world, versions)
+    if not any(size.varies for recipe in recipes.values() for size in recipe.sizes):
         raise HTTPException(422, phrase("no-ranges"))
+    refused = []
     for draw in range(_TRIAL_DRAWS):
-        with aside(world, session):
-            _, work = _examined(world, version, recipe, f"trial/{draw}")
-        if work.refused is None:
+        drawn = _drawn(world, session, versions, recipes, f"trial/{draw}")
+        if isinstance(drawn, Variation):
             return
-    assert work.refused is not None, "no draw gave a part"
-    raise HTTPException(422, phrase("ranges-give-no-part", reason=work.refused))
+        refused.append(drawn)
+    raise HTTPException(422, phrase("ranges-give-no-part", reason=refused[-1]))
 
 
-def _examined(world: World, version: VersionRecord, recipe: Recipe, seed: str) -> tuple[dict[str, float], PartWork]:
-    """The sizes a seed draws, and the part they make."""
+def _parts_of(versions: Sequence[VersionRecord]) -> dict[int, VersionRecord]:
+    """The parts that versions are or are put together from, each once."""
+    parts = [own for version in versions for own in (version.components if version.is_assembly else [version])]
+    return {own.id: own for own in parts if not own.is_assembly}
+
+
+def _recipes(world: World, versions: Sequence[VersionRecord]) -> dict[str, Recipe]:
+    found = {str(number): recipe_of(world.files, own) for number, own in sorted(_parts_of(versions).items())}
+    return {key: recipe for key, recipe in found.items() if recipe is not None}
+
+
+def _drawn(
+    world: World, session: Session, versions: Sequence[VersionRecord], recipes: Mapping[str, Recipe], seed: str
+) -> Variation | Phrase:
+    """What a seed draws, or why nothing comes of it."""
     try:
-        sizes = varied_sizes(recipe, seed)
+        sizes = {key: own for key, own in shared_sizes(recipes, seed).items() if own}
+        documents = {}
+        for version in versions:
+            if version.is_assembly and version.id not in documents:
+                with aside(world, session):
+                    documents[version.id] = world.kernel.refit(source_of(world.files, version), sizes)
     except PartError as error:
-        return {}, PartWork(refused=error.reason)
-    source = PartSource(StoredFile(world.files, version.source), version.file_name, None, sizes)
-    return sizes, world.kernel.examine_now(source)
+        return error.reason
+    parts, works = _parts_of(versions), {}
+    for key, own in sizes.items():
+        part = parts[int(key)]
+        source = PartSource(StoredFile(world.files, part.source), part.file_name, None, own)
+        with aside(world, session):
+            work = world.kernel.examine_now(source)
+        if work.refused is not None:
+            return work.refused
+        works[part.id] = work
+    return Variation({int(key): own for key, own in sizes.items()}, works, documents)
 
 
 def version_for(world: World, session: Session, exercise: ExerciseRecord, student_id: int) -> VersionRecord:
-    """The version of the part a student draws; a variation is made when it is first asked for.
+    """The version of the part a student draws; a variation is made when it is first asked for, of all sheets of a set
+    at once.
 
-    Equal exercise and student give equal sizes. Raises HTTPException 409 when no draw gives a valid part.
+    Equal exercise, or set, and student give equal sizes. Raises HTTPException 409 when no draw gives a valid part.
     """
     if not exercise.varied:
         return exercise.version
     found = own_variation(session, exercise, student_id)
     if found is not None:
         return found
-    recipe = recipe_of(world.files, exercise.version)
-    assert recipe is not None, "only recipes have sizes to vary"
+    together = [own for own in all_of_set(session, exercise) if own.varied]
+    versions = [own.version for own in together]
+    recipes = _recipes(world, versions)
+    of = exercise.id if exercise.set_id is None else f"set {exercise.set_id}"
+    refused = []
     for draw in range(MOST_DRAWS):
-        with aside(world, session):
-            sizes, work = _examined(world, exercise.version, recipe, f"{exercise.id}/{student_id}/{draw}")
-        if work.refused is None:
+        drawn = _drawn(world, session, versions, recipes, f"{of}/{student_id}/{draw}")
+        reason = drawn if isinstance(drawn, Phrase) else _given(world, session, together, student_id, drawn)
+        if reason is None:
             break
-    else:
-        assert work.refused is not None, "no draw gave a part"
-        raise HTTPException(409, phrase("no-part-in-ranges", reason=work.refused))
+        refused.append(reason)
+    found = own_variation(session, exercise, student_id)
+    if found is None:
+        raise HTTPException(409, phrase("no-part-in-ranges", reason=refused[-1]))
+    return found
+
+
+def _given(
+    world: World, session: Session, together: Sequence[ExerciseRecord], student_id: int, drawn: Variation
+) -> Phrase | None:
+    """Make the versions of a draw and give them to a student; or why they could not be made."""
+    versions = {own.version.id: own.version for own in together}
+    made = {
+        number: _made(world, session, base, drawn.sizes[number], drawn.works[number])
+        for number, base in _parts_of(list(versions.values())).items()
+        if number in drawn.sizes
+    }
+    for number, document in drawn.documents.items():
+        made[number] = _put_together(world, session, versions[number], document, made)
+    done = False
     try:
-        with session.begin_nested():
-            base = exercise.version
-            version = add_version(
-                session, base.part, base.file_name, base.source, base.natural_up, sizes, base.uncut or ()
-            )
-            keep_examined(version, kept(world.files, work))
-            give_variation(session, exercise, student_id, version)
-    except IntegrityError:
-        # Another tab asked at the same moment and was first.
-        found = own_variation(session, exercise, student_id)
-        assert found is not None, "the other tab's variation is there"
-        return found
+        for number in drawn.documents:
+            # The document names the new parts by their numbers, so that they have to be there first.
+            source = source_of(world.files, made[number])
+            with aside(world, session):
+                work = world.kernel.examine_now(source)
+            if work.refused is not None:
+                return work.refused
+            keep_examined(made[number], kept(world.files, work))
+        with suppress(IntegrityError), session.begin_nested():
+            # Where another tab asked at the same moment and was first, its parts are as good.
+            for own in together:
+                give_variation(session, own, student_id, made.get(own.version.id, own.version))
+            done = True
+    finally:
+        if not done:
+            # They were kept before the assembly was examined: what breaks that off must not leave them behind.
+            drop_variations(session, made.values())
+            session.commit()
+    return None
+
+
+def _made(
+    world: World, session: Session, base: VersionRecord, sizes: Mapping[str, float], work: PartWork
+) -> VersionRecord:
+    version = add_version(session, base.part, base.file_name, base.source, base.natural_up, sizes, base.uncut or ())
+    keep_examined(version, kept(world.files, work))
     return version
+
+
+def _put_together(
+    world: World, session: Session, base: VersionRecord, document: str, made: Mapping[int, VersionRecord]
+) -> VersionRecord:
+    """An assembly of the parts that were made, and of those that stay as they are."""
+    own = Assembly.model_validate_json(document)
+    new = {str(part.id): made.get(part.id, part) for part in base.components}
+    components = [part.model_copy(update={"part": str(new[part.part].id)}) for part in own.components]
+    written = own.model_copy(update={"components": tuple(components)}).model_dump_json().encode()
+    return add_version(
+        session,
+        base.part,
+        base.file_name,
+        world.files.put(written),
+        base.natural_up,
+        {},
+        base.uncut or (),
+        list(new.values()),
+    )
 
 
 def version_of(world: World, session: Session, exercise: ExerciseRecord, account: Account) -> VersionRecord:

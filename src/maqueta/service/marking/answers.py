@@ -152,7 +152,7 @@ def scope_json(scope: Scope) -> dict[str, Any]:
 
 
 def changed_answer(sheet: SheetRecord) -> ChangedAnswer | None:
-    """What came and went when a later version checked a sheet again."""
+    """What came and went when a sheet was judged again."""
     if sheet.changed is None:
         return None
     gone = []
@@ -160,4 +160,4 @@ def changed_answer(sheet: SheetRecord) -> ChangedAnswer | None:
         finding = FINDING.validate_python(entry["measured"])
         heading, message = CATALOGUE[finding.rule].heading, wording(finding).message
         gone.append(GoneFinding(heading=heading, message=message, decision=entry["decision"], remark=entry["remark"]))
-    return ChangedAnswer(gone=gone, new=sheet.changed["new"])
+    return ChangedAnswer(gone=gone, new=sheet.changed["new"], corrected=sheet.changed.get("corrected", False))

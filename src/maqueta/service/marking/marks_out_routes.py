@@ -1,5 +1,6 @@
-"""Marks as CSV and XLSX: of one exercise, or of a class over all its exercises."""
+"""Marks as CSV and XLSX: of one exercise, of a set, or of a class over all its exercises."""
 
+from collections.abc import Sequence
 from datetime import timedelta
 from typing import Final
 
@@ -17,6 +18,7 @@ from maqueta.service.world import Instructor, InTransaction
 from maqueta.store.classes import own_class, places_of
 from maqueta.store.exercises import exercise_for, exercises_of_class
 from maqueta.store.models import Account, ExerciseRecord, SchoolClass
+from maqueta.store.sets import exercises_of_set
 from maqueta.task.exercise import Exercise
 
 router = APIRouter(prefix="/api")
@@ -52,21 +54,33 @@ def of_exercise(
     return _file(rows, kind, out, f"marks-{exercise.id}")
 
 
+@router.get("/sets/{set_id}/marks.{kind}", response_class=Response)
+def of_set(set_id: int, kind: TableKind, instructor: Instructor, session: InTransaction, at: AtDesk) -> Response:
+    """The marks of a set: a row for everybody in the class, a column for every sheet, and the sum of the points."""
+    exercises = exercises_of_set(session, instructor, set_id)
+    return _of_several(at, exercises[0].school_class, exercises, kind, f"set-{set_id}")
+
+
 @router.get("/classes/{class_id}/marks.{kind}", response_class=Response)
 def of_class(class_id: int, kind: TableKind, instructor: Instructor, session: InTransaction, at: AtDesk) -> Response:
     """The marks of a class: a row for everybody, a column for every exercise that is set, and the sum of the points."""
     school_class = own_class(session, instructor, class_id)
+    return _of_several(at, school_class, exercises_of_class(session, school_class), kind, f"class-{class_id}")
+
+
+def _of_several(
+    at: DeskPlace, school_class: SchoolClass, exercises: Sequence[ExerciseRecord], kind: TableKind, name: str
+) -> Response:
     out = _chosen(school_class)
-    exercises = exercises_of_class(session, school_class)
-    marks = {exercise.id: _marked(at, session, exercise) for exercise in exercises}
+    marks = {exercise.id: _marked(at, at.session, exercise) for exercise in exercises}
     who = who_columns(out)
     rows: list[Row] = [[*headings(who), *(e.title for e in exercises), spoken(phrase("column-sum"))]]
-    for student, group in places_of(session, class_id):
+    for student, group in places_of(at.session, school_class.id):
         own = [marks[exercise.id][student.id] for exercise in exercises]
         person = Marked(student.name, student.login, student.email or "", group, 0.0)
         figures = [figure_of(mark, out.figure) for mark in own]
         rows.append([*cells_of(person, who), *figures, sum(mark.counting for mark in own)])
-    return _file(rows, kind, out, f"class-{class_id}")
+    return _file(rows, kind, out, name)
 
 
 def _marked(at: DeskPlace, session: Session, exercise: ExerciseRecord) -> dict[int, Marked]:

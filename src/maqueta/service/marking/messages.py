@@ -83,10 +83,20 @@ class GoneFinding(Strict):
 
 
 class ChangedAnswer(Strict):
-    """What came and went when a later version checked a sheet again; `new` are numbers of findings."""
+    """What came and went when a sheet was judged again; `new` are numbers of findings.
+
+    By a later version, unless the sheet itself was `corrected`.
+    """
 
     gone: list[GoneFinding]
     new: list[int]
+    corrected: bool = False
+
+
+class LookedAtRequest(Strict):
+    """Whether somebody has looked at something that was not read."""
+
+    looked_at: bool
 
 
 class CriterionPoints(Strict):
@@ -171,6 +181,7 @@ class SheetAnswer(MarkAnswer):
     attempts: list[Attempt]
     receipt: str | None
     original: OriginalAnswer | None
+    corrected_at: Time | None
     unjudged: dict[Criterion, Sentence]
     lacking: dict[Criterion, Sentence]
     remark: str

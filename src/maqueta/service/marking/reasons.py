@@ -5,6 +5,7 @@ from functools import lru_cache
 from typing import Final
 
 from maqueta.demo.broken_rules import EXAMPLES, Broken
+from maqueta.demo.put_together import ASSEMBLIES, component_recipe, demo_assembly
 from maqueta.demo.workshop import EXERCISES, demo_recipe
 from maqueta.drawing.ink import InkGroup
 from maqueta.drawing.shading import shaded
@@ -47,10 +48,17 @@ def _part(slug: str) -> tuple[ProjectedPart, Callable[[], Mesh], Callable[[Seque
     """A demo part, drawn once by every process that is asked, its triangles, and what draws it in other looks."""
     # The kernel takes long to load: only who draws solids does so.
     from maqueta.projection.project import drawn, project
+    from maqueta.solid.apart import with_ways
+    from maqueta.solid.assembled import assembled
     from maqueta.solid.source import part_of_recipe
     from maqueta.solid.triangulation import triangulated
 
-    shape, part = part_of_recipe(demo_recipe(slug))
+    if slug in ASSEMBLIES:
+        assembly = demo_assembly(slug)
+        shape, part = assembled(assembly, {key: part_of_recipe(component_recipe(key)) for key in assembly.parts})
+        part = with_ways(part, triangulated(shape, part))
+    else:
+        shape, part = part_of_recipe(demo_recipe(slug))
     return project(shape, part), lambda: triangulated(shape, part), lambda looks: drawn(shape, part, looks)
 
 

@@ -40,6 +40,7 @@ from maqueta.service.marking.work import difference
 from maqueta.service.messages import Number
 from maqueta.service.world import AnyAccount, Instructor, InTransaction, Student
 from maqueta.sheet.document import SheetDocument
+from maqueta.store.corrections import corrected_at
 from maqueta.store.errors import NotVisible
 from maqueta.store.exercises import extra_time
 from maqueta.store.marking import (
@@ -89,6 +90,7 @@ def one(sheet_id: int, account: AnyAccount, session: InTransaction, at: AtDesk) 
         attempts=attempts([standing(at, other, exercise, task, extra) for other in others]),
         receipt=sheet.receipt,
         original=original_answer(session, sheet),
+        corrected_at=corrected_at(session, sheet),
         unjudged=dict(scope.unjudged),
         lacking=dict(scope.lacking),
         remark=sheet.remark if reviewed else "",
@@ -118,7 +120,7 @@ def as_file(sheet_id: int, kind: DrawingKind, account: AnyAccount, session: InTr
     return drawing_response(data, kind, f"sheet-{sheet.id}", at.request)
 
 
-def _still_out(session: Session, instructor: Account, sheet_id: int) -> SheetRecord:
+def still_out(session: Session, instructor: Account, sheet_id: int) -> SheetRecord:
     """A sheet whose marking is under way, locked. Raises NotVisible, HTTPException 409 where it is returned."""
     sheet = reviewed_sheet(session, instructor, sheet_id)
     if sheet.state == "returned":
@@ -126,7 +128,7 @@ def _still_out(session: Session, instructor: Account, sheet_id: int) -> SheetRec
     return sheet
 
 
-def _shown(sheet: SheetRecord, instructor: Account, session: Session, at: AtDesk) -> SheetAnswer:
+def shown(sheet: SheetRecord, instructor: Account, session: Session, at: AtDesk) -> SheetAnswer:
     """A sheet after a change, of which whoever looks at the wall is told."""
     session.flush()
     tell_wall(session, sheet.exercise_id)
@@ -155,7 +157,7 @@ def decide_one(
         stands = finding.decision or "open"
         raise HTTPException(409, phrase("decided-meanwhile", stands=stands))
     decide([finding], instructor, form.decision, form.remark)
-    return _shown(sheet, instructor, session, at)
+    return shown(sheet, instructor, session, at)
 
 
 @router.put("/{sheet_id}/remark")
@@ -167,23 +169,23 @@ def remark(
     if sheet.state == "returned":
         raise HTTPException(409, phrase("remark-settled"))
     sheet.remark = form.remark
-    return _shown(sheet, instructor, session, at)
+    return shown(sheet, instructor, session, at)
 
 
 @router.post("/{sheet_id}/added")
 def add(sheet_id: int, form: AddingRequest, instructor: Instructor, session: InTransaction, at: AtDesk) -> SheetAnswer:
     """Add a mistake the program did not find."""
-    sheet = _still_out(session, instructor, sheet_id)
+    sheet = still_out(session, instructor, sheet_id)
     add_finding(sheet, instructor, form.key, form.criterion, form.words, form.cost, form.at)
-    return _shown(sheet, instructor, session, at)
+    return shown(sheet, instructor, session, at)
 
 
 @router.delete("/{sheet_id}/added/{added}")
 def take_back(sheet_id: int, added: int, instructor: Instructor, session: InTransaction, at: AtDesk) -> SheetAnswer:
     """Take back a mistake that was added."""
-    sheet = _still_out(session, instructor, sheet_id)
+    sheet = still_out(session, instructor, sheet_id)
     take_back_finding(sheet, added)
-    return _shown(sheet, instructor, session, at)
+    return shown(sheet, instructor, session, at)
 
 
 @router.put("/{sheet_id}/marks/{criterion}")
@@ -196,29 +198,29 @@ def mark(
     at: AtDesk,
 ) -> SheetAnswer:
     """Give points for a criterion in place of the computed ones, or a bonus; the computed ones stay beside them."""
-    sheet = _still_out(session, instructor, sheet_id)
+    sheet = still_out(session, instructor, sheet_id)
     task = task_of(sheet.exercise)
     most = task.marking.bonus if criterion == "bonus" else task.points_of(criterion)
     if form.points is not None and form.points > most:
         raise HTTPException(422, phrase("more-than-there-are", most=most))
     give_mark(sheet, instructor, criterion, form.points)
-    return _shown(sheet, instructor, session, at)
+    return shown(sheet, instructor, session, at)
 
 
 @router.post("/{sheet_id}/pins")
 def pin(sheet_id: int, form: PinRequest, instructor: Instructor, session: InTransaction, at: AtDesk) -> SheetAnswer:
     """Put a pin with a remark, or a freehand stroke, on a sheet."""
-    sheet = _still_out(session, instructor, sheet_id)
+    sheet = still_out(session, instructor, sheet_id)
     add_pin(sheet, instructor, form.key, form.points, form.words)
-    return _shown(sheet, instructor, session, at)
+    return shown(sheet, instructor, session, at)
 
 
 @router.delete("/{sheet_id}/pins/{pin}")
 def unpin(sheet_id: int, pin: int, instructor: Instructor, session: InTransaction, at: AtDesk) -> SheetAnswer:
     """Take a pin off a sheet."""
-    sheet = _still_out(session, instructor, sheet_id)
+    sheet = still_out(session, instructor, sheet_id)
     take_pin_off(sheet, pin)
-    return _shown(sheet, instructor, session, at)
+    return shown(sheet, instructor, session, at)
 
 
 @router.post("/{sheet_id}/return")

@@ -28,6 +28,9 @@ LOADED: Final = [
         "deliveries.work",
         "exercises.work",
         "marking.work",
+        "queue.spoken",
+        "sets.file_work",
+        "sets.work",
         "shelf.at_kernel",
         "shelf.model_work",
     )

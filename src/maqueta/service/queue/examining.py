@@ -12,9 +12,10 @@ from sqlalchemy.exc import SQLAlchemyError
 from sqlalchemy.orm import Session
 
 from maqueta.phrases.phrase import Phrase, phrase
+from maqueta.service.assemblies.documents import spread_out
 from maqueta.service.marking.slips import WRITING_SLIPS
 from maqueta.service.queue.work_queue import AbandonedError, NotDoneError, Progress, Wanted
-from maqueta.service.shelf.kernel_work import PartSource, PartWork
+from maqueta.service.shelf.kernel_work import FoundAssembly, PartSource, PartWork
 from maqueta.service.shelf.part_files import kept, source_of
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore
@@ -191,11 +192,28 @@ class JobTaker:
 
     def _examined(self, claim: "_Claim", version_id: int, source: PartSource) -> bool:
         work = self._examine(source, claim.progress, claim.wanted)
+        if work is not None and work.assembly is not None:
+            # Its parts are on the shelf from here on: who takes the job up again finds an assembly of them.
+            whole = self._spread(claim, version_id, work.assembly)
+            work = self._examine(whole, claim.progress, claim.wanted) if whole is not None else None
         if work is None:
             claim.give_up()
             return not self._closing.is_set()
         self._keep(claim, version_id, work)
         return True
+
+    def _spread(self, claim: "_Claim", version_id: int, found: FoundAssembly) -> PartSource | None:
+        """Put the parts of an assembly on the shelf; where the assembly is to be read from then, None where it is not
+        wanted any more.
+        """
+        with self._database.transaction() as session:
+            job = running_job(session, claim.job_id, claim.attempt)
+            version = session.get(VersionRecord, version_id)
+            if job is None or version is None:
+                return None
+            if not version.is_assembly:
+                spread_out(session, self._files, version, found)
+            return source_of(self._files, version)
 
     def _keep(self, claim: "_Claim", version_id: int, work: PartWork) -> None:
         columns = kept(self._files, work)

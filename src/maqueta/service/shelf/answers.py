@@ -40,6 +40,7 @@ def part_summary(part: PartRecord, job: int | None = None) -> PartSummary:
             "built": version.file_name.lower().endswith(".json"),
             "version": version.number,
             "picture": version.picture,
+            "assembly": version.is_assembly,
             "job": job,
         }
         | (version.facts or {})

@@ -16,6 +16,7 @@ from pydantic import TypeAdapter, ValidationError
 from maqueta.geometry.line_set import LineSet
 from maqueta.phrases.phrase import Phrase
 from maqueta.projection.look import Look
+from maqueta.solid.assembly import Assembly, Overlap, Pulled
 from maqueta.solid.mesh import Mesh, MeshKind
 from maqueta.solid.part import UncutMark
 from maqueta.solid.recipe import Recipe
@@ -30,25 +31,49 @@ _NOTE: Final = TypeAdapter(Note)
 
 @dataclass(frozen=True, slots=True)
 class PartSource:
-    """A file that holds a part, its own name, and what is changed about it."""
+    """A file that holds a part, its own name, and what is changed about it.
+
+    Where there are `components`, the file is an assembly document, and they are its parts by their keys in it.
+    """
 
     file: StoredFile
     called: str
     natural_up: str | None = None
     sizes: Mapping[str, float] | None = None
     marks: tuple[UncutMark, ...] = ()
+    components: tuple[tuple[str, "PartSource"], ...] = ()
 
     @property
     def files(self) -> tuple[StoredFile, ...]:
         """What has to be at hand before it is read."""
-        return (self.file,)
+        return (self.file, *(file for _, own in self.components for file in own.files))
+
+
+@dataclass(frozen=True, slots=True)
+class FoundPart:
+    """A part of an assembly that came as one file: its name, and itself as a STEP file."""
+
+    name: str
+    step: bytes
+
+
+@dataclass(frozen=True, slots=True)
+class FoundAssembly:
+    """An assembly that came as one file: its document, which names its parts by their place in `parts` ("p0", "p1"),
+    and what the file had to say.
+    """
+
+    document: str
+    parts: tuple[FoundPart, ...]
+    report: dict[str, Any]
 
 
 @dataclass(frozen=True, slots=True)
 class PartWork:
     """What became of a part: the projected part, its mesh (both JSON, the mesh packed), its picture, what lists show.
 
-    `report` is what a STEP file had to say; `refused` the reason why there is nothing.
+    `report` is what a STEP file had to say; `refused` the reason why there is nothing. Where the file is an assembly of
+    parts that have to be put on the shelf first, there is `assembly` and nothing else.
     """
 
     name: str = ""
@@ -58,6 +83,18 @@ class PartWork:
     facts: dict[str, Any] = field(default_factory=dict)
     report: dict[str, Any] | None = None
     refused: Phrase | None = None
+    assembly: FoundAssembly | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class LookedOver:
+    """An assembly while it is being put together: what overlaps in it, how it comes apart, and, where they were asked
+    for, the lines of its equal-axis view.
+    """
+
+    overlaps: tuple[Overlap, ...] = ()
+    pulled: tuple[Pulled, ...] = ()
+    lines: LineSet | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -99,6 +136,26 @@ def preview(recipe: Recipe, flat: bool = False) -> Preview:
     from maqueta.service.shelf import at_kernel
 
     return at_kernel.previewed(recipe, flat)
+
+
+def refit(source: PartSource, sizes: Mapping[str, Mapping[str, float]]) -> str:
+    """The document of an assembly with some of its parts in other sizes, by their keys in it: they are moved until they
+    touch as they did. Raises PartError where they cannot, or overlap.
+    """
+    from maqueta.service.shelf import at_kernel
+
+    return at_kernel.refit(source, sizes)
+
+
+def looked_over(source: PartSource, assembly: Assembly, flat: bool = False) -> LookedOver:
+    """What overlaps in an assembly that is being put together of the components of a source, and how it comes apart;
+    as exact lines too for screens that cannot draw solids (`flat`).
+
+    Raises PartError.
+    """
+    from maqueta.service.shelf import at_kernel
+
+    return at_kernel.looked_over(source, assembly, flat)
 
 
 def step_file(source: PartSource) -> bytes:

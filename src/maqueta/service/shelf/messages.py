@@ -12,6 +12,7 @@ from maqueta.service.bench.readers_eye_messages import CountAnswer
 from maqueta.service.language import Sentence
 from maqueta.sheet.paper import PaperSize
 from maqueta.sheet.special import MOST_SPECIAL
+from maqueta.solid.assembly import ListedPart
 from maqueta.solid.mesh import Mesh
 from maqueta.solid.part import UncutMark
 from maqueta.solid.recipe import Recipe
@@ -41,6 +42,9 @@ class PartSummary(Strict):
     extents: tuple[float, float, float] = (0.0, 0.0, 0.0)
     faces: int = 0
     solids: int = 1
+    #: How many components an assembly has; none make a part.
+    components: int = 0
+    assembly: bool = False
     job: int | None = None
 
 
@@ -137,6 +141,15 @@ class PartAnswer(Strict):
     used_in: list[UsedIn]
     report: StepReportAnswer | None
     versions: int
+    #: The assemblies it is in.
+    within: list["AssemblyWith"]
+
+
+class AssemblyWith(Strict):
+    """An assembly that has a part in it."""
+
+    id: int
+    name: str
 
 
 class RankedAnswer(Strict):
@@ -213,6 +226,15 @@ class UncutAnswer(Strict):
     words: Sentence
 
 
+class ComponentAnswer(Strict):
+    """A component of an assembly: its name, its colour, and the faces that are its own."""
+
+    id: str
+    name: str
+    colour: str | None
+    faces: tuple[int, int]
+
+
 class ModelDetail(Strict):
     """What a part looks like and what its drawing demands; empty where it is left to a student to find out."""
 
@@ -241,6 +263,9 @@ class ModelDetail(Strict):
     symmetry: list[Sentence] = Field(default=[])
     standings: list[StandingAnswer] = Field(default=[])
     scales: list[ScaleAnswer] = Field(default=[])
+    components: list[ComponentAnswer] = Field(default=[])
+    #: An assembly's parts list.
+    listed: list[ListedPart] = Field(default=[])
 
 
 class ViewDrawing(Strict):

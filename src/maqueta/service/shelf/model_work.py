@@ -14,6 +14,7 @@ from maqueta.service.bench.readers_eye_answers import count_answers
 from maqueta.service.desk_work import RefusedError
 from maqueta.service.shelf.answers import side_drawing
 from maqueta.service.shelf.messages import (
+    ComponentAnswer,
     FeatureAnswer,
     ModelDetail,
     RankedAnswer,
@@ -25,6 +26,7 @@ from maqueta.service.shelf.messages import (
     ViewReason,
 )
 from maqueta.service.shelf.part_files import part_at
+from maqueta.solid.assembly import parts_list
 from maqueta.solid.formed import Symmetry
 from maqueta.solid.part import Part
 from maqueta.solid.uncut import known_uncut
@@ -61,6 +63,8 @@ def model_detail(file: StoredFile, name: str, tasks: Tasks) -> ModelDetail:
     )
     if not may.part:
         return plain
+    if part.components:
+        return plain.model_copy(update=_assembly_detail(part))
     found = _demands_of(file)
     shown = {
         "extents": part.extents,
@@ -86,6 +90,21 @@ def model_detail(file: StoredFile, name: str, tasks: Tasks) -> ModelDetail:
     if may.demands:
         shown |= _demands(found, part)
     return plain.model_copy(update=shown)
+
+
+def _assembly_detail(part: Part) -> dict[str, object]:
+    """What an assembly is put together from. What drawings demand is told of its parts, not of itself."""
+    return {
+        "extents": part.extents,
+        "volume": part.volume,
+        "faces": len(part.faces),
+        "flat_faces": sum(1 for face in part.faces if face.kind == "plane"),
+        "solids": part.solids,
+        "components": [
+            ComponentAnswer(id=own.id, name=own.name, colour=own.colour, faces=own.faces) for own in part.components
+        ],
+        "listed": list(parts_list(part.components)),
+    }
 
 
 def _demands(found: Demands, part: Part) -> dict[str, object]:

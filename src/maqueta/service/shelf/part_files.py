@@ -27,15 +27,19 @@ def kept(files: FileStore, work: PartWork) -> dict[str, object]:
         "mesh": files.put(work.mesh),
         "picture": files.put(work.picture),
         "facts": work.facts,
-        "report": work.report,
         "natural_up": work.facts.get("natural_up"),
+        # What a file had to say of an assembly is known before that is put together.
+        **({"report": work.report} if work.report is not None else {}),
     }
 
 
 def source_of(files: FileStore, version: VersionRecord) -> PartSource:
     """Where a version's part is to be read from."""
     marks = _MARKS.validate_python(version.uncut or ())
-    return PartSource(StoredFile(files, version.source), version.file_name, version.natural_up, version.sizes, marks)
+    parts = version.components if version.is_assembly else ()
+    components = tuple((str(own.id), source_of(files, own)) for own in parts)
+    kept_file = StoredFile(files, version.source)
+    return PartSource(kept_file, version.file_name, version.natural_up, version.sizes, marks, components)
 
 
 def recipe_of(files: FileStore, version: VersionRecord) -> Recipe | None:

@@ -10,6 +10,7 @@ from fastapi import APIRouter, HTTPException, Query, Response, UploadFile
 from maqueta.phrases.phrase import phrase
 from maqueta.service.shelf.answers import part_summary
 from maqueta.service.shelf.messages import (
+    AssemblyWith,
     LabelCount,
     PartAnswer,
     PartChange,
@@ -30,6 +31,7 @@ from maqueta.store.shelf import (
     ShelfQuery,
     add_part,
     add_version,
+    assemblies_with,
     copy_part,
     exercises_on,
     label_part,
@@ -91,6 +93,7 @@ def one(part_id: int, instructor: Instructor, session: InTransaction) -> PartAns
         used_in=used,
         report=StepReportAnswer.model_validate(report) if report else None,
         versions=part.current.number,
+        within=[AssemblyWith(id=own.id, name=own.name) for own in assemblies_with(session, part)],
     )
 
 
@@ -127,7 +130,7 @@ def change(
         if current.state != "ready":
             raise HTTPException(409, phrase("position-when-ready"))
         _possible_marks(part_at(StoredFile(world.files, current.dossier or "")).part, form.uncut or ())
-        add_version(session, part, current.file_name, current.source, up, uncut=uncut)
+        add_version(session, part, current.file_name, current.source, up, uncut=uncut, components=current.components)
         job = add_job(session, instructor, "part", part.current.id).id
     session.commit()
     if job is not None:
@@ -175,7 +178,10 @@ def file_of(
     media = _TYPES[kind]
     if kind == "source":
         ending = PurePath(version.file_name).suffix.lstrip(".").lower()
-        media = "model/step" if recipe_of(world.files, version) is None else media
+        if version.is_assembly:
+            ending = "json"
+        elif recipe_of(world.files, version) is None:
+            media = "model/step"
         data = world.files.get(version.source)
     else:
         unit, packed = part_summary(part).unit, StoredFile(world.files, version.mesh)

@@ -167,6 +167,8 @@ def _in_frame(part: Part, frame: Array) -> FormModel:
 
 def beyond(part: Part) -> Phrase | None:
     """Why the sizes of a part cannot be counted, or None when they can."""
+    if part.components:
+        return phrase("beyond-assembly")
     reasons = [_uncounted(framed(part, frame)) for frame in candidate_frames(part)]
     return None if None in reasons else reasons[0]
 

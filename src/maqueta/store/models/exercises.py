@@ -11,12 +11,22 @@ from maqueta.store.models.people import SchoolClass
 from maqueta.store.models.shelf import VersionRecord
 
 
+class SheetSetRecord(Base):
+    """A set: so many exercises whose sheets belong together, are looked over, handed in and marked together."""
+
+    __tablename__ = "sheet_set"
+    id: Mapped[int] = mapped_column(primary_key=True)
+    title: Mapped[str] = mapped_column(String(120))
+    sheets: Mapped[int] = mapped_column(Integer)
+    created_at: Mapped[datetime] = mapped_column(DateTime)
+
+
 class ExerciseRecord(Base):
     """An exercise set for a class on one version of a part; `task` is what the checks read.
 
     With `varied`, every student gets the part in sizes of their own. Students see it from `opens_at` on, once it is
     set (`set_at`); nothing is handed in after `closes_at`, if there is such a time. An archived one is out of the way.
-    `news` grows whenever something on its wall changes.
+    `news` grows whenever something on its wall changes. One of a set has a `place` there, from 1.
     """
 
     __tablename__ = "exercise"
@@ -34,8 +44,11 @@ class ExerciseRecord(Base):
     archived_at: Mapped[datetime | None] = mapped_column(DateTime)
     news: Mapped[int] = mapped_column(Integer, default=0, server_default="0")
     created_at: Mapped[datetime] = mapped_column(DateTime)
+    set_id: Mapped[int | None] = mapped_column(ForeignKey("sheet_set.id"))
+    place: Mapped[int] = mapped_column(Integer, default=1, server_default="1")
     version: Mapped[VersionRecord] = relationship()
     school_class: Mapped[SchoolClass] = relationship()
+    sheet_set: Mapped[SheetSetRecord | None] = relationship()
 
 
 class ModelAnswerRecord(Base):

@@ -60,7 +60,8 @@ class OriginalRecord(Base):
     """The file an attempt of a student was read from, the one that was brought in last, and what of it was not read.
 
     `file` and `laid` name the file and its drawing that lies under the sheet, by content hash. `unread_sizes` is how
-    many sizes of it were not read.
+    many sizes of it were not read, `by_hand` whether it was drawn by hand; both excuse the sheet they were read with,
+    known again by the lines it had `drawn`. `looked_at` are the places in `not_read` an instructor has looked at.
     """
 
     __tablename__ = "original"
@@ -76,7 +77,27 @@ class OriginalRecord(Base):
     pages: Mapped[int] = mapped_column(Integer)
     not_read: Mapped[tuple[Phrase, ...]] = mapped_column(AllSaid)
     unread_sizes: Mapped[int] = mapped_column(Integer)
+    by_hand: Mapped[bool] = mapped_column(default=False)
+    drawn: Mapped[list[str] | None] = mapped_column(JSON)
+    looked_at: Mapped[list[int] | None] = mapped_column(JSON)
     brought_in_at: Mapped[datetime] = mapped_column(DateTime)
+
+
+class CorrectionRecord(Base):
+    """What an instructor corrects in how the file of a sheet was read.
+
+    `document` is what the sheet should be read as, under way and not judged yet; `handed_in` what the sheet was before
+    a correction was judged, so that it can be so again.
+    """
+
+    __tablename__ = "correction"
+    sheet_id: Mapped[int] = mapped_column(ForeignKey("sheet.id", ondelete="CASCADE"), primary_key=True)
+    revision: Mapped[int] = mapped_column(Integer)
+    document: Mapped[dict[str, Any] | None] = mapped_column(JSON)
+    saved_at: Mapped[datetime] = mapped_column(DateTime)
+    handed_in: Mapped[dict[str, Any] | None] = mapped_column(JSON)
+    judged_at: Mapped[datetime | None] = mapped_column(DateTime)
+    judged_by: Mapped[int | None] = mapped_column(ForeignKey("account.id"))
 
 
 class FindingRecord(Base):

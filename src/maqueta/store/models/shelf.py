@@ -1,9 +1,9 @@
 """Parts, their versions, what was drawn of them, sheet forms."""
 
 from datetime import datetime
-from typing import Any
+from typing import Any, Final
 
-from sqlalchemy import JSON, DateTime, ForeignKey, Index, Integer, String, Text, UniqueConstraint
+from sqlalchemy import JSON, Column, DateTime, ForeignKey, Index, Integer, String, Table, Text, UniqueConstraint
 from sqlalchemy.orm import Mapped, mapped_column, relationship
 
 from maqueta.phrases.phrase import Phrase
@@ -34,6 +34,17 @@ class PartRecord(Base):
     )
 
 
+#: How the files of assemblies are called; no file that is brought in may be called so.
+ASSEMBLY_SUFFIX: Final = ".assembly"
+#: The parts an assembly's version is put together from, each once.
+VERSION_COMPONENT: Final = Table(
+    "version_component",
+    Base.metadata,
+    Column("version_id", ForeignKey("part_version.id", ondelete="CASCADE"), primary_key=True),
+    Column("component_id", ForeignKey("part_version.id"), primary_key=True, index=True),
+)
+
+
 class LabelRecord(Base):
     """A label on a part, to find it by."""
 
@@ -47,7 +58,9 @@ class VersionRecord(Base):
 
     `source` names the uploaded file or the recipe, `dossier` the file with the projected part, `mesh` its triangles
     and `picture` its thumbnail, all by content hash. `sizes` are named sizes that differ from the recipe's own, in a
-    variation made for one student. `facts` are what lists show, `report` is what bringing in a file had to say.
+    variation made for one student. An assembly's source is its document; `components` are the versions of the parts it
+    is put together from, which the document names by their numbers. `facts` are what lists show, `report` is what
+    bringing in a file had to say.
     """
 
     __tablename__ = "part_version"
@@ -69,6 +82,17 @@ class VersionRecord(Base):
     picture: Mapped[str | None] = mapped_column(String(64))
     created_at: Mapped[datetime] = mapped_column(DateTime)
     part: Mapped[PartRecord] = relationship()
+    components: Mapped[list["VersionRecord"]] = relationship(
+        secondary=VERSION_COMPONENT,
+        primaryjoin=id == VERSION_COMPONENT.c.version_id,
+        secondaryjoin=id == VERSION_COMPONENT.c.component_id,
+        order_by=VERSION_COMPONENT.c.component_id,
+    )
+
+    @property
+    def is_assembly(self) -> bool:
+        """Whether it is put together from other parts; without asking for those."""
+        return self.file_name.endswith(ASSEMBLY_SUFFIX)
 
 
 class ProjectionRecord(Base):

@@ -1,5 +1,8 @@
 """Criterion dimensions: complete, not redundant, true, and taken from visible lines."""
 
+from collections.abc import Sequence
+from typing import Any
+
 from maqueta.geometry.box import outline_of
 from maqueta.geometry.directions import AXES
 from maqueta.geometry.rounding import rounded
@@ -36,7 +39,8 @@ def check_dimensions(dimensions: DimensionSurvey) -> list[Finding]:
     findings += _to_hidden(dimensions)
     if survey.exercise.dimensioning.required and dimensions.reason is None:
         findings += chain_findings(dimensions)
-        if not survey.sheet.unread_sizes:
+        unread = survey.sheet.unread_sizes or any(other.survey.sheet.unread_sizes for other in dimensions.others)
+        if dimensions.leads and not unread:
             findings += [*_overall(dimensions), *check_open(dimensions)]
     return findings
 
@@ -226,20 +230,18 @@ def chain_findings(dimensions: DimensionSurvey) -> list[Finding]:
             "at": tuple(dimension_place(dimensions.survey.by_id[m.view], m) for m in members),
             "items": tuple(chain.members),
         }
-        if len(members) == 1:
-            findings.append(
-                RULES.found("dimensions.redundant", parameters={"surplus": texts[0]}, variant="drawn", **common)
-            )
-        elif len(members) == 2:
-            findings.append(RULES.found("dimensions.repeated", parameters={"text": texts[0]}, **common))
-        else:
-            parameters: dict[str, Parameter] = {
-                "members": tuple(texts),
-                "surplus": dimensions.text(by_id[chain.surplus]),
-                "count": len(members),
-            }
-            findings.append(RULES.found("dimensions.redundant", parameters=parameters, **common))
+        findings.append(chain_told(texts, dimensions.text(by_id[chain.surplus]), **common))
     return findings
+
+
+def chain_told(texts: Sequence[str], surplus: str, **where: Any) -> Finding:
+    """A closed chain of dimensions with these texts, one of which could go: a finding that says where they stand."""
+    if len(texts) == 1:
+        return RULES.found("dimensions.redundant", parameters={"surplus": surplus}, variant="drawn", **where)
+    if len(texts) == 2:
+        return RULES.found("dimensions.repeated", parameters={"text": surplus}, **where)
+    parameters: dict[str, Parameter] = {"members": tuple(texts), "surplus": surplus, "count": len(texts)}
+    return RULES.found("dimensions.redundant", parameters=parameters, **where)
 
 
 def _overall(dimensions: DimensionSurvey) -> list[Finding]:
@@ -249,7 +251,10 @@ def _overall(dimensions: DimensionSurvey) -> list[Finding]:
         axis = axis_of_direction(dimensions.front, direction)
         if not blunt(part, axis) and not extent_open(dimensions, axis):
             continue
-        if overall_along(part, (*dimensions.measured, *dimensions.doubtful), axis, survey.by_id):
+        if any(
+            overall_along(part, (*own.measured, *own.doubtful), axis, own.survey.by_id)
+            for own in (dimensions, *dimensions.others)
+        ):
             continue
         size = converted(part.extents[AXES.index(axis)], part.unit, survey.exercise.units)
         written = write_size(size, survey.exercise.units, survey.exercise.decimals, survey.sheet.style)

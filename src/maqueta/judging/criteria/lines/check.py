@@ -1,5 +1,8 @@
 """Criterion lines: every line that should be there, and no other."""
 
+from dataclasses import replace
+
+from maqueta.geometry.compare import Comparison
 from maqueta.geometry.line_set import Piece
 from maqueta.judging.criteria.lines.centres import check_centres
 from maqueta.judging.criteria.lines.drafted import check_drawn
@@ -21,11 +24,25 @@ def check_lines(survey: Survey) -> list[Finding]:
         if item.view.lines is None:
             findings += _projected(survey, item)
         elif item.view.id in survey.compared:
-            findings += check_drawn(survey, item, survey.compared[item.view.id])
+            findings += check_drawn(survey, item, _of_parts_there(survey, item))
         whole = item.view.clip is None and not item.view.mirrored
         if survey.exercise.centre_lines and item.orthographic is not None and whole:
             findings += check_centres(survey, item, item.orthographic)
     return findings
+
+
+def _of_parts_there(survey: Survey, item: PlacedView) -> Comparison:
+    """How a view compares, without the lines of parts that are not there at all, which are one mistake each."""
+    compared, view = survey.compared[item.view.id], item.view.id
+    missing = {piece for own in survey.parts_off for piece in own.missing.get(view, ())}
+    extra = {piece for own in survey.parts_off for piece in own.extra.get(view, ())}
+    if not missing or survey.exercise.shows == "views":
+        return compared
+    return replace(
+        compared,
+        missing=tuple(piece for piece in compared.missing if piece not in missing),
+        extra=tuple(piece for piece in compared.extra if piece not in extra),
+    )
 
 
 def _projected(survey: Survey, item: PlacedView) -> list[Finding]:

@@ -17,6 +17,8 @@ LEAST_HEIGHT: Final[dict[Style, float]] = {"iso": 2.5, "asme": 3.048}
 #: Heights closer than this are even, and short of the least by no more than this are high enough (mm); the bounds
 #: here and below are common practice, no source.
 _EVEN: Final = 0.25
+#: Heights of letters drawn by hand are even within this, mm.
+_EVEN_BY_HAND: Final = 1.5
 _HEIGHT_OFF: Final = 0.05
 #: An extension line that begins nearer than this touches the outline (mm); the gap is about 1.5 (ASME Y14.5, Mem.).
 _TOUCHING: Final = 0.2
@@ -76,8 +78,9 @@ def _heights(dimensions: DimensionSurvey) -> Iterator[Finding]:
         yield _found(dimensions, "placement.lettering", "low", [d for d, _ in low], height=height, least=least)
         return
     heights = [height for _, height, _ in lettered]
-    if max(heights) - min(heights) > _EVEN:
-        odd = [d for d, height, _ in lettered if height - min(heights) > _EVEN]
+    even = _EVEN_BY_HAND if dimensions.survey.sheet.by_hand else _EVEN
+    if max(heights) - min(heights) > even:
+        odd = [d for d, height, _ in lettered if height - min(heights) > even]
         yield _found(dimensions, "placement.lettering", "uneven", odd, height=max(heights), least=min(heights))
 
 

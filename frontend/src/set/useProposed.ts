@@ -1,0 +1,52 @@
+import { useRef, useState } from "react";
+
+import { answer, api } from "../api/client";
+import type { ProposedSheet } from "../api/types";
+
+/** A sheet that is proposed, and the assembly or part of the shelf it was proposed for. */
+export interface Proposed extends ProposedSheet {
+  of: number;
+}
+
+/** The sheets that are proposed for what is chosen from the shelf, in the order it was chosen in. */
+export function useProposed(onTitle: (title: string) => void) {
+  const [sheets, setSheets] = useState<Proposed[]>([]);
+  const [chosen, setChosen] = useState<string[]>([]);
+  const [refused, setRefused] = useState("");
+  const wanted = useRef<readonly string[]>([]);
+  const earlier = useRef<Promise<void>>(Promise.resolve());
+  const want = (next: string[]) => {
+    wanted.current = next;
+    setChosen(next);
+  };
+  /** Sheets of what is newly chosen come at the end; those of what is no longer chosen go. */
+  const choose = (next: string[]) => {
+    const before = wanted.current;
+    want(next);
+    setRefused("");
+    setSheets((own) => own.filter((sheet) => next.includes(String(sheet.of))));
+    for (const id of next.filter((own) => !before.includes(own))) {
+      const of = Number(id);
+      const asked = answer(api.POST("/api/sets/proposal", { body: { parts: [of] } }));
+      // What was chosen before stands before it, whichever answer is there first.
+      earlier.current = Promise.all([asked, earlier.current]).then(
+        ([found]) => {
+          if (!wanted.current.includes(id)) return;
+          const mine = found.sheets.map((sheet) => ({ ...sheet, of }));
+          setSheets((own) => [...own, ...mine.filter((sheet) => !isAmong(sheet, own))]);
+          onTitle(found.title);
+        },
+        (error: Error) => {
+          want(wanted.current.filter((own) => own !== id));
+          setRefused(error.message);
+        },
+      );
+    }
+  };
+  return { sheets, setSheets, chosen, choose, refused };
+}
+
+/** Whether the same is asked already: an assembly and one of its parts may both be chosen. */
+function isAmong(sheet: ProposedSheet, others: readonly ProposedSheet[]): boolean {
+  return others.some((own) => own.part === sheet.part && own.task.shows === sheet.task.shows);
+}

@@ -1,0 +1,1 @@
+"""Sheets of an assembly's single parts: parts pulled apart, balloons, parts lists."""

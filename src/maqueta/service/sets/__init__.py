@@ -1,0 +1,1 @@
+"""Sets: several exercises whose sheets belong together."""
