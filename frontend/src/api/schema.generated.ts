@@ -2230,8 +2230,8 @@ export interface paths {
         put?: never;
         /**
          * Carry
-         * @description Write who draws, where and when, tolerances and the symbol of projection into the other sheets that are drafts, or
-         *     begin blank and are not begun, where nothing stands there yet; into how many. Doing so twice is doing so once.
+         * @description Write who draws, where and when, tolerances and the symbol of projection into the other sheets that are drafts,
+         *     or begin blank and are not begun, where nothing stands there yet; into how many. Doing so twice is doing so once.
          */
         post: operations["sets_title_block_carry"];
         delete?: never;

@@ -1,12 +1,13 @@
 import { NativeSelect, Text, TextInput } from "@mantine/core";
 
-import type { Proposed, Task } from "../api/types";
+import type { Task } from "../api/types";
 import { SHOWN_WORDS } from "../exercise/kinds";
 import { IconButton } from "../frame/IconButton";
 import { t } from "../frame/language";
 import { PAPERS } from "../frame/words";
 import { PartPicture } from "../turntable/PartPicture";
 import classes from "./Set.module.css";
+import type { Proposed } from "./useProposed";
 
 interface Props {
   sheets: Proposed[];
