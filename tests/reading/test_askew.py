@@ -7,8 +7,10 @@ import pytest
 from PIL import Image, ImageDraw, ImageFont
 
 from maqueta.drawing.lettering import FONT_FILE
-from maqueta.geometry.carrier import Point
-from maqueta.reading.content import Words
+from maqueta.geometry.carrier import Point, line_through
+from maqueta.geometry.line_set import Piece
+from maqueta.reading.content import Stroke, Style, Words
+from maqueta.reading.picture.askew import as_their_lines
 from maqueta.reading.picture.lettering import lettering_of
 from maqueta.reading.picture.words_read import words_read
 
@@ -60,3 +62,29 @@ def test_dashes_and_holes_in_a_slanted_row_are_no_text() -> None:
         pen.line((x, y, x + 16, y + 11), fill=255, width=3)
         pen.ellipse((x, y + 150, x + 22, y + 172), outline=255, width=3)
     assert {own.turn for own in read(page)} == {0.0}
+
+
+PLAIN = Style("", (), "", False, None, 0)
+
+
+def line(first: Point, last: Point) -> Stroke:
+    carrier, interval = line_through(first, last)
+    return Stroke(Piece("visible", carrier, interval, (), ()), PLAIN)
+
+
+@pytest.mark.parametrize(("guessed", "of_line"), [(47.1, 45.0), (-43.0, -45.0), (88.0, 91.5), (-30.0, -33.0)])
+def test_a_text_askew_is_turned_as_the_line_it_stands_at(guessed: float, of_line: float) -> None:
+    """Of two letters the lean is known within some degrees; their size is one along its dimension line."""
+    turn = math.radians(of_line)
+    along, up = (math.cos(turn), math.sin(turn)), (-math.sin(turn), math.cos(turn))
+    text = Words("2.8", (up[0] * 1.2, up[1] * 1.2), 3.5, guessed, PLAIN)
+    beside = line((-10 * along[0], -10 * along[1]), (12 * along[0], 12 * along[1]))
+    across = line((-5 * up[0], -5 * up[1]), (5 * up[0], 5 * up[1]))
+    far = line((40.0, 0.0), (40.0 + math.cos(turn + 0.02), math.sin(turn + 0.02)))
+    (own,) = as_their_lines([text], [far, across, beside])
+    assert own.turn == pytest.approx(of_line, abs=1e-6)
+
+
+def test_a_level_text_and_one_without_a_line_stay_as_they_are() -> None:
+    texts = [Words("36", (0.0, 0.0), 3.5, turn, PLAIN) for turn in (0.0, 90.0, 47.0)]
+    assert as_their_lines(texts, [line((-5.0, -1.0), (9.0, -0.5)), line((30.0, 30.0), (40.0, 40.0))]) == tuple(texts)

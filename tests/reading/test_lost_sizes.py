@@ -5,8 +5,8 @@ import math
 import pytest
 
 from maqueta.geometry.carrier import Point
-from maqueta.reading.content import Pointer, Size
-from maqueta.reading.lost_sizes import is_cut_short, lost_sizes
+from maqueta.reading.content import Pointer, Size, Style, Words
+from maqueta.reading.lost_sizes import is_cut_short, lost_sizes, texts_alone
 
 #: A size over 40 mm, 10 mm above what it measures, with its two arrowheads.
 LINEAR = Size("linear", (0.0, 0.0), (40.0, 5.0), 0.0, (20.0, 15.0), "40")
@@ -48,3 +48,23 @@ def test_a_filled_shape_that_is_no_arrowhead_tells_of_nothing() -> None:
 )
 def test_a_callout_with_a_sign_for_nothing_is_cut_short(text: str, short: bool) -> None:
     assert is_cut_short(text) == short
+
+
+def said(text: str, x: float, y: float) -> Words:
+    return Words(text, (x, y), 3.5, 0.0, Style("", (), "", False, None, 0))
+
+
+@pytest.mark.parametrize(
+    ("texts", "alone"),
+    [
+        (["40", "Ø20", "BRASS"], []),
+        (["40", "40", "Ø20"], ["40"]),
+        (["40", "Ø20", "2.8"], ["2.8"]),
+        (["40", "Ø20", "1", "7"], []),
+        (["40", "Ø 20", "4× R5"], []),
+        (["40", "Ø20", "4× R5", "R5"], ["R5"]),
+    ],
+)
+def test_a_text_that_says_a_size_and_belongs_to_none_tells_of_one(texts: list[str], alone: list[str]) -> None:
+    words = [said(text, 40.0 * k, 20.0) for k, text in enumerate(texts)]
+    assert texts_alone(words, [LINEAR, ROUND], ["4× R5"]) == alone

@@ -39,6 +39,13 @@ class SheetFrame:
     size: PaperSize | None
     landscape: bool
 
+    def has(self, word: Words) -> bool:
+        """Whether a word is lettering of the sheet itself: in the title block, or outside the border, where letters
+        and numbers mark the zones of the paper."""
+        if self.border is not None and not word.stands_in(self.border, 0.0):
+            return True
+        return self.title is not None and word.stands_in(self.title, 1.0)
+
 
 def find_frame(
     strokes: Sequence[Stroke], kinds: Sequence[Kind], words: Sequence[Words], asked: PaperSize

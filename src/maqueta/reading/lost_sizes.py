@@ -1,13 +1,16 @@
-"""Sizes that stand on a picture and were not read, told by arrowheads that belong to none that was."""
+"""Sizes that stand on a picture and were not read, told by arrowheads and by texts that belong to none that was."""
 
 import math
 import re
-from collections.abc import Iterator, Sequence
+from collections import Counter
+from collections.abc import Collection, Iterator, Sequence
 from typing import Final
 
 from maqueta.geometry.carrier import Point
-from maqueta.reading.content import Pointer, Size
+from maqueta.reading.content import Pointer, Size, Words
 from maqueta.reading.loose_sizes import tip_of
+from maqueta.reading.words_in_lines import in_lines
+from maqueta.sizes.text import read_text
 
 #: An arrowhead stands within this of what it belongs to, mm (common practice, no source).
 _NEAR: Final = 2.0
@@ -35,6 +38,25 @@ def lost_sizes(shapes: Sequence[Sequence[Point]], sizes: Sequence[Size], pointer
         and not any(_on_way(tip, pointer) for pointer in pointers)
     ]
     return math.ceil(len(free) / 2)
+
+
+def texts_alone(words: Sequence[Words], sizes: Sequence[Size], used: Collection[str]) -> list[str]:
+    """Texts that say a size and are the text of none that was read; `used` are those at leaders.
+
+    A figure by itself may be a stroke of a line, and says nothing.
+    """
+    known = Counter(_squeezed(size.text) for size in sizes)
+    known.update(dict.fromkeys(map(_squeezed, used), len(words)))
+    said = Counter(own.text for own in in_lines(words) if _says_size(own.text))
+    return [text for text, count in said.items() for _ in range(count - known[_squeezed(text)])]
+
+
+def _says_size(text: str) -> bool:
+    return len(text) > 1 and read_text(text).value is not None
+
+
+def _squeezed(text: str) -> str:
+    return "".join(text.split())
 
 
 def _ends(size: Size) -> Iterator[Point]:

@@ -19,9 +19,7 @@ def notes_of(words: Sequence[Words], frame: SheetFrame, used: Collection[str]) -
         text = " ".join(word.text.split())[:120]
         if not text or word.tag or is_label(text) or angle_stated(text) is not None:
             continue
-        if frame.border is not None and not word.stands_in(frame.border, 0.0):
-            continue
-        if frame.title is not None and word.stands_in(frame.title, 1.0):
+        if frame.has(word):
             continue
         if text in used or read_text(text).value is not None or not 0 < word.height <= 100:
             continue

@@ -1,11 +1,12 @@
 """Letters that stand neither level nor upright, as of sizes along slanted lines: turned level, then read like others.
 
-All lengths in pixels, x right and y down. How near letters of one text are: common practice, no source.
+Lengths in pixels, x right and y down, unless it says otherwise. How near letters of one text are: common
+practice, no source.
 """
 
 import math
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Final
 
 import cv2
@@ -14,7 +15,8 @@ import numpy as np
 from numpy.typing import NDArray
 from scipy.spatial import cKDTree
 
-from maqueta.geometry.carrier import Point
+from maqueta.geometry.carrier import Line, Point
+from maqueta.reading.content import Stroke, Words
 from maqueta.reading.picture.lettering import Lettering, TextLine, lettering_of
 from maqueta.reading.picture.recogniser import Said, is_size, recognised_lines
 
@@ -34,6 +36,8 @@ _STRAY: Final = 0.3
 _MOST: Final = 4
 #: Turned letters are laid on finer pixels, by this factor, so that their edges stay.
 _FINER: Final = 2
+#: Of few letters the lean is known within so many degrees; the line a text stands at is at most so many heights off.
+_UNSURE, _AT_LINE = 6.0, 2.5
 _MARGIN: Final = 6
 
 Names = NDArray[np.intp]
@@ -72,6 +76,33 @@ def askew_texts(lettering: Lettering, read: Sequence[Said], pixel: float) -> lis
     small = np.flatnonzero(free & (large < _LARGE[0] * usual))
     rows = sorted(_rows(full, small, middles, usual), key=lambda own: len(own.letters), reverse=True)
     return [text for row in rows[:_MOST] if (text := _read(lettering, row, pixel)) is not None]
+
+
+def as_their_lines(words: Sequence[Words], strokes: Sequence[Stroke]) -> tuple[Words, ...]:
+    """Words with those that stand askew turned exactly as the line beside them, which knows it better than a few
+    letters do. All in mm on paper, y up.
+    """
+    return tuple(_as_its_line(own, strokes) if own.turn not in (0.0, 90.0) else own for own in words)
+
+
+def _as_its_line(text: Words, strokes: Sequence[Stroke]) -> Words:
+    turn = math.radians(text.turn)
+    along, up = (math.cos(turn), math.sin(turn)), (-math.sin(turn), math.cos(turn))
+    half = (text.width / 2, text.height / 2)
+    middle = tuple(text.at[k] + half[0] * along[k] + half[1] * up[k] for k in (0, 1))
+    found: list[tuple[float, float]] = []
+    for stroke in strokes:
+        line = stroke.piece.carrier
+        if not isinstance(line, Line):
+            continue
+        other = (math.degrees(line.angle) - text.turn + 90) % 180 - 90
+        start, end = stroke.piece.interval
+        place = line.parameter((middle[0], middle[1]))
+        away = math.dist(middle, line.point(place))
+        beside = max(0.0, start - place, place - end)
+        if abs(other) <= _UNSURE and end - start >= text.height and max(away, beside) <= _AT_LINE * text.height:
+            found.append((math.hypot(away, beside), other))
+    return replace(text, turn=text.turn + min(found)[1]) if found else text
 
 
 @dataclass(frozen=True)
@@ -141,5 +172,5 @@ def _read(lettering: Lettering, row: _Row, pixel: float) -> AskewText | None:
         # A size alone is taken for one: what stands askew is a piece of a drawing more often.
         if not line.upright and said.sure and is_size(said.text) and len(line.letters) > 1:
             x, y = cv2.invertAffineTransform(matrix) @ (line.box[0], line.box[3], 1.0)
-            return AskewText((x + left, y + top), line.height / _FINER, row.lean, said, frozenset(names))
+            return AskewText((float(x) + left, float(y) + top), line.height / _FINER, row.lean, said, frozenset(names))
     return None

@@ -19,6 +19,7 @@ from maqueta.reading.errors import UnreadableSheetError
 from maqueta.reading.ink_map import InkMap
 from maqueta.reading.limits import MOST_STROKES
 from maqueta.reading.picture.arrowheads import heads_of
+from maqueta.reading.picture.askew import as_their_lines
 from maqueta.reading.picture.broken_lines import Dash, broken_circles, broken_lines, centres_of, with_its_dots
 from maqueta.reading.picture.fitted import paths_of
 from maqueta.reading.picture.image import Picture, jpeg_of
@@ -72,7 +73,7 @@ def read_picture(picture: Picture, paper: tuple[float, float]) -> Content:
     strokes = _strokes(paths, at, pixel)
     return Content(
         strokes=tuple(strokes),
-        words=read.words,
+        words=as_their_lines(read.words, strokes),
         sizes=(),
         pointers=(),
         filled=tuple(heads),

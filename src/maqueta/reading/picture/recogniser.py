@@ -16,7 +16,9 @@ from maqueta.reading.picture.lettering import Lettering, TextLine
 from maqueta.reading.picture.signs import eyes_of, sign_of
 
 COMMAND: Final = "/usr/bin/tesseract"
-_SECONDS: Final = 12
+#: It works for so many seconds at most, and is waited for so long where others work beside it: what is read of a sheet
+#: does not hang on how busy a machine is.
+_SECONDS, _WAITED = 12, 60
 #: Capitals are put before the recogniser so high, lines of text so far apart, pixels.
 _CAPITALS, _APART = 40, 56
 #: Letters stand at least so far apart there, as a share of their height.
@@ -251,13 +253,14 @@ def _read(parts: Sequence[NDArray[np.uint8]], letters: str = "") -> list[tuple[s
         page[top : top + part.shape[0], _APART : _APART + part.shape[1]] = part
         rows.append((top, top + part.shape[0]))
         top += part.shape[0] + _APART
+    bounded = ["/usr/bin/prlimit", f"--cpu={_SECONDS}"]
     only = ["-c", f"tessedit_char_whitelist={letters}"] if letters else []
     done, data = cv2.imencode(".png", page)
     assert done, "a page of letters is a picture"
     try:
         out = subprocess.run(
-            [COMMAND, "stdin", "stdout", "--psm", "6", "--dpi", "300", "-l", "eng", *only, "tsv"],
-            input=data.tobytes(), capture_output=True, timeout=_SECONDS, check=True,
+            [*bounded, COMMAND, "stdin", "stdout", "--psm", "6", "--dpi", "300", "-l", "eng", *only, "tsv"],
+            input=data.tobytes(), capture_output=True, timeout=_WAITED, check=True,
             env={"OMP_THREAD_LIMIT": "1", "PATH": "/usr/bin"},
         )  # fmt: skip
     except (OSError, subprocess.SubprocessError) as error:

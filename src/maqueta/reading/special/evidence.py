@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
 
-from maqueta.reading.content import Content, Stroke, Words
+from maqueta.reading.content import Content, Stroke
 from maqueta.reading.frame import SheetFrame
 from maqueta.reading.kinds import Kind
 from maqueta.reading.special.cutting_marks import SpecialMarks, special_marks
@@ -32,7 +32,7 @@ def evidence(
     content: Content, strokes: Sequence[Stroke], kinds: Sequence[Kind], frame: SheetFrame, aside: frozenset[int]
 ) -> Evidence:
     """Find it. A sheet that says nothing of special views is left as it is."""
-    places = [place for place, word in enumerate(content.words) if not _of_the_sheet(word, frame)]
+    places = [place for place, word in enumerate(content.words) if not frame.has(word)]
     words = [content.words[place] for place in places]
     labels, letters = labels_of(words)
     told = any(label.kind == "section" for label in labels) or len(letters) >= 2
@@ -54,10 +54,3 @@ def evidence(
     own: dict[int, Kind] = {**dict.fromkeys(marks.strokes, "construction"), **dict.fromkeys(used, "hatch")}
     told_apart = [own.get(i, kind) for i, kind in enumerate(kinds)]
     return Evidence(told_apart, replace(content, words=kept), marks, tuple(labels), (*content.hatched, *areas))
-
-
-def _of_the_sheet(word: Words, frame: SheetFrame) -> bool:
-    """Whether a word is lettering of the sheet itself: outside the border, or in the title block."""
-    if frame.border is not None and not word.stands_in(frame.border, 0.0):
-        return True
-    return frame.title is not None and word.stands_in(frame.title, 1.0)
