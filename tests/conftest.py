@@ -68,6 +68,8 @@ def settings(tmp_path_factory: pytest.TempPathFactory) -> Settings:
         data=copied_demo_world(tmp_path_factory, tmp_path_factory.mktemp("var")),
         demo_password=PASSWORD,
         kernel_seconds=20,
+        # Made when they are asked for: no test waits for a whole class, or has its parts made behind its back.
+        parts_beforehand=False,
         largest_upload=1024 * 1024,
         largest_request=512 * 1024,
     )

@@ -52,6 +52,8 @@ def start(data: Path, port: int, demo: bool = True, **more: str) -> subprocess.P
         "MAQUETA_PORT": str(port),
         "MAQUETA_DEMO": str(demo),
         "MAQUETA_DEMO_PASSWORD": PASSWORD,
+        # Made when they are asked for: no test waits for a whole class.
+        "MAQUETA_PARTS_BEFOREHAND": "false",
         **more,
     }
     return subprocess.Popen(

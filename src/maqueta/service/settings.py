@@ -39,6 +39,8 @@ class Settings(BaseSettings):
     kernel_seconds: float = KERNEL_SECONDS
     #: For work somebody is waiting for: the builder's model, a variation, an export.
     preview_seconds: float = WAITED_SECONDS
+    #: Whether parts in sizes of students' own are made as soon as they are set, instead of when they are asked for.
+    parts_beforehand: bool = True
     #: For a sheet's file; a scan takes several times as long as a drawing.
     sheet_seconds: float = 30.0
     kernel_memory: int = KERNEL_MEMORY

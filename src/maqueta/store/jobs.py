@@ -20,6 +20,8 @@ LOST_AFTER = timedelta(seconds=15)
 MOST_ATTEMPTS = 3
 #: So many of the oldest free jobs are looked at; others may be taking some of them just now.
 _LOOKED_AT = 8
+#: The kind of a job that makes the parts of everyone in a class. Nobody waits for those: others come first.
+MAKING_PARTS: Final = "own parts"
 EXAMINATION_STOPPED: Final = phrase("examination-stopped")
 
 
@@ -53,19 +55,29 @@ def jobs_of(session: Session, numbers: Sequence[int]) -> list[JobRecord]:
 
 
 def claim_next(session: Session) -> JobRecord | None:
-    """Take the oldest waiting job, or one whose worker gave no sign of life for too long, and mark it running."""
+    """Take the oldest waiting job, or one whose worker gave no sign of life for too long, and mark it running; those
+    nobody waits for last.
+    """
     silent = or_(JobRecord.seen_at.is_(None), JobRecord.seen_at < now() - LOST_AFTER)
     lost = and_(JobRecord.state == "running", silent)
     free = or_(JobRecord.state == "waiting", lost)
     # Locked by its number alone: a lock taken on the way through the index of states meets whoever changes the state
     # of a locked job half way, and neither gets on (MariaDB, 1213).
-    for number in session.scalars(select(JobRecord.id).where(free).order_by(JobRecord.id).limit(_LOOKED_AT)).all():
+    for number in session.scalars(
+        select(JobRecord.id).where(free).order_by(JobRecord.kind == MAKING_PARTS, JobRecord.id).limit(_LOOKED_AT)
+    ).all():
         job = _locked(session, number, skip_locked=True)
         if job is not None and _is_free(job):
             job.state, job.seen_at = "running", now()
             job.attempts += 1
             return job
     return None
+
+
+def others_wait(session: Session) -> bool:
+    """Whether there are jobs that come before those nobody waits for."""
+    query = select(JobRecord.id).where(JobRecord.state == "waiting", JobRecord.kind != MAKING_PARTS)
+    return session.scalar(query.limit(1)) is not None
 
 
 def _is_free(job: JobRecord) -> bool:

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from sqlalchemy import Select, and_, func, or_, select
-from sqlalchemy.orm import Session
+from sqlalchemy.orm import Session, joinedload
 
 from maqueta.store.classes import taught
 from maqueta.store.clock import now
@@ -14,6 +14,7 @@ from maqueta.store.errors import NotVisible
 from maqueta.store.exercises import shown_to
 from maqueta.store.models import (
     Account,
+    Enrolment,
     ExerciseRecord,
     LabelRecord,
     PartRecord,
@@ -239,6 +240,28 @@ def own_variation(session: Session, exercise: ExerciseRecord, student_id: int) -
             and_(StudentPartRecord.exercise_id == exercise.id, StudentPartRecord.student_id == student_id),
         )
     )
+
+
+def exercise_to_make_for(session: Session, exercise_id: int) -> ExerciseRecord | None:
+    """An exercise in sizes of everyone's own that is given out, in use, and still to be done; None where it is not."""
+    query = select(ExerciseRecord).where(
+        and_(ExerciseRecord.id == exercise_id, ExerciseRecord.varied.is_(True)),
+        and_(ExerciseRecord.set_at.is_not(None), ExerciseRecord.archived_at.is_(None)),
+        or_(ExerciseRecord.closes_at.is_(None), ExerciseRecord.closes_at > now()),
+    )
+    return session.scalar(query.options(joinedload(ExerciseRecord.version)))
+
+
+def students_without_part(session: Session, exercise_id: int) -> list[int]:
+    """The students of an exercise who have no version of their own yet; none where nobody needs one any more."""
+    exercise = exercise_to_make_for(session, exercise_id)
+    if exercise is None:
+        return []
+    have = select(StudentPartRecord.student_id).where(StudentPartRecord.exercise_id == exercise_id)
+    query = select(Enrolment.student_id).where(
+        Enrolment.class_id == exercise.class_id, Enrolment.student_id.not_in(have)
+    )
+    return list(session.scalars(query.order_by(Enrolment.student_id)))
 
 
 def give_variation(session: Session, exercise: ExerciseRecord, student_id: int, version: VersionRecord) -> None:

@@ -43,6 +43,9 @@ slips-written = { $number } of { $of } sheets
 slips-ready = The slips are ready
 slips-none = Nothing was handed in yet
 
+making-own-parts = Making parts in sizes of students’ own: { $number } of { $of }
+own-parts-made = Everyone’s parts are made
+
 sheet-state = { $state ->
     [handed-in] handed in
    *[returned] returned

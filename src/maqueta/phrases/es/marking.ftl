@@ -43,6 +43,9 @@ slips-written = { $number } de { $of } láminas
 slips-ready = Las hojas están listas
 slips-none = Aún no se entregó nada
 
+making-own-parts = Haciendo piezas con medidas propias de cada estudiante: { $number } de { $of }
+own-parts-made = Las piezas de todos están hechas
+
 sheet-state = { $state ->
     [handed-in] entregada
    *[returned] devuelta

@@ -14,6 +14,7 @@ from maqueta.phrases.phrase import phrase
 from maqueta.service.desk import AT_ONCE, AtDesk, DeskPlace, batched
 from maqueta.service.desk_work import Desk
 from maqueta.service.exercises.answers import exercise_answer, task_of
+from maqueta.service.exercises.beforehand import ask_for_own_parts
 from maqueta.service.exercises.messages import (
     ArchiveRequest,
     ChangedExercise,
@@ -149,6 +150,7 @@ def change(
         change_scheme(session, exercise, instructor, before.model_dump(mode="json"), after.model_dump(mode="json"))
     if exercise.set_at is None and not form.draft:
         exercise.set_at = now()
+        ask_for_own_parts(at.world, session, instructor, [exercise])
     session.flush()
     tell_wall(session, exercise.id)
     session.commit()

@@ -9,6 +9,7 @@ from sqlalchemy.orm import Session
 from maqueta.projection.ranking import DEFAULT_VIEWS
 from maqueta.service.desk import AtDesk, DeskPlace
 from maqueta.service.exercises.answers import exercise_answer, of_points, task_of
+from maqueta.service.exercises.beforehand import ask_for_own_parts
 from maqueta.service.exercises.course import attempts_left
 from maqueta.service.exercises.messages import BlankTask, ExerciseAnswer, NewExercise, StartingAnswer, StartingRequest
 from maqueta.service.exercises.set_out import ready_to_set, set_out
@@ -110,6 +111,7 @@ def set_exercise(form: NewExercise, instructor: Instructor, session: InTransacti
         not form.draft,
     )
     record.opens_at, record.closes_at = form.opens_at, form.closes_at
+    ask_for_own_parts(at.world, session, instructor, [record])
     session.refresh(record, ["version", "school_class"])
     return exercise_answer(record, total=len(students_of(session, school_class.id)))
 

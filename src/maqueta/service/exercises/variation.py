@@ -3,9 +3,10 @@
 The sheets of a set show parts that belong together: they get their sizes together, an assembly with its parts.
 """
 
-from collections.abc import Mapping, Sequence
-from contextlib import suppress
+from collections.abc import Callable, Mapping, Sequence
+from contextlib import AbstractContextManager, suppress
 from dataclasses import dataclass, field
+from functools import partial
 from typing import Final
 
 from fastapi import HTTPException
@@ -15,12 +16,13 @@ from sqlalchemy.orm import Session
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.service.shelf.kernel_work import PartSource, PartWork
 from maqueta.service.shelf.part_files import kept, recipe_of, source_of
+from maqueta.service.workers import KernelWorkers
 from maqueta.service.world import World, aside
 from maqueta.solid.assembly import Assembly
 from maqueta.solid.errors import PartError
 from maqueta.solid.recipe import Recipe
 from maqueta.solid.resolve import shared_sizes
-from maqueta.store.files import StoredFile
+from maqueta.store.files import FileStore, StoredFile
 from maqueta.store.models import Account, ExerciseRecord, VersionRecord
 from maqueta.store.sets import all_of_set
 from maqueta.store.shelf import add_version, drop_variations, give_variation, keep_examined, own_variation
@@ -29,6 +31,21 @@ from maqueta.store.shelf import add_version, drop_variations, give_variation, ke
 MOST_DRAWS: Final = 20
 #: Draws made when an exercise is set, so that ranges that never work are found by the instructor.
 _TRIAL_DRAWS: Final = 4
+
+
+@dataclass(frozen=True)
+class Making:
+    """Where parts are made, and how their maker steps `aside` meanwhile: what a session has changed is kept then, and
+    its locks are let go.
+    """
+
+    files: FileStore
+    kernel: KernelWorkers
+    aside: Callable[[Session], AbstractContextManager[None]]
+
+
+def _at_request(world: World) -> Making:
+    return Making(world.files, world.kernel, partial(aside, world))
 
 
 @dataclass(frozen=True)
@@ -46,12 +63,13 @@ def check_ranges(world: World, session: Session, versions: Sequence[VersionRecor
     """Raises HTTPException 422 when parts have no sizes to vary, or their ranges do not give valid parts that go
     together as they are put together.
     """
-    recipes = _recipes(world, versions)
+    making = _at_request(world)
+    recipes = _recipes(making, versions)
     if not any(size.varies for recipe in recipes.values() for size in recipe.sizes):
         raise HTTPException(422, phrase("no-ranges"))
     refused = []
     for draw in range(_TRIAL_DRAWS):
-        drawn = _drawn(world, session, versions, recipes, f"trial/{draw}")
+        drawn = _drawn(making, session, versions, recipes, f"trial/{draw}")
         if isinstance(drawn, Variation):
             return
         refused.append(drawn)
@@ -64,13 +82,13 @@ def _parts_of(versions: Sequence[VersionRecord]) -> dict[int, VersionRecord]:
     return {own.id: own for own in parts if not own.is_assembly}
 
 
-def _recipes(world: World, versions: Sequence[VersionRecord]) -> dict[str, Recipe]:
-    found = {str(number): recipe_of(world.files, own) for number, own in sorted(_parts_of(versions).items())}
+def _recipes(making: Making, versions: Sequence[VersionRecord]) -> dict[str, Recipe]:
+    found = {str(number): recipe_of(making.files, own) for number, own in sorted(_parts_of(versions).items())}
     return {key: recipe for key, recipe in found.items() if recipe is not None}
 
 
 def _drawn(
-    world: World, session: Session, versions: Sequence[VersionRecord], recipes: Mapping[str, Recipe], seed: str
+    making: Making, session: Session, versions: Sequence[VersionRecord], recipes: Mapping[str, Recipe], seed: str
 ) -> Variation | Phrase:
     """What a seed draws, or why nothing comes of it."""
     try:
@@ -78,16 +96,16 @@ def _drawn(
         documents = {}
         for version in versions:
             if version.is_assembly and version.id not in documents:
-                with aside(world, session):
-                    documents[version.id] = world.kernel.refit(source_of(world.files, version), sizes)
+                with making.aside(session):
+                    documents[version.id] = making.kernel.refit(source_of(making.files, version), sizes)
     except PartError as error:
         return error.reason
     parts, works = _parts_of(versions), {}
     for key, own in sizes.items():
         part = parts[int(key)]
-        source = PartSource(StoredFile(world.files, part.source), part.file_name, None, own)
-        with aside(world, session):
-            work = world.kernel.examine_now(source)
+        source = PartSource(StoredFile(making.files, part.source), part.file_name, None, own)
+        with making.aside(session):
+            work = making.kernel.examine_now(source)
         if work.refused is not None:
             return work.refused
         works[part.id] = work
@@ -95,24 +113,29 @@ def _drawn(
 
 
 def version_for(world: World, session: Session, exercise: ExerciseRecord, student_id: int) -> VersionRecord:
-    """The version of the part a student draws; a variation is made when it is first asked for, of all sheets of a set
-    at once.
+    """The version of the part a student draws, made now where it has not been made before.
+
+    Raises HTTPException 409 when no draw gives a valid part.
+    """
+    return made_for(_at_request(world), session, exercise, student_id) if exercise.varied else exercise.version
+
+
+def made_for(making: Making, session: Session, exercise: ExerciseRecord, student_id: int) -> VersionRecord:
+    """The part of an exercise in a student's own sizes: there, or made now, of all sheets of a set at once.
 
     Equal exercise, or set, and student give equal sizes. Raises HTTPException 409 when no draw gives a valid part.
     """
-    if not exercise.varied:
-        return exercise.version
     found = own_variation(session, exercise, student_id)
     if found is not None:
         return found
     together = [own for own in all_of_set(session, exercise) if own.varied]
     versions = [own.version for own in together]
-    recipes = _recipes(world, versions)
+    recipes = _recipes(making, versions)
     of = exercise.id if exercise.set_id is None else f"set {exercise.set_id}"
     refused = []
     for draw in range(MOST_DRAWS):
-        drawn = _drawn(world, session, versions, recipes, f"{of}/{student_id}/{draw}")
-        reason = drawn if isinstance(drawn, Phrase) else _given(world, session, together, student_id, drawn)
+        drawn = _drawn(making, session, versions, recipes, f"{of}/{student_id}/{draw}")
+        reason = drawn if isinstance(drawn, Phrase) else _given(making, session, together, student_id, drawn)
         if reason is None:
             break
         refused.append(reason)
@@ -123,27 +146,27 @@ def version_for(world: World, session: Session, exercise: ExerciseRecord, studen
 
 
 def _given(
-    world: World, session: Session, together: Sequence[ExerciseRecord], student_id: int, drawn: Variation
+    making: Making, session: Session, together: Sequence[ExerciseRecord], student_id: int, drawn: Variation
 ) -> Phrase | None:
     """Make the versions of a draw and give them to a student; or why they could not be made."""
     versions = {own.version.id: own.version for own in together}
     made = {
-        number: _made(world, session, base, drawn.sizes[number], drawn.works[number])
+        number: _made(making, session, base, drawn.sizes[number], drawn.works[number])
         for number, base in _parts_of(list(versions.values())).items()
         if number in drawn.sizes
     }
     for number, document in drawn.documents.items():
-        made[number] = _put_together(world, session, versions[number], document, made)
+        made[number] = _put_together(making, session, versions[number], document, made)
     done = False
     try:
         for number in drawn.documents:
             # The document names the new parts by their numbers, so that they have to be there first.
-            source = source_of(world.files, made[number])
-            with aside(world, session):
-                work = world.kernel.examine_now(source)
+            source = source_of(making.files, made[number])
+            with making.aside(session):
+                work = making.kernel.examine_now(source)
             if work.refused is not None:
                 return work.refused
-            keep_examined(made[number], kept(world.files, work))
+            keep_examined(made[number], kept(making.files, work))
         with suppress(IntegrityError), session.begin_nested():
             # Where another tab asked at the same moment and was first, its parts are as good.
             for own in together:
@@ -158,15 +181,15 @@ def _given(
 
 
 def _made(
-    world: World, session: Session, base: VersionRecord, sizes: Mapping[str, float], work: PartWork
+    making: Making, session: Session, base: VersionRecord, sizes: Mapping[str, float], work: PartWork
 ) -> VersionRecord:
     version = add_version(session, base.part, base.file_name, base.source, base.natural_up, sizes, base.uncut or ())
-    keep_examined(version, kept(world.files, work))
+    keep_examined(version, kept(making.files, work))
     return version
 
 
 def _put_together(
-    world: World, session: Session, base: VersionRecord, document: str, made: Mapping[int, VersionRecord]
+    making: Making, session: Session, base: VersionRecord, document: str, made: Mapping[int, VersionRecord]
 ) -> VersionRecord:
     """An assembly of the parts that were made, and of those that stay as they are."""
     own = Assembly.model_validate_json(document)
@@ -177,7 +200,7 @@ def _put_together(
         session,
         base.part,
         base.file_name,
-        world.files.put(written),
+        making.files.put(written),
         base.natural_up,
         {},
         base.uncut or (),

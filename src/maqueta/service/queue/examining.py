@@ -19,7 +19,16 @@ from maqueta.service.shelf.kernel_work import FoundAssembly, PartSource, PartWor
 from maqueta.service.shelf.part_files import kept, source_of
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore
-from maqueta.store.jobs import MOST_ATTEMPTS, claim_next, give_up, note_progress, running_job, sign_of_life
+from maqueta.store.jobs import (
+    MAKING_PARTS,
+    MOST_ATTEMPTS,
+    claim_next,
+    give_up,
+    note_progress,
+    others_wait,
+    running_job,
+    sign_of_life,
+)
 from maqueta.store.models import JobRecord, VersionRecord
 from maqueta.store.sheets import CHECKING_AGAIN
 from maqueta.store.shelf import keep_examined
@@ -46,13 +55,19 @@ class Recheck(Protocol):
 
 
 class Beside(Protocol):
-    """What is done beside the server for marking."""
+    """What is done beside the server."""
 
     def collect(self) -> int:
         """Hand in what is on the sheets of exercises that have closed; how many."""
 
     def slips(self, exercise_id: int, owner_id: int, progress: Progress, wanted: Wanted) -> str | None:
         """The name of a file with all slips of an exercise; None where there are none. Raises AbandonedError."""
+
+    def lacking(self, exercise_id: int) -> list[int]:
+        """The students of an exercise whose parts in sizes of their own are yet to be made."""
+
+    def make(self, exercise_id: int, student_id: int, wanted: Wanted) -> None:
+        """Make the parts of one of them. Raises NotDoneError where it is to be tried later."""
 
 
 class JobTaker:
@@ -126,6 +141,8 @@ class JobTaker:
                     work = self._sheets_of(job, claim)
                 case kind if kind == WRITING_SLIPS:
                     work = self._slips_of(job, claim)
+                case kind if kind == MAKING_PARTS:
+                    work = self._own_parts_of(job, claim)
                 case _:
                     work = self._part_of(session, job, claim)
         return work() if work is not None else True
@@ -188,6 +205,35 @@ class JobTaker:
             if job is not None:
                 job.state, job.progress, job.result = "done", 1.0, name
                 job.message = phrase("slips-ready") if name is not None else phrase("slips-none")
+        return True
+
+    def _own_parts_of(self, job: JobRecord, claim: "_Claim") -> Callable[[], bool] | None:
+        """The parts of students a job is about; none where it was tried too often."""
+        if job.attempts > MOST_ATTEMPTS or self._beside is None:
+            job.state, job.message = "failed", _GIVEN_UP
+            return None
+        beside, exercise_id = self._beside, job.subject_id
+        return lambda: self._make_parts(beside, claim, exercise_id)
+
+    def _make_parts(self, beside: Beside, claim: "_Claim", exercise_id: int) -> bool:
+        """Make parts, one student's after another; other jobs that come in between are done first."""
+        lacking = beside.lacking(exercise_id)
+        for done, student in enumerate(lacking):
+            claim.progress(done / len(lacking), phrase("making-own-parts", number=done + 1, of=len(lacking)))
+            with self._database.transaction() as session:
+                first = others_wait(session)
+            try:
+                if not first:
+                    beside.make(exercise_id, student, claim.wanted)
+            except AbandonedError:
+                first = True
+            if first:
+                claim.give_up()
+                return not self._closing.is_set()
+        with self._database.transaction() as session:
+            job = running_job(session, claim.job_id, claim.attempt)
+            if job is not None:
+                job.state, job.progress, job.message = "done", 1.0, phrase("own-parts-made")
         return True
 
     def _examined(self, claim: "_Claim", version_id: int, source: PartSource) -> bool:

@@ -7,6 +7,7 @@ from pathlib import Path
 from maqueta.confined import reason_of
 from maqueta.phrases.phrase import phrase
 from maqueta.service.bench.collecting import Collector
+from maqueta.service.exercises.beforehand import OwnParts
 from maqueta.service.marking.rechecking import Rechecker
 from maqueta.service.marking.slip_writing import SlipWriter
 from maqueta.service.queue.crews import Crews
@@ -20,9 +21,10 @@ from maqueta.store.files import FileStore
 
 @dataclass(frozen=True)
 class _Beside:
-    """What is done beside the server for marking, by the hands that check sheets again."""
+    """What is done beside the server, by the hands that check sheets again."""
 
     rechecker: Rechecker
+    parts: OwnParts
 
     def collect(self) -> int:
         """Hand in what is on the sheets of exercises that have closed; how many."""
@@ -32,6 +34,14 @@ class _Beside:
         """The name of a file with all slips of an exercise; None where there are none. Raises AbandonedError."""
         return SlipWriter(self.rechecker).written(exercise_id, owner_id, progress, wanted)
 
+    def lacking(self, exercise_id: int) -> list[int]:
+        """The students of an exercise whose parts in sizes of their own are yet to be made."""
+        return self.parts.lacking(exercise_id)
+
+    def make(self, exercise_id: int, student_id: int, wanted: Wanted) -> None:
+        """Make the parts of one of them. Raises NotDoneError where it is to be tried later."""
+        self.parts.make(exercise_id, student_id, wanted)
+
 
 class LocalQueue(Crews):
     """Crews of this machine, and a thread that takes jobs up for them."""
@@ -40,7 +50,8 @@ class LocalQueue(Crews):
         super().__init__(settings)
         self._seconds = settings.kernel_seconds
         rechecker = Rechecker(database, files, self)
-        self._taker = JobTaker(database, files, self.examine, rechecker, _Beside(rechecker))
+        beside = _Beside(rechecker, OwnParts(settings, database, files, self))
+        self._taker = JobTaker(database, files, self.examine, rechecker, beside)
 
     def examine(self, source: PartSource, progress: Progress, wanted: Wanted) -> PartWork | None:
         """Examine an upload; None when it was not wanted any more. Never raises for anything the file does.

@@ -12,6 +12,7 @@ from maqueta.service.deliveries.work import Judged, judged
 from maqueta.service.desk import AtDesk, DeskPlace
 from maqueta.service.desk_work import Desk
 from maqueta.service.exercises.answers import exercise_answer
+from maqueta.service.exercises.beforehand import ask_for_own_parts
 from maqueta.service.exercises.course import is_closed
 from maqueta.service.exercises.messages import ArchiveRequest, CopyRequest, ExerciseAnswer
 from maqueta.service.exercises.set_out import ready_to_set
@@ -29,7 +30,7 @@ from maqueta.service.sets.messages import (
 from maqueta.service.sets.proposal import proposed_sheets
 from maqueta.service.sets.together import Met, check_anew, meet_others
 from maqueta.service.sets.work import looked_over
-from maqueta.service.world import Instructor, InTransaction, Student
+from maqueta.service.world import Instructor, InTransaction, InWorld, Student
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.classes import own_class, students_of
 from maqueta.store.clock import now
@@ -83,6 +84,7 @@ def set_together(form: NewSet, instructor: Instructor, session: InTransaction, a
         record.opens_at, record.closes_at = form.opens_at, form.closes_at
         records.append(record)
     add_set(session, form.title, records)
+    ask_for_own_parts(at.world, session, instructor, records)
     total = len(students_of(session, school_class.id))
     for record in records:
         session.refresh(record, ["version", "school_class", "sheet_set"])
@@ -90,11 +92,13 @@ def set_together(form: NewSet, instructor: Instructor, session: InTransaction, a
 
 
 @router.post("/{set_id}/given-out")
-def give_out(set_id: int, instructor: Instructor, session: InTransaction) -> list[ExerciseAnswer]:
+def give_out(set_id: int, instructor: Instructor, session: InTransaction, world: InWorld) -> list[ExerciseAnswer]:
     """Set for the class what of a set is still a draft. Doing so twice is doing so once."""
     exercises = exercises_of_set(session, instructor, set_id)
-    for exercise in exercises:
-        exercise.set_at = exercise.set_at or now()
+    new = [exercise for exercise in exercises if exercise.set_at is None]
+    for exercise in new:
+        exercise.set_at = now()
+    ask_for_own_parts(world, session, instructor, new)
     return [exercise_answer(exercise) for exercise in exercises]
 
 
