@@ -107,6 +107,8 @@ def test_a_right_set_is_looked_over_handed_in_and_right(
     looked = student.get(f"{path}/last-look")
     assert [own["blank"] for own in looked] == [False, False, True]
     assert [own["notes"] for own in looked] == [[], [], []]
+    assert [len(own["measured"]) for own in looked] == [4, 4, 0]
+    assert looked[0]["measured"][0].startswith("nearest to the border: ")
     # One is not begun: nothing goes, unless it is meant so.
     refused = student.send("POST", f"{path}/hand-in", json={})
     assert refused.status_code == 422

@@ -2128,7 +2128,8 @@ export interface paths {
         };
         /**
          * Last Look
-         * @description All own sheets of a set side by side: which are blank, and how they are called, numbered and alike.
+         * @description All own sheets of a set side by side: which are blank, how they are called, numbered and alike, and how far what
+         *     is on them is apart.
          */
         get: operations["sets_last_look"];
         put?: never;
@@ -5617,13 +5618,16 @@ export interface components {
         };
         /**
          * LookedOverSheet
-         * @description A sheet in the last look over a set: whether there is anything on it, and what stands against it among all.
+         * @description A sheet in the last look over a set: whether there is anything on it, what stands against it among all, and what
+         *     a ruler tells of it.
          */
         LookedOverSheet: {
             /** Blank */
             blank: boolean;
             /** Exercise */
             exercise: number;
+            /** Measured */
+            measured: string[];
             /** Notes */
             notes: string[];
             /** Revision */

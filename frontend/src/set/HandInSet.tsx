@@ -156,6 +156,16 @@ function Looked({ own, place }: { own: LookedOverSheet; place: number }) {
         {place}. {own.title}
         {own.state !== "draft" && <span className="quiet small"> {t("· handed in")}</span>}
       </Text>
+      {own.measured.length > 0 && (
+        <ul
+          className={classes.measured}
+          aria-label={t("What a ruler tells of sheet {{number}}", { number: place })}
+        >
+          {own.measured.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      )}
       {own.notes.map((note) => (
         <Text key={note} size="sm" c="var(--doubt)">
           {note}

@@ -226,6 +226,15 @@ reasons-set-uniform = Unit, standard, angle of projection and decimals are the s
 set-title-six-sides = { $name }, six sides
 set-title-pulled-apart = { $name }, pulled apart
 part-not-ready-for-set = { $name } is still being examined. Wait until it is ready.
+look-size = { FIXED($value, 0) }
+look-height = { FIXED($value, 1) }
+look-to-border = nearest to the border: { FIXED($value, 0) } mm
+look-between = between views, { $direction ->
+    [up] from below
+   *[across] from the left
+}: { $sizes } mm
+look-lettering = letters { $sizes } mm high
+
 set-incomplete = Nothing is drawn yet on { $titles }. Nothing was handed in; your drafts are kept.
 no-sheet-to-print = There is no sheet of this set to be printed yet.
 page-is-none-of-the-set = It is none of the sheets that are asked for.

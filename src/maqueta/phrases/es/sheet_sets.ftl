@@ -226,6 +226,15 @@ reasons-set-uniform = Unidad, norma, diedro y decimales son los mismos en todas 
 set-title-six-sides = { $name }, seis caras
 set-title-pulled-apart = { $name }, despiece
 part-not-ready-for-set = { $name } todavía se está examinando. Espere a que esté lista.
+look-size = { FIXED($value, 0) }
+look-height = { FIXED($value, 1) }
+look-to-border = lo más cercano al borde: { FIXED($value, 0) } mm
+look-between = entre vistas, { $direction ->
+    [up] desde abajo
+   *[across] desde la izquierda
+}: { $sizes } mm
+look-lettering = letras de { $sizes } mm de alto
+
 set-incomplete = Todavía no hay nada dibujado en { $titles }. No se ha entregado nada; sus borradores se conservan.
 no-sheet-to-print = Todavía no hay ninguna lámina de este juego que imprimir.
 page-is-none-of-the-set = No es ninguna de las láminas que se piden.

@@ -53,7 +53,9 @@ class SetProposal(Strict):
 
 
 class LookedOverSheet(Strict):
-    """A sheet in the last look over a set: whether there is anything on it, and what stands against it among all."""
+    """A sheet in the last look over a set: whether there is anything on it, what stands against it among all, and what
+    a ruler tells of it.
+    """
 
     exercise: int
     title: str
@@ -62,6 +64,7 @@ class LookedOverSheet(Strict):
     state: SheetState
     blank: bool
     notes: list[Sentence]
+    measured: list[Sentence]
 
 
 class SetToHandIn(Strict):

@@ -29,7 +29,7 @@ from maqueta.service.sets.messages import (
 )
 from maqueta.service.sets.proposal import proposed_sheets
 from maqueta.service.sets.together import Met, check_anew, meet_others
-from maqueta.service.sets.work import looked_over
+from maqueta.service.sets.work import LookedOver, looked_over
 from maqueta.service.world import Instructor, InTransaction, InWorld, Student
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.classes import own_class, students_of
@@ -142,15 +142,18 @@ def _drawn(sheet: SheetRecord | None) -> SheetDocument | None:
 
 @router.get("/{set_id}/last-look")
 def last_look(set_id: int, student: Student, session: InTransaction, at: AtDesk) -> list[LookedOverSheet]:
-    """All own sheets of a set side by side: which are blank, and how they are called, numbered and alike."""
+    """All own sheets of a set side by side: which are blank, how they are called, numbered and alike, and how far what
+    is on them is apart.
+    """
     own = _own_sheets(session, student, exercises_of_set(session, student, set_id))
     documents = [_drawn(sheet) for _, sheet in own]
-    notes = {}
+    looked: dict[int, LookedOver] = {}
     first = next((place for place, document in enumerate(documents) if document is not None), None)
     if first is not None:
         exercise, document = own[first][0], documents[first]
         desk = at.in_its_set(at.desk_of(exercise, student), exercise, student.id, ANY)
-        notes = at.run(looked_over, desk, document)
+        looked = at.run(looked_over, desk, document)
+    over = [looked.get(exercise.place - 1, LookedOver()) for exercise, _ in own]
     return [
         LookedOverSheet(
             exercise=exercise.id,
@@ -159,9 +162,10 @@ def last_look(set_id: int, student: Student, session: InTransaction, at: AtDesk)
             revision=sheet.revision if sheet is not None else 0,
             state=sheet.state if sheet is not None else "draft",  # type: ignore[arg-type]
             blank=document is None,
-            notes=notes.get(exercise.place - 1, []),
+            notes=[*seen.notes],
+            measured=[*seen.measured],
         )
-        for (exercise, sheet), document in zip(own, documents, strict=True)
+        for (exercise, sheet), document, seen in zip(own, documents, over, strict=True)
     ]
 
 

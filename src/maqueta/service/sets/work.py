@@ -1,5 +1,6 @@
 """Work on several sheets of a set at once, done in a process of its own."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from maqueta.drawing.pdf import SheetPage, pages_pdf
@@ -7,6 +8,7 @@ from maqueta.drawing.shading import shaded
 from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.judging.catalogue import wording
 from maqueta.judging.criteria.sheet_set import check_set
+from maqueta.judging.last_look import as_said, measured
 from maqueta.judging.report import surveyed
 from maqueta.judging.set_survey import SetSurvey
 from maqueta.phrases.phrase import Phrase
@@ -15,11 +17,20 @@ from maqueta.sheet.document import SheetDocument
 from maqueta.store.files import StoredFile
 
 
-def looked_over(desk: Desk, document: SheetDocument) -> dict[int, list[Phrase]]:
-    """What stands against the sheets of a set among all, by their places: how they are called, numbered, and alike.
+@dataclass(frozen=True, slots=True)
+class LookedOver:
+    """A sheet in a last look: what stands against it among all, and what a ruler tells of it."""
 
-    `document` is the sheet on the desk, which lies there with the others of its set. Nothing of it is about what is
-    drawn: that is found when the set is handed in.
+    notes: Sequence[Phrase] = ()
+    measured: Sequence[Phrase] = ()
+
+
+def looked_over(desk: Desk, document: SheetDocument) -> dict[int, LookedOver]:
+    """The sheets of a set in a last look, by their places: how they are called, numbered, and alike, and how far their
+    things are apart.
+
+    `document` is the sheet on the desk, which lies there with the others of its set. Nothing of it judges what is
+    drawn: that is done when the set is handed in.
     """
     assert desk.in_set is not None, "only sheets of a set are looked over together"
     parts, came, _ = desk.among(desk.in_set, desk.filled(document))
@@ -34,7 +45,11 @@ def looked_over(desk: Desk, document: SheetDocument) -> dict[int, list[Phrase]]:
         own = sheets[at].asked if at is not None else None
         if own is not None:
             told.setdefault(own, []).append(wording(finding).message)
-    return told
+    return {
+        own.asked: LookedOver(told.get(own.asked, ()), as_said(measured(own.survey)))
+        for own in sheets
+        if own.asked is not None and own.survey is not None
+    }
 
 
 @dataclass(frozen=True, slots=True)
