@@ -37,6 +37,13 @@ def test_views_are_as_far_apart_as_their_lines(apart: float) -> None:
     assert own.up == pytest.approx([shapely.distance(lines[front.id], lines[top.id])])
 
 
+def test_a_pictorial_view_stands_in_no_row() -> None:
+    pictured = model_sheet(PART, Exercise(paper="A3"), Drafter("A. Tester", "Evening 2", "2026-11-20"))
+    assert any(view.kind == "pictorial" for view in pictured.views)
+    flat = pictured.model_copy(update={"views": tuple(v for v in pictured.views if v.kind != "pictorial")})
+    assert (of(pictured).across, of(pictured).up) == (of(flat).across, of(flat).up)
+
+
 def test_what_comes_near_to_the_border_is_told_and_what_goes_beyond_it() -> None:
     left = Survey(PART, TASK, SHEET).layout.border[0]
     for inside in (4.0, -2.0):

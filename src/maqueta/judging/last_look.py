@@ -38,7 +38,8 @@ def measured(survey: Survey) -> Measured:
     near = [
         min(group.box[0] - left, group.box[1] - bottom, right - group.box[2], top - group.box[3]) for group in drawn
     ]
-    boxes = [item.box for item in survey.placed]
+    # A pictorial view stands in no row.
+    boxes = [item.box for item in survey.placed if item.orthographic is not None]
     return Measured(
         to_border=min(near, default=None),
         across=_between([(box[0], box[2]) for box in boxes]),
