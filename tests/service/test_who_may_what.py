@@ -161,6 +161,7 @@ def body_of(method: str, path: str, document: dict[str, Any]) -> dict[str, Any]:
         "/sheet-forms/look": USUAL_FORM,
         "/sheet-forms/field": {"form": USUAL_FORM, "field": "title", "at": [0.0, 0.0], "captioned": True},
         "/sheet-forms/{form_id}": {"name": "Mine", "form": USUAL_FORM, "base": 99},
+        "/sets/{set_id}": {"title": "Mine", "sheets": [{"exercise": 1}, {"exercise": 2}]},
         "/sets/{set_id}/hand-in": {},
         "/title-block": {"exercise": 0},
         "/hand-in": {"document": document, "base": 99},

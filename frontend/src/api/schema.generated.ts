@@ -1993,6 +1993,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sets/{set_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Arrange
+         * @description Call a set otherwise, put its sheets in another order, add some, and leave some out, which are kept out of the
+         *     way. Once sheets are handed in they stay as they are, and what somebody has begun is not left out.
+         */
+        put: operations["sets_arranging_arrange"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sets/{set_id}/archived": {
         parameters: {
             query?: never;
@@ -3025,6 +3046,16 @@ export interface components {
         ArchiveRequest: {
             /** Archived */
             archived: boolean;
+        };
+        /**
+         * ArrangedSet
+         * @description A set as it is to be: its sheets, old and new ones, in their order.
+         */
+        ArrangedSet: {
+            /** Sheets */
+            sheets: (components["schemas"]["KeptSheet"] | components["schemas"]["NewSheet"])[];
+            /** Title */
+            title: string;
         };
         /**
          * Aslant
@@ -5361,6 +5392,14 @@ export interface components {
         JoinRequest: {
             /** Code */
             code: string;
+        };
+        /**
+         * KeptSheet
+         * @description A sheet that a set has already.
+         */
+        KeptSheet: {
+            /** Exercise */
+            exercise: number;
         };
         /**
          * LabelCount
@@ -12440,6 +12479,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SetProposal"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sets_arranging_arrange: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArrangedSet"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseAnswer"][];
                 };
             };
             /** @description Validation Error */

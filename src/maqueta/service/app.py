@@ -37,6 +37,7 @@ from maqueta.service.marking import routes as marking_routes
 from maqueta.service.metrics import noted_work
 from maqueta.service.people import account_routes, class_routes, people_routes
 from maqueta.service.queue.chosen import work_queue
+from maqueta.service.sets import arranging_routes as set_arranging_routes
 from maqueta.service.sets import class_file_routes as set_class_file_routes
 from maqueta.service.sets import file_routes as set_file_routes
 from maqueta.service.sets import routes as set_routes
@@ -98,6 +99,7 @@ def describe() -> FastAPI:
         marks_out_routes,
         receipts,
         set_routes,
+        set_arranging_routes,
         set_class_file_routes,
         set_file_routes,
         set_title_block_routes,

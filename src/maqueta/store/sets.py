@@ -1,6 +1,7 @@
 """Sets: exercises whose sheets belong together, and one student's sheets of them."""
 
-from collections.abc import Collection, Sequence
+from collections.abc import Collection, Mapping, Sequence
+from typing import Any
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session, joinedload
@@ -20,6 +21,27 @@ def add_set(session: Session, title: str, exercises: Sequence[ExerciseRecord]) -
         exercise.sheet_set, exercise.place = record, place
     session.flush()
     return record
+
+
+def arrange_set(session: Session, exercises: Sequence[ExerciseRecord], title: str) -> None:
+    """Let a set be of these exercises, in their order, some of which may be new; the first set any of them is of."""
+    record = next(own.sheet_set for own in exercises if own.sheet_set is not None)
+    record.title, record.sheets = title, len(exercises)
+    for place, exercise in enumerate(exercises, 1):
+        exercise.sheet_set, exercise.place = record, place
+    session.flush()
+
+
+def leave_set(session: Session, exercise: ExerciseRecord) -> None:
+    """Take an exercise out of its set and out of the way; by itself there is nothing to fit among."""
+    exercise.sheet_set, exercise.place, exercise.archived_at = None, 1, now()
+    exercise.task = alone(exercise.task)
+    session.flush()
+
+
+def alone(task: Mapping[str, Any]) -> dict[str, Any]:
+    """What an exercise of a set asks where it is by itself: no points for how it fits among others."""
+    return dict(task) | {"points": {of: own for of, own in task["points"].items() if of != "set"}}
 
 
 def hold_set(session: Session, exercise: ExerciseRecord) -> None:

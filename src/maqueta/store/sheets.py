@@ -1,6 +1,6 @@
 """Sheets: a student's own, attempt by attempt, and those an instructor reviews."""
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Collection, Iterable, Mapping
 from datetime import datetime
 from typing import Any, Final, Literal
 
@@ -36,6 +36,11 @@ def sheets_of(session: Session, exercise: ExerciseRecord) -> list[SheetRecord]:
         .order_by(Account.name, SheetRecord.student_id, SheetRecord.attempt)
     )
     return list(session.scalars(query))
+
+
+def attempts_at(session: Session, exercises: Collection[int]) -> list[SheetRecord]:
+    """All sheets of some exercises, drafts too, whoever draws them; for whoever has shown that these are theirs."""
+    return list(session.scalars(select(SheetRecord).where(SheetRecord.exercise_id.in_(exercises))))
 
 
 def last_attempts(sheets: Iterable[SheetRecord]) -> list[SheetRecord]:

@@ -270,6 +270,21 @@ def give_variation(session: Session, exercise: ExerciseRecord, student_id: int, 
     session.flush()
 
 
+def share_variations(
+    session: Session, before: Sequence[ExerciseRecord], same: ExerciseRecord | None, new: ExerciseRecord
+) -> bool:
+    """Give everyone who works from parts of their own in exercises of a set the same version in a `new` one as in the
+    one of the `same` part. Whether that could be done: not for a part nobody has, where somebody has others.
+    """
+    theirs = select(StudentPartRecord).where(StudentPartRecord.exercise_id.in_([own.id for own in before]))
+    given = list(session.scalars(theirs))
+    for own in given:
+        if same is not None and own.exercise_id == same.id:
+            session.add(StudentPartRecord(exercise_id=new.id, student_id=own.student_id, version_id=own.version_id))
+    session.flush()
+    return same is not None or not given
+
+
 def drop_variations(session: Session, versions: Iterable[VersionRecord]) -> None:
     """Take away variations that are nobody's; assemblies before the parts they are put together from."""
     for version in sorted(versions, key=lambda own: -own.id):

@@ -75,4 +75,5 @@ deed-set-title-block = Wrote a title block into the sheets of a set
 deed-set-delivery-taken = Brought in a student's sheet of a set
 deed-set-given-out = Set a drafted set of sheets
 deed-set-archived = Archived a set of sheets or brought it back
+deed-set-changed = Changed which sheets a set has
 deed-set-copied = Copied a set of sheets

@@ -235,6 +235,9 @@ look-between = between views, { $direction ->
 }: { $sizes } mm
 look-lettering = letters { $sizes } mm high
 
+set-handed-in = Sheets of this set are handed in already: which sheets it has and in what order stays as it is.
+set-sheet-begun = Students have begun { $titles }: it cannot be left out.
+set-sizes-stay = Everyone has parts in sizes of their own already, and “{ $name }” would not fit with them. Copy the set to add it.
 set-incomplete = Nothing is drawn yet on { $titles }. Nothing was handed in; your drafts are kept.
 no-sheet-to-print = There is no sheet of this set to be printed yet.
 page-is-none-of-the-set = It is none of the sheets that are asked for.

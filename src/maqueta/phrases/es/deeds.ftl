@@ -75,4 +75,5 @@ deed-set-title-block = Escribió un cajetín en las láminas de un juego
 deed-set-delivery-taken = Trajo la lámina de un juego de un estudiante
 deed-set-given-out = Propuso un juego de láminas que era un borrador
 deed-set-archived = Archivó un juego de láminas o lo recuperó
+deed-set-changed = Cambió qué láminas tiene un juego
 deed-set-copied = Copió un juego de láminas

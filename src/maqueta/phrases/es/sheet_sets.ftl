@@ -235,6 +235,9 @@ look-between = entre vistas, { $direction ->
 }: { $sizes } mm
 look-lettering = letras de { $sizes } mm de alto
 
+set-handed-in = Ya hay láminas entregadas de este juego: sus láminas y su orden quedan como están.
+set-sheet-begun = Hay estudiantes que ya empezaron { $titles }: no se puede quitar.
+set-sizes-stay = Cada cual tiene ya piezas con medidas propias, y «{ $name }» no encajaría con ellas. Copia el juego para añadirla.
 set-incomplete = Todavía no hay nada dibujado en { $titles }. No se ha entregado nada; sus borradores se conservan.
 no-sheet-to-print = Todavía no hay ninguna lámina de este juego que imprimir.
 page-is-none-of-the-set = No es ninguna de las láminas que se piden.

@@ -37,7 +37,7 @@ from maqueta.store.clock import now
 from maqueta.store.exercises import copy_exercise, exercise_for, extra_time
 from maqueta.store.marking import change_scheme, tell_wall
 from maqueta.store.models import ExerciseRecord, SheetRecord, VersionRecord
-from maqueta.store.sets import all_of_set
+from maqueta.store.sets import all_of_set, alone
 from maqueta.store.sheets import check_all_again, sheets_with_drawings
 from maqueta.task.exercise import Exercise
 
@@ -167,8 +167,7 @@ def copied(exercise_id: int, form: CopyRequest, instructor: Instructor, session:
     exercise = exercise_for(session, instructor, exercise_id)
     school_class = own_class(session, instructor, form.school_class)
     record = copy_exercise(session, instructor, exercise, school_class, form.title, form.due_at)
-    # It is by itself: there is nothing to fit among.
-    record.task = record.task | {"points": {of: own for of, own in record.task["points"].items() if of != "set"}}
+    record.task = alone(record.task)
     session.flush()
     session.refresh(record, ["version", "school_class"])
     return exercise_answer(record, total=len(students_of(session, school_class.id)))

@@ -53,6 +53,7 @@ DEEDS: Final[Mapping[str, Phrase]] = {
     "PUT /api/exercises/{exercise_id}/more-time/{student_id}": phrase("deed-more-time"),
     "PUT /api/exercises/{exercise_id}/scheme": phrase("deed-scheme-changed"),
     "POST /api/sets": phrase("deed-set-set"),
+    "PUT /api/sets/{set_id}": phrase("deed-set-changed"),
     "POST /api/sets/{set_id}/given-out": phrase("deed-set-given-out"),
     "PUT /api/sets/{set_id}/archived": phrase("deed-set-archived"),
     "POST /api/sets/{set_id}/copy": phrase("deed-set-copied"),

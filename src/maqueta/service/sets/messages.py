@@ -32,6 +32,19 @@ class NewSet(GivenOut):
     sheets: Annotated[list[NewSheet], Field(min_length=2, max_length=MOST_SHEETS)]
 
 
+class KeptSheet(Strict):
+    """A sheet that a set has already."""
+
+    exercise: int
+
+
+class ArrangedSet(Strict):
+    """A set as it is to be: its sheets, old and new ones, in their order."""
+
+    title: Title
+    sheets: Annotated[list[KeptSheet | NewSheet], Field(min_length=2, max_length=MOST_SHEETS)]
+
+
 class ProposalRequest(Strict):
     """Parts of the shelf that sheets are to be proposed for."""
 

@@ -15,9 +15,9 @@ from maqueta.service.exercises.answers import exercise_answer
 from maqueta.service.exercises.beforehand import ask_for_own_parts
 from maqueta.service.exercises.course import is_closed
 from maqueta.service.exercises.messages import ArchiveRequest, CopyRequest, ExerciseAnswer
-from maqueta.service.exercises.set_out import ready_to_set
 from maqueta.service.exercises.variation import check_ranges
 from maqueta.service.marking.answers import scope_json
+from maqueta.service.sets.asked import Terms, add_asked, asked_parts
 from maqueta.service.sets.beside import ANY
 from maqueta.service.sets.messages import (
     HandedInSet,
@@ -34,7 +34,7 @@ from maqueta.service.world import Instructor, InTransaction, InWorld, Student
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.classes import own_class, students_of
 from maqueta.store.clock import now
-from maqueta.store.exercises import add_exercise, copy_exercise, extra_time
+from maqueta.store.exercises import copy_exercise, extra_time
 from maqueta.store.models import Account, ExerciseRecord, SheetRecord
 from maqueta.store.sets import add_set, exercises_of_set, hold_set
 from maqueta.store.sheets import own_sheet, take_in
@@ -61,28 +61,12 @@ def proposal(form: ProposalRequest, instructor: Instructor, session: InTransacti
 @router.post("", status_code=201)
 def set_together(form: NewSet, instructor: Instructor, session: InTransaction, at: AtDesk) -> list[ExerciseAnswer]:
     """Set several exercises as one set, all or none."""
-    versions = [own_part(session, instructor, own.part).current for own in form.sheets]
-    for version, own in zip(versions, form.sheets, strict=True):
-        ready_to_set(at, version, own.task, form.varied)
+    versions = asked_parts(at, session, instructor, form.sheets, form.varied)
     if form.varied:
         check_ranges(at.world, session, versions)
     school_class = own_class(session, instructor, form.school_class)
-    records = []
-    for version, own in zip(versions, form.sheets, strict=True):
-        task = own.task.model_copy(update={"title": own.title})
-        record = add_exercise(
-            session,
-            instructor,
-            version,
-            school_class,
-            own.title,
-            task.model_dump(mode="json"),
-            form.due_at,
-            form.varied,
-            not form.draft,
-        )
-        record.opens_at, record.closes_at = form.opens_at, form.closes_at
-        records.append(record)
+    terms = Terms(school_class, form.due_at, form.opens_at, form.closes_at, form.varied, form.draft)
+    records = add_asked(session, instructor, versions, form.sheets, terms)
     add_set(session, form.title, records)
     ask_for_own_parts(at.world, session, instructor, records)
     total = len(students_of(session, school_class.id))

@@ -49,7 +49,9 @@ def meet_others(
     now_there = in_its_set(session, files, replace(judged_at, in_set=None), exercise, student_id, states).in_set
     assert now_there is not None, "an exercise stays in its set"
     places = {place for place, own in enumerate(all_of_set(session, exercise)) if own.id in just_in}
-    return Met(anew > 0, _besides(judged_at.in_set.beside, places) != _besides(now_there.beside, places))
+    besides = _besides(judged_at.in_set.beside, places) != _besides(now_there.beside, places)
+    # Its instructor may have put the set in another order meanwhile.
+    return Met(anew > 0, besides or judged_at.in_set.asked != now_there.asked)
 
 
 def _besides(beside: tuple[Beside, ...], but: Collection[int]) -> list[Beside]:
