@@ -15,6 +15,7 @@ import { Waiting } from "./frame/Messages";
 import { Header } from "./frame/Header";
 import { browserLanguage, language, onSpeak, speak } from "./frame/language";
 
+const ArrangeSetPage = lazy(() => import("./set/ArrangeSetPage"));
 const BenchPage = lazy(() => import("./bench/BenchPage"));
 const CorrectionPage = lazy(() => import("./bench/CorrectionPage"));
 const ShelfPage = lazy(() => import("./shelf/ShelfPage"));
@@ -106,6 +107,7 @@ export function App() {
             <Route path="/exercises/:exercise/edit" element={<EditExercisePage />} />
             <Route path="/exercises/:exercise/wall" element={<WallPage />} />
             <Route path="/sets/new" element={<NewSetPage />} />
+            <Route path="/sets/:set/edit" element={<ArrangeSetPage />} />
             <Route path="/sets/:set/wall" element={<SetWallPage />} />
             <Route path="/exercises/:exercise/slips" element={<SlipsPage />} />
             <Route path="/exercises/:exercise/marking" element={<SchemePage />} />

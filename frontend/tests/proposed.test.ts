@@ -68,6 +68,29 @@ describe("sheets that are proposed", () => {
     expect(parts(result)).toEqual([]);
   });
 
+  it("come after those that are set already, which stay, and which an assembly does not bring again", async () => {
+    const { waiting } = answers();
+    const there = [11, 12].map((part) => ({
+      part,
+      of: part,
+      exercise: 100 + part,
+      task: { shows: "views" },
+    }));
+    const result = renderHook(() => useProposed(() => undefined, there as never)).result;
+    act(() => result.current.choose(["1", "12"]));
+    await act(async () =>
+      waiting.get(1)!([
+        [1, "six sides"],
+        [11, "views"],
+        [13, "views"],
+      ]),
+    );
+    await act(async () => waiting.get(12)!([[12, "views"]]));
+    expect(parts(result)).toEqual([11, 12, 1, 13, 12]);
+    act(() => result.current.choose([]));
+    expect(parts(result)).toEqual([11, 12]);
+  });
+
   it("do not come for what is no longer chosen, nor for what is refused", async () => {
     const { waiting, failing } = answers();
     const result = asked();

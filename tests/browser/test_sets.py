@@ -35,11 +35,11 @@ def teacher(open_page: Open) -> Page:
     # The clamp is the first sheet; the six sides, the fork and the bush are left out.
     for number in range(7, 1, -1):
         page.get_by_role("button", name=f"Sheet {number} earlier").press("Enter")
-    for number in (6, 4, 2):
+    for number in (6, 5, 4, 2):
         page.get_by_role("button", name=f"Leave sheet {number} out").press("Enter")
-    expect(rows).to_have_count(5)
+    expect(rows).to_have_count(4)
     page.get_by_label("Title of sheet 1").fill("Clamp for the reed")
-    page.get_by_label("Title of the set").fill("Loom parts")
+    page.get_by_label("Title of the set").fill("Loom")
     return page
 
 
@@ -47,10 +47,29 @@ def pdf(name: str, data: bytes) -> FilePayload:
     return FilePayload(name=name, mimeType="application/pdf", buffer=data)
 
 
+def rearrange(page: Page) -> None:
+    """Call a set otherwise, and put the sheet in its place that stood in another: a fourth one comes last now."""
+    page.get_by_role("button", name="More").press("Enter")
+    page.get_by_role("menuitem", name="Change its sheets").press("Enter")
+    rows = page.get_by_role("table", name="Sheets of the set").get_by_role("row")
+    expect(rows).to_have_count(4)
+    page.get_by_label("Title of the set").fill("Loom parts")
+    chooser = page.get_by_role("combobox", name="Add sheets of an assembly or of parts")
+    chooser.fill("Pedal lever")
+    page.get_by_role("option", name="Pedal lever", exact=True).click()
+    expect(rows).to_have_count(5)
+    page.get_by_role("button", name="Sheet 4 earlier").press("Enter")
+    expect(rows.nth(3)).to_contain_text("with all sizes")
+    page.get_by_role("button", name="Keep the set so").press("Enter")
+    expect(page.get_by_text("The set is kept as it is now.")).to_be_visible()
+    expect(page.get_by_role("banner")).to_contain_text("Loom parts")
+
+
 def test_a_set_is_set_drawn_looked_over_handed_in_and_marked(teacher: Page, open_page: Open) -> None:
     page = teacher
     page.get_by_role("button", name="Set for the class").click()
     expect(page.get_by_text("Nothing handed in yet")).to_contain_text("Dina Farouk")
+    rearrange(page)
     exercises = exercises_of_set(page, "Loom parts")
     assert exercises[0]["title"] == "Clamp for the reed"
     answers = [model_answer(page, exercise["id"]) for exercise in exercises]

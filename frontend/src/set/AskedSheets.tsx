@@ -1,4 +1,5 @@
 import { NativeSelect, Text, TextInput } from "@mantine/core";
+import { Link } from "react-router";
 
 import type { Task } from "../api/types";
 import { SHOWN_WORDS } from "../exercise/kinds";
@@ -39,40 +40,14 @@ export function AskedSheets({ sheets, onChange }: Props) {
       </thead>
       <tbody>
         {sheets.map((own, at) => (
-          <tr key={`${own.part} ${own.task.shows}`}>
+          <tr key={`${own.exercise ?? "new"} ${own.part} ${own.task.shows}`}>
             <td className="number">{at + 1}</td>
             <td>
               <span className={classes.rowModel}>
                 <PartPicture model={own.model} label={own.part_name} />
               </span>
             </td>
-            <td>
-              <TextInput
-                aria-label={t("Title of sheet {{number}}", { number: at + 1 })}
-                value={own.title}
-                error={own.title.trim() ? null : t("Give it a title.")}
-                onChange={(e) => put(at, { ...own, title: e.currentTarget.value })}
-              />
-            </td>
-            <td>
-              <Text size="sm">{t(SHOWN_WORDS[own.task.shows])}</Text>
-              {own.task.dimensioning.required && (
-                <Text className="quiet small">{t("with all sizes")}</Text>
-              )}
-            </td>
-            <td>
-              <NativeSelect
-                aria-label={t("Paper of sheet {{number}}", { number: at + 1 })}
-                data={PAPERS}
-                value={own.task.paper}
-                onChange={(e) =>
-                  put(at, {
-                    ...own,
-                    task: { ...own.task, paper: e.currentTarget.value as Task["paper"] },
-                  })
-                }
-              />
-            </td>
+            {own.exercise ? <Kept own={own} /> : <New own={own} at={at} onChange={put} />}
             <td style={{ whiteSpace: "nowrap" }}>
               <IconButton
                 variant="subtle"
@@ -105,5 +80,64 @@ export function AskedSheets({ sheets, onChange }: Props) {
         ))}
       </tbody>
     </table>
+  );
+}
+
+/** A sheet that is set already: what it asks is changed in a place of its own. */
+function Kept({ own }: { own: Proposed }) {
+  return (
+    <>
+      <td>
+        <Link to={`/exercises/${own.exercise}/edit`}>{own.title}</Link>
+      </td>
+      <Shown own={own} />
+      <td>{own.task.paper}</td>
+    </>
+  );
+}
+
+function New({
+  own,
+  at,
+  onChange,
+}: {
+  own: Proposed;
+  at: number;
+  onChange: (at: number, next: Proposed) => void;
+}) {
+  return (
+    <>
+      <td>
+        <TextInput
+          aria-label={t("Title of sheet {{number}}", { number: at + 1 })}
+          value={own.title}
+          error={own.title.trim() ? null : t("Give it a title.")}
+          onChange={(e) => onChange(at, { ...own, title: e.currentTarget.value })}
+        />
+      </td>
+      <Shown own={own} />
+      <td>
+        <NativeSelect
+          aria-label={t("Paper of sheet {{number}}", { number: at + 1 })}
+          data={PAPERS}
+          value={own.task.paper}
+          onChange={(e) =>
+            onChange(at, {
+              ...own,
+              task: { ...own.task, paper: e.currentTarget.value as Task["paper"] },
+            })
+          }
+        />
+      </td>
+    </>
+  );
+}
+
+function Shown({ own }: { own: Proposed }) {
+  return (
+    <td>
+      <Text size="sm">{t(SHOWN_WORDS[own.task.shows])}</Text>
+      {own.task.dimensioning.required && <Text className="quiet small">{t("with all sizes")}</Text>}
+    </td>
   );
 }

@@ -1,4 +1,4 @@
-import { Group, MultiSelect, Stack, Switch, Text, TextInput, Title } from "@mantine/core";
+import { Group, Stack, Switch, Text, TextInput, Title } from "@mantine/core";
 import { DateTimePicker } from "@mantine/dates";
 import { useForm } from "@mantine/form";
 import { useQueryClient } from "@tanstack/react-query";
@@ -14,6 +14,7 @@ import { nextWeek } from "../exercise/nextWeek";
 import { Header } from "../frame/Header";
 import { t } from "../frame/language";
 import { AskedSheets } from "./AskedSheets";
+import { ChooseParts } from "./ChooseParts";
 import classes from "./Set.module.css";
 import { useProposed } from "./useProposed";
 
@@ -88,17 +89,11 @@ export default function NewSetPage() {
           <Title order={1} size="h2">
             {t("Set several sheets as one")}
           </Title>
-          <MultiSelect
+          <ChooseParts
             label={t("Assembly or parts")}
-            description={t(
-              "Of an assembly sheets are proposed for the whole and for each of its parts.",
-            )}
-            placeholder={chosen.length ? undefined : t("Choose from your shelf")}
-            data={ready.map((own) => ({ value: String(own.id), label: own.name }))}
-            value={chosen}
-            onChange={choose}
-            searchable
-            hidePickedOptions
+            parts={ready}
+            chosen={chosen}
+            onChoose={choose}
           />
           <AskedSheets sheets={sheets} onChange={setSheets} />
           <Group grow align="start">

@@ -1,6 +1,6 @@
 import { Menu } from "@mantine/core";
 import { useQueryClient } from "@tanstack/react-query";
-import { useNavigate } from "react-router";
+import { Link, useNavigate } from "react-router";
 
 import { answer, api } from "../api/client";
 import { CopyAndArchive, MenuDots, archivedWords } from "../exercise/CopyAndArchive";
@@ -51,6 +51,11 @@ export function SetMenu({ set, draft, archived, children }: Props) {
       <Menu.Target>{children ?? <MenuDots title={set.title} />}</Menu.Target>
       <Menu.Dropdown>
         {draft && <Menu.Item onClick={() => void giveOut()}>{t("Set for the class")}</Menu.Item>}
+        {!archived && (
+          <Menu.Item component={Link} to={`/sets/${set.id}/edit`}>
+            {t("Change its sheets")}
+          </Menu.Item>
+        )}
         <Menu.Item component="a" href={`/api/sets/${set.id}/marks.csv`}>
           {t("Marks as CSV")}
         </Menu.Item>

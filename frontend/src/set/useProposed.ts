@@ -3,14 +3,16 @@ import { useRef, useState } from "react";
 import { answer, api } from "../api/client";
 import type { ProposedSheet } from "../api/types";
 
-/** A sheet that is proposed, and the assembly or part of the shelf it was proposed for. */
+/** A sheet that is proposed, and the assembly or part of the shelf it was proposed for; or one that is set already. */
 export interface Proposed extends ProposedSheet {
   of: number;
+  exercise?: number;
 }
 
-/** The sheets that are proposed for what is chosen from the shelf, in the order it was chosen in. */
-export function useProposed(onTitle: (title: string) => void) {
-  const [sheets, setSheets] = useState<Proposed[]>([]);
+/** The sheets that are proposed for what is chosen from the shelf, in the order it was chosen in, after those that are
+ *  there already. */
+export function useProposed(onTitle: (title: string) => void, there: Proposed[] = []) {
+  const [sheets, setSheets] = useState(there);
   const [chosen, setChosen] = useState<string[]>([]);
   const [refused, setRefused] = useState("");
   const wanted = useRef<readonly string[]>([]);
@@ -24,7 +26,7 @@ export function useProposed(onTitle: (title: string) => void) {
     const before = wanted.current;
     want(next);
     setRefused("");
-    setSheets((own) => own.filter((sheet) => next.includes(String(sheet.of))));
+    setSheets((own) => own.filter((sheet) => sheet.exercise ?? next.includes(String(sheet.of))));
     for (const id of next.filter((own) => !before.includes(own))) {
       const of = Number(id);
       const asked = answer(api.POST("/api/sets/proposal", { body: { parts: [of] } }));
@@ -33,7 +35,7 @@ export function useProposed(onTitle: (title: string) => void) {
         ([found]) => {
           if (!wanted.current.includes(id)) return;
           const mine = found.sheets.map((sheet) => ({ ...sheet, of }));
-          setSheets((own) => [...own, ...mine.filter((sheet) => !isAmong(sheet, own))]);
+          setSheets((own) => [...own, ...mine.filter((sheet) => !isAmong(sheet, mine, own))]);
           onTitle(found.title);
         },
         (error: Error) => {
@@ -46,7 +48,13 @@ export function useProposed(onTitle: (title: string) => void) {
   return { sheets, setSheets, chosen, choose, refused };
 }
 
-/** Whether the same is asked already: an assembly and one of its parts may both be chosen. */
-function isAmong(sheet: ProposedSheet, others: readonly ProposedSheet[]): boolean {
-  return others.some((own) => own.part === sheet.part && own.task.shows === sheet.task.shows);
+/** Whether the same is asked already: an assembly and one of its parts may both be chosen. A part that is chosen by
+ *  itself gets another sheet, though one is set already. */
+function isAmong(sheet: Proposed, mine: readonly Proposed[], others: readonly Proposed[]): boolean {
+  return others.some(
+    (own) =>
+      own.part === sheet.part &&
+      own.task.shows === sheet.task.shows &&
+      (mine.length > 1 || !own.exercise),
+  );
 }
