@@ -108,6 +108,7 @@ export function App() {
             <Route path="/exercises/:exercise/wall" element={<WallPage />} />
             <Route path="/sets/new" element={<NewSetPage />} />
             <Route path="/sets/:set/edit" element={<ArrangeSetPage />} />
+            <Route path="/sets/:set/slips" element={<SlipsPage />} />
             <Route path="/sets/:set/wall" element={<SetWallPage />} />
             <Route path="/exercises/:exercise/slips" element={<SlipsPage />} />
             <Route path="/exercises/:exercise/marking" element={<SchemePage />} />

@@ -161,3 +161,11 @@ def test_a_set_is_set_drawn_looked_over_handed_in_and_marked(teacher: Page, open
     whose.select_option(label="Kemi Oduya")
     expect(files).to_contain_text("Pedal pin · Kemi Oduya: already handed in", timeout=30_000)
     expect(page.get_by_role("region", name="Kemi Oduya").get_by_role("link")).not_to_have_count(0)
+
+    page.get_by_role("button", name="More").press("Enter")
+    page.get_by_role("menuitem", name="All slips as one PDF").press("Enter")
+    link = page.get_by_role("link", name="Open the PDF")
+    expect(link).to_be_visible(timeout=90_000)
+    assert page.request.get(str(link.get_attribute("href"))).body().startswith(b"%PDF")
+    page.get_by_role("link", name="Wall").click()
+    expect(page.get_by_role("region", name="Kemi Oduya")).to_be_visible()

@@ -9,6 +9,7 @@ from tests.conftest import LogIn, Person
 from tests.service.test_exercise_changes import until
 from tests.service.test_marks import sent, set_one
 from tests.service.test_round import FAULTLESS, NO_HIDDEN, deliver
+from tests.service.test_sets import answer_of, hand_in, of_set, proposed, set_of
 
 A3, A4 = (1190.55, 841.89), (595.28, 841.89)
 
@@ -66,8 +67,25 @@ def test_all_of_an_exercise_come_in_one_file_by_name(log_in: LogIn, instructor: 
     assert log_in("dina.farouk").status("GET", f"/api/jobs/{job}/file") == 404
 
 
-def sent_job(instructor: Person, exercise: int) -> int:
-    answer = instructor.send("POST", f"/api/exercises/{exercise}/slips")
+def test_those_of_a_set_come_student_by_student_in_its_order(log_in: LogIn, instructor: Person) -> None:
+    first, second = (sheet for sheet in of_set(proposed(instructor, "Pedal fork", "Pedal pin"), instructor)["sheets"])
+    made = sent(instructor, "POST", "/api/sets", of_set([first, second], instructor, title="Both"))
+    assert instructor.status("GET", f"/api/jobs/{sent_job(instructor, 0, set_of(made[0]))}/file") == 404
+    for login, own in (("kemi.oduya", made[1]), ("kemi.oduya", made[0]), ("dina.farouk", made[1])):
+        hand_in(log_in(login), own, answer_of(instructor, own))
+    job = sent_job(instructor, 0, set_of(made[0]))
+    data = instructor.send("GET", f"/api/jobs/{job}/file").content
+    slips = [words for size, words in pages(data) if size == pytest.approx(A4, abs=0.1)]
+    told = [
+        (next(name for name in ("Dina", "Kemi") if name in words), next(own for own in ("fork", "pin") if own in words))
+        for words in slips
+    ]
+    assert told == [("Dina", "pin"), ("Kemi", "fork"), ("Kemi", "pin")]
+    assert log_in("dina.farouk").status("POST", f"{set_of(made[0])}/slips") == 404
+
+
+def sent_job(instructor: Person, exercise: int, of_set: str = "") -> int:
+    answer = instructor.send("POST", f"{of_set or f'/api/exercises/{exercise}'}/slips")
     assert answer.status_code == 202
     job = int(answer.json()["id"])
     until(lambda: instructor.get(f"/api/jobs/{job}")["state"] == "done")

@@ -56,6 +56,9 @@ export function SetMenu({ set, draft, archived, children }: Props) {
             {t("Change its sheets")}
           </Menu.Item>
         )}
+        <Menu.Item component={Link} to={`/sets/${set.id}/slips`}>
+          {t("All slips as one PDF")}
+        </Menu.Item>
         <Menu.Item component="a" href={`/api/sets/${set.id}/marks.csv`}>
           {t("Marks as CSV")}
         </Menu.Item>

@@ -14,9 +14,9 @@ interface Writing {
   state: "writing" | "done" | "failed" | "cancelled";
 }
 
-/** All marked sheets of an exercise with their slips, written into one PDF; how far it is, and to be stopped. */
+/** All marked sheets of an exercise or a set with their slips, written into one PDF; how far it is, and to be stopped. */
 export default function SlipsPage() {
-  const exercise = Number(useParams().exercise);
+  const { exercise, set } = useParams();
   const [writing, setWriting] = useState<Writing | null>(null);
   const [trouble, setTrouble] = useState("");
   const begun = useRef(false);
@@ -24,9 +24,11 @@ export default function SlipsPage() {
     setTrouble("");
     try {
       const { id } = await answer(
-        api.POST("/api/exercises/{exercise_id}/slips", {
-          params: { path: { exercise_id: exercise } },
-        }),
+        set
+          ? api.POST("/api/sets/{set_id}/slips", { params: { path: { set_id: Number(set) } } })
+          : api.POST("/api/exercises/{exercise_id}/slips", {
+              params: { path: { exercise_id: Number(exercise) } },
+            }),
       );
       setWriting({ job: id, share: 0, words: "", state: "writing" });
       const told = await watchJob(id, (share, words) =>
@@ -57,7 +59,7 @@ export default function SlipsPage() {
         trail={
           <>
             <Link to="/">{t("Exercises")}</Link> /{" "}
-            <Link to={`/exercises/${exercise}/wall`}>{t("Wall")}</Link>
+            <Link to={set ? `/sets/${set}/wall` : `/exercises/${exercise}/wall`}>{t("Wall")}</Link>
           </>
         }
       />

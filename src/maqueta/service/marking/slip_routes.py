@@ -1,6 +1,7 @@
-"""Marked sheets with their slips as PDF: one, or all of an exercise."""
+"""Marked sheets with their slips as PDF: one, or all of an exercise or a set."""
 
 from fastapi import APIRouter, HTTPException, Response
+from sqlalchemy.orm import Session
 
 from maqueta.phrases.phrase import phrase
 from maqueta.service.desk import AtDesk
@@ -9,13 +10,15 @@ from maqueta.service.exercises.variation import version_for
 from maqueta.service.jobs.messages import JobAnswer
 from maqueta.service.jobs.streams import job_form
 from maqueta.service.language import language_spoken
-from maqueta.service.marking.slips import WRITING_SLIPS, inked_groups, marked_sheet, written_slips
+from maqueta.service.marking.slips import WRITING_SLIPS, WRITING_SLIPS_OF_SET, inked_groups, marked_sheet, written_slips
 from maqueta.service.marking.standing import standing
-from maqueta.service.world import AnyAccount, Instructor, InTransaction, InWorld
+from maqueta.service.world import AnyAccount, Instructor, InTransaction, InWorld, World
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.errors import NotVisible
 from maqueta.store.exercises import exercise_for, extra_time
 from maqueta.store.jobs import add_job, own_job
+from maqueta.store.models import Account, ExerciseRecord
+from maqueta.store.sets import exercises_of_set
 from maqueta.store.sheets import readable_sheet
 
 router = APIRouter(prefix="/api")
@@ -41,7 +44,20 @@ def one(sheet_id: int, account: AnyAccount, session: InTransaction, at: AtDesk) 
 def all_of(exercise_id: int, instructor: Instructor, session: InTransaction, world: InWorld) -> JobAnswer:
     """Have all marked sheets of an exercise written into one file; the job says how far it is."""
     exercise = exercise_for(session, instructor, exercise_id)
-    job = add_job(session, instructor, WRITING_SLIPS, exercise.id)
+    return _to_be_written(session, instructor, world, WRITING_SLIPS, exercise)
+
+
+@router.post("/sets/{set_id}/slips", status_code=202)
+def all_of_set(set_id: int, instructor: Instructor, session: InTransaction, world: InWorld) -> JobAnswer:
+    """Have all marked sheets of a set written into one file, student by student; the job says how far it is."""
+    first = exercises_of_set(session, instructor, set_id)[0]
+    return _to_be_written(session, instructor, world, WRITING_SLIPS_OF_SET, first)
+
+
+def _to_be_written(
+    session: Session, instructor: Account, world: World, kind: str, exercise: ExerciseRecord
+) -> JobAnswer:
+    job = add_job(session, instructor, kind, exercise.id)
     session.commit()
     world.queue.wake()
     return job_form(job)

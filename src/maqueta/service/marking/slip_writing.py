@@ -1,4 +1,4 @@
-"""All slips of an exercise as one file, written beside the server."""
+"""All slips of an exercise, or of a set, as one file, written beside the server."""
 
 from dataclasses import dataclass
 
@@ -19,23 +19,31 @@ from maqueta.sheet.document import SheetDocument
 from maqueta.store.exercises import extra_time
 from maqueta.store.files import StoredFile
 from maqueta.store.models import Account, ExerciseRecord, SheetRecord
+from maqueta.store.sets import all_of_set
 from maqueta.store.sheets import last_attempts, sheets_of
 from maqueta.store.shelf import own_variation
 
 
 @dataclass(frozen=True)
 class SlipWriter:
-    """Writes the slips of an exercise, sheet by sheet."""
+    """Writes slips, sheet by sheet."""
 
     rechecker: Rechecker
 
-    def written(self, exercise_id: int, owner_id: int, progress: Progress, wanted: Wanted) -> str | None:
-        """The name of the file with all slips; None where there is nothing to write. Raises AbandonedError."""
+    def written(
+        self, exercise_id: int, owner_id: int, progress: Progress, wanted: Wanted, of_set: bool = False
+    ) -> str | None:
+        """The name of the file with all slips of an exercise, or of all of its set, student by student; None where
+        there is nothing to write. Raises AbandonedError.
+        """
         database = self.rechecker.database
         with database.transaction() as session:
             exercise = session.get_one(ExerciseRecord, exercise_id)
-            title = exercise.title
-            sheets = [sheet.id for sheet in last_attempts(sheets_of(session, exercise))]
+            exercises = all_of_set(session, exercise) if of_set else [exercise]
+            title = exercise.sheet_set.title if of_set and exercise.sheet_set is not None else exercise.title
+            last = [sheet for own in exercises for sheet in last_attempts(sheets_of(session, own))]
+            # Sorting keeps the order of the set for each student.
+            sheets = [sheet.id for sheet in sorted(last, key=lambda own: (own.student.name, own.student_id))]
             language = _language(session, owner_id)
         marked = []
         for number, sheet_id in enumerate(sheets, 1):

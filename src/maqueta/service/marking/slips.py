@@ -18,8 +18,9 @@ from maqueta.sheet.document import SheetDocument
 from maqueta.store.models import FindingRecord, SheetRecord
 from maqueta.task.exercise import Exercise
 
-#: The kind of a job that writes all slips of an exercise.
+#: The kinds of jobs that write all slips of an exercise, or of all exercises of its set.
 WRITING_SLIPS: Final = "slips"
+WRITING_SLIPS_OF_SET: Final = "slips of set"
 
 
 def inked_groups(desk: Desk, document: SheetDocument) -> tuple[InkGroup, ...]:

@@ -61,6 +61,7 @@ DEEDS: Final[Mapping[str, Phrase]] = {
     "POST /api/sets/{set_id}/files": phrase("deed-set-file-brought-in"),
     "POST /api/sets/{set_id}/title-block": phrase("deed-set-title-block"),
     "POST /api/sets/{set_id}/hand-in": phrase("deed-set-handed-in"),
+    "POST /api/sets/{set_id}/slips": phrase("deed-slips-asked"),
     "POST /api/sets/{set_id}/return": phrase("deed-set-returned"),
     "POST /api/scheme-templates": phrase("deed-template-kept"),
     "DELETE /api/scheme-templates/{template_id}": phrase("deed-template-dropped"),

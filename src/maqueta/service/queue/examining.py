@@ -5,6 +5,7 @@ import threading
 import time
 from collections.abc import Callable
 from contextlib import suppress
+from functools import partial
 from pathlib import Path
 from typing import Final, Protocol
 
@@ -13,7 +14,7 @@ from sqlalchemy.orm import Session
 
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.service.assemblies.documents import spread_out
-from maqueta.service.marking.slips import WRITING_SLIPS
+from maqueta.service.marking.slips import WRITING_SLIPS, WRITING_SLIPS_OF_SET
 from maqueta.service.queue.work_queue import AbandonedError, NotDoneError, Progress, Wanted
 from maqueta.service.shelf.kernel_work import FoundAssembly, PartSource, PartWork
 from maqueta.service.shelf.part_files import kept, source_of
@@ -60,8 +61,12 @@ class Beside(Protocol):
     def collect(self) -> int:
         """Hand in what is on the sheets of exercises that have closed; how many."""
 
-    def slips(self, exercise_id: int, owner_id: int, progress: Progress, wanted: Wanted) -> str | None:
-        """The name of a file with all slips of an exercise; None where there are none. Raises AbandonedError."""
+    def slips(
+        self, exercise_id: int, owner_id: int, progress: Progress, wanted: Wanted, of_set: bool = False
+    ) -> str | None:
+        """The name of a file with all slips of an exercise, or of its set; None where there are none. Raises
+        AbandonedError.
+        """
 
     def lacking(self, exercise_id: int) -> list[int]:
         """The students of an exercise whose parts in sizes of their own are yet to be made."""
@@ -139,7 +144,7 @@ class JobTaker:
             match job.kind:
                 case kind if kind == CHECKING_AGAIN:
                     work = self._sheets_of(job, claim)
-                case kind if kind == WRITING_SLIPS:
+                case kind if kind in (WRITING_SLIPS, WRITING_SLIPS_OF_SET):
                     work = self._slips_of(job, claim)
                 case kind if kind == MAKING_PARTS:
                     work = self._own_parts_of(job, claim)
@@ -191,12 +196,12 @@ class JobTaker:
         if job.attempts > MOST_ATTEMPTS or self._beside is None:
             job.state, job.message = "failed", _GIVEN_UP
             return None
-        beside, exercise_id, owner_id = self._beside, job.subject_id, job.owner_id
-        return lambda: self._write_slips(beside, claim, exercise_id, owner_id)
+        write = partial(self._beside.slips, job.subject_id, job.owner_id, of_set=job.kind == WRITING_SLIPS_OF_SET)
+        return lambda: self._write_slips(claim, write)
 
-    def _write_slips(self, beside: Beside, claim: "_Claim", exercise_id: int, owner_id: int) -> bool:
+    def _write_slips(self, claim: "_Claim", write: Callable[[Progress, Wanted], str | None]) -> bool:
         try:
-            name = beside.slips(exercise_id, owner_id, claim.progress, claim.wanted)
+            name = write(claim.progress, claim.wanted)
         except AbandonedError:
             claim.give_up()
             return not self._closing.is_set()

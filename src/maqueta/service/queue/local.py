@@ -30,9 +30,13 @@ class _Beside:
         """Hand in what is on the sheets of exercises that have closed; how many."""
         return Collector(self.rechecker).collect()
 
-    def slips(self, exercise_id: int, owner_id: int, progress: Progress, wanted: Wanted) -> str | None:
-        """The name of a file with all slips of an exercise; None where there are none. Raises AbandonedError."""
-        return SlipWriter(self.rechecker).written(exercise_id, owner_id, progress, wanted)
+    def slips(
+        self, exercise_id: int, owner_id: int, progress: Progress, wanted: Wanted, of_set: bool = False
+    ) -> str | None:
+        """The name of a file with all slips of an exercise, or of its set; None where there are none. Raises
+        AbandonedError.
+        """
+        return SlipWriter(self.rechecker).written(exercise_id, owner_id, progress, wanted, of_set)
 
     def lacking(self, exercise_id: int) -> list[int]:
         """The students of an exercise whose parts in sizes of their own are yet to be made."""
