@@ -6,7 +6,8 @@ import pytest
 
 from maqueta.geometry.carrier import Point
 from maqueta.reading.content import Pointer, Size, Style, Words
-from maqueta.reading.lost_sizes import is_cut_short, lost_sizes, texts_alone
+from maqueta.reading.lost_sizes import is_cut_short, left_open, lost_sizes, texts_alone
+from maqueta.reading.questions import is_question
 
 #: A size over 40 mm, 10 mm above what it measures, with its two arrowheads.
 LINEAR = Size("linear", (0.0, 0.0), (40.0, 5.0), 0.0, (20.0, 15.0), "40")
@@ -68,3 +69,10 @@ def said(text: str, x: float, y: float) -> Words:
 def test_a_text_that_says_a_size_and_belongs_to_none_tells_of_one(texts: list[str], alone: list[str]) -> None:
     words = [said(text, 40.0 * k, 20.0) for k, text in enumerate(texts)]
     assert texts_alone(words, [LINEAR, ROUND], ["4× R5"]) == alone
+
+
+@pytest.mark.parametrize(("asked", "others", "questions"), [(0, 0, 0), (2, 0, 0), (0, 3, 1), (1, 1, 1)])
+def test_what_is_asked_about_by_itself_is_not_asked_again(asked: int, others: int, questions: int) -> None:
+    told = left_open(asked, others)
+    assert sum(map(is_question, told)) == questions
+    assert bool(told) == bool(asked or others), "that it is left open is said in any case"

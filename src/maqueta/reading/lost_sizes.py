@@ -7,6 +7,7 @@ from collections.abc import Collection, Iterator, Sequence
 from typing import Final
 
 from maqueta.geometry.carrier import Point
+from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.reading.content import Pointer, Size, Words
 from maqueta.reading.loose_sizes import tip_of
 from maqueta.reading.words_in_lines import in_lines
@@ -21,6 +22,15 @@ _OPEN_END: Final = re.compile(r"^\s*[⌴⌵↧×]|[⌴⌵↧×Ø⌀]\s*$")
 def is_cut_short(text: str) -> bool:
     """Whether something of a callout is lacking: a sign stands at its rim with nothing beside it."""
     return _OPEN_END.search(text) is not None
+
+
+def left_open(asked: int, others: int) -> list[Phrase]:
+    """What is said where sizes were not read, or in part: those that are `asked` about by themselves already, and
+    others. Nothing is asked twice.
+    """
+    if others:
+        return [phrase("unread-sizes", count=others)]
+    return [phrase("unread-sizes-open")] if asked else []
 
 
 def lost_sizes(shapes: Sequence[Sequence[Point]], sizes: Sequence[Size], pointers: Sequence[Pointer]) -> int:

@@ -23,7 +23,7 @@ from maqueta.reading.identify import Fit
 from maqueta.reading.kinds import Kind, pattern_kind
 from maqueta.reading.loose_curves import with_loose_curves
 from maqueta.reading.loose_sizes import Loose, loose_sizes
-from maqueta.reading.lost_sizes import is_cut_short, lost_sizes, texts_alone
+from maqueta.reading.lost_sizes import is_cut_short, left_open, lost_sizes, texts_alone
 from maqueta.reading.notes import notes_of
 from maqueta.reading.original import Original
 from maqueta.reading.sizes import tie_sizes
@@ -145,15 +145,16 @@ def finished(sheet: BegunSheet, projected: ProjectedPart, asks: bool = False) ->
     document = document.model_copy(update={"notes": notes[:MOST_NOTES]})
     untied: list[Phrase] = []
     if content.recognised:
-        in_part = [own.text for own in tied.dimensions if own.text in doubtful or is_cut_short(own.text or "")]
+        in_doubt = [own.text for own in tied.dimensions if own.text in doubtful]
+        cut_short = [own for own in tied.dimensions if own.text not in doubtful and is_cut_short(own.text or "")]
         block = sheet.frame.title
         heads = [shape for shape in content.filled if block is None or not within(box_of(shape), block)]
         told = [*tied.used, *tied.loose, *loose.unclear, *(leader.note for leader in leaders if leader.note)]
         alone = texts_alone([own for own in content.words if not sheet.frame.has(own)], all_sizes, told)
-        lost = max(lost_sizes(heads, all_sizes, leaders), len(alone)) + len(in_part)
-        lost += len(tied.loose) + len(loose.unclear)
-        document = document.model_copy(update={"unread_sizes": lost})
-        untied += [phrase("unread-sizes", count=lost)] if lost else []
+        asked = len(tied.loose) + len(loose.unclear) + len(in_doubt)
+        others = max(lost_sizes(heads, all_sizes, leaders), len(alone)) + len(cut_short)
+        document = document.model_copy(update={"unread_sizes": asked + others})
+        untied += left_open(asked, others)
     if content.ink is not None:
         shown = axes_by_ink(document, projected, content.ink, expected.tolerance)
         doubts += len(shown)

@@ -43,6 +43,7 @@ unread-doubtful = “{ $text }”, which the picture does not show clearly: plea
 read-by-hand = drawn by hand: what is off by no more than { $tolerance } mm, or askew by no more than { $degrees }°, counts as in its place
 unread-picture-read = read from a picture: hold what is found against the picture before you decide
 unread-letters-drawn = its letters are drawn and not written; they were read by how they look
+unread-sizes-open = what a size says may be something else: whether the sheet has all sizes is not judged
 unread-sizes = sizes that are seen and were not read, or in part ({ $count }): whether the sheet has all sizes is not judged
 unread-title = what stands in the title block under { $fields }, which the picture does not show clearly; taken to be as it should
 unread-stretches = short stretches of lines that the picture does not show clearly, taken to be as they should ({ $count })

@@ -43,6 +43,7 @@ unread-doubtful = «{ $text }», que la imagen no muestra con claridad: mira si 
 read-by-hand = dibujada a mano: lo que se aparta no más de { $tolerance } mm, o se inclina no más de { $degrees }°, cuenta como en su sitio
 unread-picture-read = leída de una imagen: compara lo encontrado con la imagen antes de decidir
 unread-letters-drawn = sus letras están dibujadas y no escritas; se leyeron por su aspecto
+unread-sizes-open = lo que dice una cota puede ser otra cosa: no se juzga si la lámina tiene todas las cotas
 unread-sizes = cotas que se ven y no se leyeron, o solo en parte ({ $count }): no se juzga si la lámina tiene todas las cotas
 unread-title = lo que figura en el cajetín en { $fields }, que la imagen no muestra con claridad; se toma como debe ser
 unread-stretches = tramos cortos de líneas que la imagen no muestra con claridad, tomados como deben ser ({ $count })
