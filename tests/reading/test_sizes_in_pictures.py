@@ -1,12 +1,19 @@
 """Sizes read from a picture: taken from what they say where that cannot be told from what was measured."""
 
 import math
+from dataclasses import replace
 
 import pytest
 
+from maqueta.drawing.pdf import pdf
+from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.geometry.carrier import Circle
+from maqueta.judging.report import check
 from maqueta.making.model_sheet import Drafter, model_sheet
 from maqueta.reading.content import Pointer, Size, Style, Words
+from maqueta.reading.delivered import read_content
+from maqueta.reading.file_content import content_of
+from maqueta.reading.sheet import ReadSheet
 from maqueta.reading.sizes import tie_sizes
 from maqueta.sheet.dimension import LinearDimension
 from maqueta.sheet.placed import PlacedView, placed_views
@@ -65,3 +72,30 @@ def test_a_leader_that_is_cut_short_goes_on_where_its_ink_does() -> None:
     assert noted(0.5, ink=False) == 1
     assert noted(9.0, ink=True) == 1
     assert noted(9.0, ink=False) == 0
+
+
+def read_with(text: str, picture: bool = True) -> ReadSheet:
+    """The sheet as a picture shows it, with one size, 96 wide, that reads as something else."""
+    sheet = model_sheet(PART, TASK, Drafter("Ada Muster", "Evening 2", "2026-11-20"))
+    content = content_of(pdf(sheet_ink(PART, sheet), sheet.paper.layout, "sheet"))
+    words = tuple(replace(own, text=text) if own.text == "96" else own for own in content.words)
+    assert words != content.words
+    seen = inked([stroke.piece.outline() for stroke in content.strokes]) if picture else None
+    return read_content(replace(content, words=words, ink=seen, recognised=picture), PART, TASK)
+
+
+def wrong_values(read: ReadSheet) -> int:
+    return sum(own.rule == "dimensions.value" for own in check(PART, TASK, read.document).findings)
+
+
+def test_a_stroke_that_reads_as_a_one_is_no_size_and_leaves_open_whether_all_are_there() -> None:
+    read = read_with("1")
+    assert "1" not in {own.text for own in read.document.dimensions}
+    assert (wrong_values(read), read.document.unread_sizes) == (0, 1)
+    assert [own.rule for own in check(PART, TASK, read.document).findings if own.severity == "error"] == []
+
+
+@pytest.mark.parametrize(("text", "picture"), [("1", False), ("2", True), ("97", True)])
+def test_a_figure_that_is_one_is_taken_at_its_word(text: str, picture: bool) -> None:
+    read = read_with(text, picture)
+    assert (wrong_values(read), read.document.unread_sizes) == (1, 0)

@@ -133,11 +133,18 @@ def finished(sheet: BegunSheet, projected: ProjectedPart, asks: bool = False) ->
     tied = tie_sizes(all_sizes, leaders, content.words, drawn, expected.tolerance, pitches, content.ink)
     misread = _misread(tied.dimensions, placed, projected.part.unit, expected.units) if content.by_hand else {}
     doubtful = content.doubtful | {own.text for own in tied.dimensions if own.id in misread}
+    # An upright stroke reads as a 1: where that is not what is measured, it was none.
+    units = (projected.part.unit, expected.units)
+    strays = {
+        own.id
+        for own in tied.dimensions
+        if content.ink is not None and own.text == "1" and _says_otherwise(own, *units)
+    }
     # What a text may say or not is no claim: the size is as it should be.
     sizes = tuple(
         own.model_copy(update={"text": None}) if own.text in doubtful else own
         for own in tied.dimensions
-        if not (own.id in misread and _elsewhere(own, tied.dimensions))
+        if own.id not in strays and not (own.id in misread and _elsewhere(own, tied.dimensions))
     )
     marks = (*centre_lines(axes, placed), *axes_in_doubt)
     document = document.model_copy(update={"marks": marks[:MOST_MARKS], "dimensions": sizes[:MOST_DIMENSIONS]})
@@ -152,7 +159,7 @@ def finished(sheet: BegunSheet, projected: ProjectedPart, asks: bool = False) ->
         told = [*tied.used, *tied.loose, *loose.unclear, *(leader.note for leader in leaders if leader.note)]
         alone = texts_alone([own for own in content.words if not sheet.frame.has(own)], all_sizes, told)
         asked = len(tied.loose) + len(loose.unclear) + len(in_doubt)
-        others = max(lost_sizes(heads, all_sizes, leaders), len(alone)) + len(cut_short)
+        others = max(lost_sizes(heads, all_sizes, leaders), len(alone)) + len(cut_short) + len(strays)
         document = document.model_copy(update={"unread_sizes": asked + others})
         untied += left_open(asked, others)
     if content.ink is not None:
@@ -206,12 +213,17 @@ def _misread(
     by_id = {item.view.id: item.view.at for item in placed}
     asked = {}
     for own in dimensions:
-        true = true_size(own) if own.kind == "angle" else converted(true_size(own), unit, written_in)
-        value = read_text(own.text, true).value if own.text else None
-        if value is not None and abs(value - true) > _MISREAD * true:
+        if _says_otherwise(own, unit, written_in):
             x, y = (a + b for a, b in zip(by_id[own.view], own.place, strict=True))
             asked[own.id] = phrase("unread-doubtful", text=own.text or "", x=x, y=y)
     return asked
+
+
+def _says_otherwise(own: Dimension, unit: Unit, written_in: Unit) -> bool:
+    """Whether the text of a size says something else than what it stands at."""
+    true = true_size(own) if own.kind == "angle" else converted(true_size(own), unit, written_in)
+    value = read_text(own.text, true).value if own.text else None
+    return value is not None and abs(value - true) > _MISREAD * true
 
 
 def _elsewhere(misread: Dimension, dimensions: Sequence[Dimension]) -> bool:

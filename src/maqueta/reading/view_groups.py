@@ -165,20 +165,35 @@ def _parted(
 
 
 def without_strays(groups: Sequence[Group], strokes: Sequence[Stroke]) -> list[Group]:
-    """Groups that could be views; stray lines join the group they stand nearest to."""
-    recognised = [g for g in groups if g.fits]
-    if not recognised:
+    """Groups that could be views; stray lines join the group they stand nearest to.
+
+    A few short lines, of letters perhaps, fit some pictorial view at a scale of their own: they are strays, too.
+    """
+    fitting = [g for g in groups if g.fits]
+    if not fitting:
         return list(groups)
-    usual = sum(strokes[i].piece.length for g in recognised for i in g.members) / len(recognised)
+    usual = sum(_ink(g, strokes) for g in fitting) / len(fitting)
+    recognised = [g for g in fitting if _ink(g, strokes) >= _LITTLE_INK * usual or _is_like(g, fitting)]
     kept = list(recognised)
     few: list[Group] = []
     for group in groups:
-        if group.fits:
+        if group in recognised:
             continue
-        ink = sum(strokes[i].piece.length for i in group.members)
-        stray = len(group.members) < _FEW_LINES or ink < _LITTLE_INK * usual
+        stray = len(group.members) < _FEW_LINES or _ink(group, strokes) < _LITTLE_INK * usual
         (few if stray else kept).append(group)
     for group in few:
         near = min(range(len(kept)), key=lambda k: apart(kept[k].box, group.box))
         kept[near] = replace(kept[near], members=(*kept[near].members, *group.members))
     return kept
+
+
+def _ink(group: Group, strokes: Sequence[Stroke]) -> float:
+    return sum(strokes[i].piece.length for i in group.members)
+
+
+def _is_like(group: Group, others: Sequence[Group]) -> bool:
+    """Whether a group could be a view by the usual rules, or one in the scale of another."""
+    if any(own.identity.attitude is not None for own in group.fits):
+        return True
+    scales = [fit.scale for other in others if other is not group for fit in other.fits]
+    return any(abs(own.scale - scale) <= _AS_LARGE * own.scale for own in group.fits for scale in scales)
