@@ -99,6 +99,29 @@ def test_a_correction_is_kept_judged_and_taken_back(sheet: int, instructor: Pers
     assert same["decision"] == "waived"
 
 
+def test_an_instructor_says_whether_a_sheet_is_drawn_by_hand(sheet: int, instructor: Person) -> None:
+    """Its lines are within a millimetre then, instead of a third of one."""
+    path = f"/api/sheets/{sheet}/correction"
+    assert instructor.get(f"/api/sheets/{sheet}")["original"]["picture"] is True
+    draft = instructor.get(path)
+    view = next(own for own in draft["document"]["views"] if own["kind"] == "principal")
+    level = [own for own in view["lines"] if own["kind"] == "line" and own["points"][0][1] == own["points"][1][1]]
+    line = max(level, key=lambda own: abs(own["points"][0][0] - own["points"][1][0]))
+    # The part is in inches.
+    beside = [[x, y + 0.6 / 25.4 / view["scale"]] for x, y in line["points"]]
+    lines = [own | {"points": beside} if own == line else own for own in view["lines"]]
+    views = [own | {"lines": lines} if own == view else own for own in draft["document"]["views"]]
+    revision, told = draft["revision"], {}
+    for by_hand in (False, True):
+        document = draft["document"] | {"views": views, "by_hand": by_hand}
+        kept = instructor.send("PUT", path, json={"document": document, "base": revision}).json()
+        judged = instructor.send("POST", f"{path}/judge", json={"document": kept["document"], "base": kept["revision"]})
+        assert judged.status_code == 200, judged.text
+        told[by_hand], revision = [f["message"] for f in judged.json()["findings"]], instructor.get(path)["revision"]
+    assert set(told[False]) > set(told[True])
+    assert instructor.status("DELETE", path) == 200
+
+
 def test_a_sheet_without_views_is_no_correction(sheet: int, instructor: Person) -> None:
     path = f"/api/sheets/{sheet}/correction"
     draft = instructor.get(path)

@@ -6284,7 +6284,8 @@ export interface components {
         };
         /**
          * OriginalAnswer
-         * @description The file a sheet was read from: its name, which page of how many, what of it was not read, and how many sizes.
+         * @description The file a sheet was read from: its name, which page of how many, what of it was not read, and how many sizes;
+         *     whether it is a picture, and so may show a sheet drawn by hand.
          */
         OriginalAnswer: {
             /**
@@ -6300,6 +6301,8 @@ export interface components {
             page: number;
             /** Pages */
             pages: number;
+            /** Picture */
+            picture: boolean;
             /** Unread Sizes */
             unread_sizes: number;
         };

@@ -4,7 +4,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { answer, api } from "../api/client";
 import type { Sheet } from "../api/types";
 import { NotRead } from "../drawing/NotRead";
-import { t } from "../frame/language";
+import { t, written } from "../frame/language";
 import type { Bench, Stage } from "./bench";
 import classes from "./Bench.module.css";
 import { FileSwitch } from "./FileSwitch";
@@ -31,6 +31,7 @@ export function FileRead({ bench, sheet, stage }: Props) {
     onSuccess: (fresh) => queries.setQueryData(["sheet", sheet.id], fresh),
   });
   const original = sheet.original;
+  const byHand = bench.exercise.task.by_hand;
   if (!original) return null;
   // How many sizes were not read stays known with what was handed in: what is put right can be left open again.
   const unread = Math.max(document.unread_sizes ?? 0, original.unread_sizes);
@@ -50,6 +51,22 @@ export function FileRead({ bench, sheet, stage }: Props) {
           onChange={(event) => {
             const unread_sizes = event.currentTarget.checked ? 0 : unread;
             draft.change((now) => ({ ...now, unread_sizes }));
+          }}
+        />
+      )}
+      {original.picture && (
+        <Switch
+          mt="xs"
+          size="xs"
+          label={t("Drawn by hand")}
+          description={t("Judged within {{within}} mm and {{degrees}}° then.", {
+            within: written(byHand.tolerance_mm),
+            degrees: written(byHand.degrees),
+          })}
+          checked={document.by_hand ?? false}
+          onChange={(event) => {
+            const by_hand = event.currentTarget.checked;
+            draft.change((now) => ({ ...now, by_hand }));
           }}
         />
       )}

@@ -35,6 +35,11 @@ def is_question(told: Phrase) -> bool:
     return told.kind in _ASKED
 
 
+def is_of_picture(told: Phrase) -> bool:
+    """Whether something that is said of a reading is said of pictures alone, and of each."""
+    return told.kind == "unread-picture-read"
+
+
 def place_of(told: Phrase) -> Point | None:
     """Where on the paper something was not read, mm, where that is known."""
     x, y = told.values.get("x"), told.values.get("y")

@@ -43,13 +43,16 @@ class NotReadAnswer(Strict):
 
 
 class OriginalAnswer(Strict):
-    """The file a sheet was read from: its name, which page of how many, what of it was not read, and how many sizes."""
+    """The file a sheet was read from: its name, which page of how many, what of it was not read, and how many sizes;
+    whether it is a picture, and so may show a sheet drawn by hand.
+    """
 
     name: str
     page: int
     pages: int
     not_read: list[NotReadAnswer]
     unread_sizes: int
+    picture: bool
     brought_in_at: Time
 
 

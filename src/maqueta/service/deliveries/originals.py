@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from sqlalchemy.orm import Session
 
-from maqueta.reading.questions import is_question, place_of
+from maqueta.reading.questions import is_of_picture, is_question, place_of
 from maqueta.service.deliveries.file_work import SheetWork
 from maqueta.service.deliveries.messages import NotReadAnswer, OriginalAnswer
 from maqueta.sheet.document import SheetDocument
@@ -96,5 +96,6 @@ def told_of(found: OriginalRecord) -> OriginalAnswer:
         pages=found.pages,
         not_read=not_read,
         unread_sizes=found.unread_sizes,
+        picture=any(is_of_picture(told) for told in found.not_read),
         brought_in_at=found.brought_in_at,
     )
