@@ -73,6 +73,9 @@ def test_a_right_sheet_is_right_as_a_scan(slug: str, level: Level) -> None:
     was = sorted(str(own.text or "") for own in read.document.dimensions)
     assert len(was) == len(sheet.dimensions)
     assert read.document.title.fields["scale"] == sheet.title.fields["scale"]
+    # A picture shows some of the table, too: the border is where it stands on the paper.
+    assert read.document.paper.frame is not None
+    assert read.document.paper.frame.border == pytest.approx(sheet.paper.layout.border, abs=1.0)
 
 
 @pytest.mark.parametrize(

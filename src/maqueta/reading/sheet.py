@@ -18,13 +18,13 @@ from maqueta.reading.candidates import STRANGE
 from maqueta.reading.centre_lines import centre_lines
 from maqueta.reading.content import Content, Stroke
 from maqueta.reading.expectation import Expectation
-from maqueta.reading.frame import SheetFrame
 from maqueta.reading.identify import Fit
 from maqueta.reading.kinds import Kind, pattern_kind
 from maqueta.reading.loose_curves import with_loose_curves
 from maqueta.reading.loose_sizes import Loose, loose_sizes
 from maqueta.reading.lost_sizes import is_cut_short, left_open, lost_sizes, texts_alone
 from maqueta.reading.notes import notes_of
+from maqueta.reading.on_paper import moved_sheet, paper_of_frame, shift_of
 from maqueta.reading.original import Original
 from maqueta.reading.sizes import tie_sizes
 from maqueta.reading.special.belonging import labels_of_groups
@@ -40,8 +40,6 @@ from maqueta.sheet.document import (
     MOST_POINTS_IN_ALL,
     MOST_VIEWS,
     CentreLine,
-    Frame,
-    Paper,
     SheetDocument,
 )
 from maqueta.sheet.drafted import Pen, drafted_of
@@ -356,42 +354,3 @@ def _views(
         )
         views.append((fit.identity if fit is not None else STRANGE).on(bare))
     return views
-
-
-def paper_of_frame(frame: SheetFrame, expected: Expectation) -> Paper:
-    """The paper a frame is of, or the one that is asked for."""
-    if frame.border is None:
-        return Paper(size=expected.paper, landscape=expected.landscape)
-    return Paper(
-        size=frame.size or expected.paper,
-        landscape=frame.landscape,
-        frame=Frame(border=frame.border, title=frame.title),
-    )
-
-
-def shift_of(frame: SheetFrame) -> tuple[float, float]:
-    """What brings the sheet's lower left corner to the origin: nothing unless the sheet is drawn elsewhere."""
-    if frame.paper is not None:
-        x, y = frame.paper[:2]
-        return (-x, -y) if max(abs(x), abs(y)) > 0.5 else (0.0, 0.0)
-    if frame.border is not None and not (-1.0 <= frame.border[0] <= 60.0 and -1.0 <= frame.border[1] <= 60.0):
-        return (20.0 - frame.border[0], 10.0 - frame.border[1])
-    return (0.0, 0.0)
-
-
-def moved_sheet(document: SheetDocument, shift: tuple[float, float]) -> SheetDocument:
-    """A sheet shifted on its paper as a whole."""
-    if shift == (0.0, 0.0):
-        return document
-    x, y = shift
-    views = tuple(view.model_copy(update={"at": (view.at[0] + x, view.at[1] + y)}) for view in document.views)
-    paper = document.paper
-    if paper.frame is not None:
-        boxes = {
-            name: (box[0] + x, box[1] + y, box[2] + x, box[3] + y)
-            for name, box in (("border", paper.frame.border), ("title", paper.frame.title))
-            if box is not None
-        }
-        paper = paper.model_copy(update={"frame": Frame(**boxes)})
-    notes = tuple(note.model_copy(update={"at": (note.at[0] + x, note.at[1] + y)}) for note in document.notes)
-    return document.model_copy(update={"views": views, "paper": paper, "notes": notes})

@@ -20,11 +20,12 @@ from maqueta.reading.groups import grouped
 from maqueta.reading.kinds import Kind, kinds_of
 from maqueta.reading.known_form import find_form
 from maqueta.reading.notes import notes_of
+from maqueta.reading.on_paper import moved_sheet, paper_of_frame, shift_of
 from maqueta.reading.original import Original
 from maqueta.reading.parts.balloons import find_balloons
 from maqueta.reading.parts.listed import find_list
 from maqueta.reading.parts.places import PartsFound, find_parts
-from maqueta.reading.sheet import ReadSheet, as_many_lines, how_seen, moved_sheet, paper_of_frame, shift_of
+from maqueta.reading.sheet import ReadSheet, as_many_lines, how_seen
 from maqueta.reading.title import read_title, symbol_marks
 from maqueta.reading.view_groups import box_of_strokes, drawn_piece
 from maqueta.sheet.assembly_items import MOST_TRAILS, Trail
