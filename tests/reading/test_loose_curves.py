@@ -16,7 +16,7 @@ from maqueta.reading.loose_curves import with_loose_curves
 from maqueta.sheet.view import square
 from tests.reading.pdf_writer import HANDS, write_pdf
 from tests.reading.planted import Case
-from tests.trust.sheets import right_sheet
+from tests.trust.sheets import right_sheet, with_pictorial
 from tests.trust.table import errors
 
 LOOSE = next(hand for hand in HANDS if hand.name == "loose dashes")
@@ -37,6 +37,14 @@ def test_a_right_sheet_of_loose_dashes_is_right(kind: str, seed: int) -> None:
     case = right_sheet(kind, seed)
     assert case is not None
     assert errors(case, write_pdf(case.part, case.sheet, LOOSE), "pictorial.") == []
+
+
+def test_a_hidden_curve_as_short_as_a_dash_is_right_in_whatever_pieces_it_comes() -> None:
+    """Where two bores meet: by how its points are rounded, such a curve comes whole or in many."""
+    case = right_sheet("square", 11)
+    assert case is not None
+    for own in (case, with_pictorial(case)):
+        assert errors(own, write_pdf(own.part, own.sheet, LOOSE)) == []
 
 
 def curve() -> LineString:
@@ -95,3 +103,10 @@ def test_a_line_across_the_curve_is_no_dash_of_it() -> None:
     fit = Fit(Identity(square(RIGHT)), 1.0, AT, 0.0)
     found = with_loose_curves([across, *drawn], frozenset(range(1 + len(drawn))), [fit], slanted().part, 0.3)
     assert found[0] == across
+
+
+def test_pieces_without_a_gap_are_a_dash_as_long_as_one_and_none_beyond() -> None:
+    line = curve()
+    (dash,) = put_together(dashes(line, 0.0, 2.4, 0.8, 0.0))
+    assert dash.length == pytest.approx(2.4, abs=0.05)
+    assert put_together(dashes(line, 0.0, 4.8, 0.8, 0.0)) == []

@@ -86,6 +86,7 @@ def _rows(stretches: Sequence[tuple[float, float, int]]) -> list[tuple[float, fl
     for row in rows:
         start, end = row[0][0], max(own[1] for own in row)
         share = sum(own[1] - own[0] for own in row) / (end - start) if end > start else 0.0
-        if len(row) >= _FEWEST and _DRAWN[0] <= share <= _DRAWN[1]:
+        # What is no longer than a dash is one, in pieces.
+        if len(row) >= _FEWEST and (_DRAWN[0] <= share <= _DRAWN[1] or end - start <= _GAP):
             found.append((start, end, row[0][2]))
     return found
