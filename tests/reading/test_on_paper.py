@@ -33,6 +33,11 @@ def test_a_border_that_stands_on_its_paper_stays_where_it_is() -> None:
     assert shift_of(frame(None)) == (0.0, 0.0)
 
 
+def test_a_border_larger_than_its_paper_stays_where_it_is() -> None:
+    for border in ((20.0, 10.0, 654.0, 520.0), (20.0, 10.0, 450.0, 287.0), (20.0, 10.0, 410.0, 310.0)):
+        assert moved(border) == border
+
+
 def test_a_sheet_drawn_elsewhere_comes_to_the_origin() -> None:
     assert shift_of(frame(None, paper=(500.0, 800.0, 920.0, 1097.0))) == (-500.0, -800.0)
     assert moved((1020.0, 2010.0, 1410.0, 2287.0)) == (20.0, 10.0, 410.0, 287.0)

@@ -38,11 +38,13 @@ def _onto_paper(frame: SheetFrame) -> tuple[float, float]:
     """
     if frame.border is None or frame.size is None:
         return (0.0, 0.0)
-    (wide, high), (_, bottom, right, top) = sides(frame.size, frame.landscape), frame.border
+    (wide, high), (left, bottom, right, top) = sides(frame.size, frame.landscape), frame.border
     if right <= wide + _BEYOND and top <= high + _BEYOND:
         return (0.0, 0.0)
     margin = (high - (top - bottom)) / 2
-    return (wide - margin - right, margin - bottom)
+    filing = wide - margin - (right - left)
+    # A border larger than the paper that is asked for is of no usual size, and stays where it is.
+    return (filing - left, margin - bottom) if min(margin, filing) > 0 else (0.0, 0.0)
 
 
 def moved_sheet(document: SheetDocument, shift: tuple[float, float]) -> SheetDocument:
