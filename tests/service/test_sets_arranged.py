@@ -6,10 +6,11 @@ from typing import Any
 import pytest
 from sqlalchemy.orm import Session
 
+from maqueta.service.exercises import variation
 from maqueta.service.sets import together
 from maqueta.store.database import Database
 from maqueta.store.models import ExerciseRecord, SheetRecord
-from maqueta.store.sets import others_anew
+from maqueta.store.sets import hold_set, others_anew
 from tests.conftest import Person
 from tests.service.test_marks import sent
 from tests.service.test_sets import answer_of, exercises, hand_in, keep, of_set, proposed, set_of, student
@@ -154,3 +155,25 @@ def test_a_part_nobody_has_is_not_added_where_everyone_has_sizes_of_their_own(
         {"title": "Own", "sheets": [*kept(*bush), new_one(instructor, "Pedal fork", title="The fork again")]},
     )
     assert student.get(f"/api/exercises/{twice[3]['id']}")["model"] == model
+
+
+def test_parts_that_are_made_while_a_sheet_is_added_are_made_for_that_sheet_too(
+    instructor: Person, student: Person, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    sheets = proposed(instructor, "Pedal fork", "Pedal lever")
+    made = sent(instructor, "POST", "/api/sets", of_set(sheets, instructor, varied=True, title="Added"))
+    added = list[dict[str, Any]]()
+
+    def between(session: Session, exercise: ExerciseRecord) -> None:
+        if not added:
+            body = {"title": "Added", "sheets": [*kept(*made), new_one(instructor, "Pedal bush")]}
+            added.append(sent(instructor, "PUT", set_of(made[0]), body)[2])
+        hold_set(session, exercise)
+
+    monkeypatch.setattr(variation, "hold_set", between)
+    first = student.get(f"/api/exercises/{made[0]['id']}")["model"]
+    own = [student.get(f"/api/exercises/{one['id']}")["model"] for one in (*made, *added)]
+    assert own[0] == first
+    # By their recipes a fork is as wide inside as its bush is long.
+    fork, bush = (student.get(f"/api/models/{model}")["extents"] for model in (own[0], own[2]))
+    assert fork[1] == pytest.approx(bush[1] + 24)

@@ -59,7 +59,7 @@ def _heights(groups: Sequence[InkGroup]) -> Iterator[float]:
 
 
 def as_said(own: Measured) -> list[Phrase]:
-    """The same in words, shortest first."""
+    """The same in words, in the order in which a sheet is looked over."""
     told: list[Phrase] = []
     if own.to_border is not None:
         told.append(phrase("look-to-border", value=own.to_border))

@@ -7,7 +7,7 @@ from maqueta.reading.frame import SheetFrame
 from maqueta.sheet.document import Frame, Paper, SheetDocument
 from maqueta.sheet.paper import sides
 
-#: A border that reaches farther than this beyond its paper, mm, is not where it was.
+#: A border that reaches farther than this beyond its paper, mm, is not where it was (common practice, no source).
 _BEYOND: Final = 1.0
 
 
@@ -34,7 +34,7 @@ def shift_of(frame: SheetFrame) -> tuple[float, float]:
 
 def _onto_paper(frame: SheetFrame) -> tuple[float, float]:
     """What brings a border that reaches beyond its paper to where it stands there: a picture shows some of the table,
-    too. Margins are even but for a wider one on the left.
+    too. Margins are even but for a wider one on the left (ISO 5457, from memory).
     """
     if frame.border is None or frame.size is None:
         return (0.0, 0.0)

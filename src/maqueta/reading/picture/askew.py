@@ -36,7 +36,8 @@ _STRAY: Final = 0.3
 _MOST: Final = 4
 #: Turned letters are laid on finer pixels, by this factor, so that their edges stay.
 _FINER: Final = 2
-#: Of few letters the lean is known within so many degrees; the line a text stands at is at most so many heights off.
+#: Of few letters the lean is known within so many degrees; the line a text stands at is at most so many heights off
+#: (common practice, no source).
 _UNSURE, _AT_LINE = 6.0, 2.5
 _MARGIN: Final = 6
 

@@ -24,7 +24,7 @@ from maqueta.solid.recipe import Recipe
 from maqueta.solid.resolve import shared_sizes
 from maqueta.store.files import FileStore, StoredFile
 from maqueta.store.models import Account, ExerciseRecord, VersionRecord
-from maqueta.store.sets import all_of_set
+from maqueta.store.sets import all_of_set, hold_set
 from maqueta.store.shelf import add_version, drop_variations, give_variation, keep_examined, own_variation
 
 #: Draws tried before giving up: ranges of which one part in three works fail all of them once in 3000 times.
@@ -128,7 +128,18 @@ def made_for(making: Making, session: Session, exercise: ExerciseRecord, student
     found = own_variation(session, exercise, student_id)
     if found is not None:
         return found
-    together = [own for own in all_of_set(session, exercise) if own.varied]
+    try:
+        return _made_together(making, session, exercise, student_id)
+    except _RearrangedError:
+        return made_for(making, session, exercise, student_id)
+
+
+class _RearrangedError(Exception):
+    """Other sheets are in a set than those that parts were made for."""
+
+
+def _made_together(making: Making, session: Session, exercise: ExerciseRecord, student_id: int) -> VersionRecord:
+    together = _together(session, exercise)
     versions = [own.version for own in together]
     recipes = _recipes(making, versions)
     of = exercise.id if exercise.set_id is None else f"set {exercise.set_id}"
@@ -145,11 +156,16 @@ def made_for(making: Making, session: Session, exercise: ExerciseRecord, student
     return found
 
 
+def _together(session: Session, exercise: ExerciseRecord) -> list[ExerciseRecord]:
+    """The exercises of which a student gets the parts at once."""
+    return [own for own in all_of_set(session, exercise) if own.varied]
+
+
 def _given(
     making: Making, session: Session, together: Sequence[ExerciseRecord], student_id: int, drawn: Variation
 ) -> Phrase | None:
     """Make the versions of a draw and give them to a student; or why they could not be made."""
-    versions = {own.version.id: own.version for own in together}
+    versions, asked = {own.version.id: own.version for own in together}, [own.id for own in together]
     made = {
         number: _made(making, session, base, drawn.sizes[number], drawn.works[number])
         for number, base in _parts_of(list(versions.values())).items()
@@ -167,6 +183,11 @@ def _given(
             if work.refused is not None:
                 return work.refused
             keep_examined(made[number], kept(making.files, work))
+        # Parts are for the sheets the set has now, whatever its instructor has changed meanwhile.
+        session.commit()
+        hold_set(session, together[0])
+        if [own.id for own in _together(session, together[0])] != asked:
+            raise _RearrangedError
         with suppress(IntegrityError), session.begin_nested():
             # Where another tab asked at the same moment and was first, its parts are as good.
             for own in together:
