@@ -77,6 +77,23 @@ describe("a draft", () => {
     expect(keptDraft(KEY)).toBeNull();
   });
 
+  it("is never said to be saved as it is not, not for the moment of a change", async () => {
+    const said: (string | null | undefined)[] = [];
+    const { result } = renderHook(() => {
+      const own = useDraft(calls(kept), draft(3, "begun"));
+      if (own.save.kind === "saved") said.push(own.document.name);
+      return own;
+    });
+    act(() => result.current.change(sheet("one")));
+    act(() => result.current.undo?.());
+    act(() => result.current.redo?.());
+    expect(new Set(said)).toEqual(new Set(["begun"]));
+    act(() => result.current.change((now) => now));
+    await settled(1000);
+    expect(result.current.save.kind).toBe("saved");
+    expect(said.at(-1)).toBe("one");
+  });
+
   it("tells that the exercise is closed, and stays here", async () => {
     const save = vi.fn(() => Promise.reject(new ServiceError("It is closed.", 403)));
     const { result } = renderHook(() => useDraft(calls(save), draft(3, "begun")));

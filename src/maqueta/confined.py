@@ -9,7 +9,7 @@ import os
 import resource
 import signal
 from collections.abc import Callable
-from concurrent.futures import TimeoutError
+from concurrent.futures import BrokenExecutor, TimeoutError
 from multiprocessing import forkserver
 from types import TracebackType
 from typing import Any, Final, TypeVar
@@ -58,7 +58,8 @@ def reason_of(error: BaseException, seconds: float) -> Phrase:
     """Why work in another process came to no result, for people."""
     if isinstance(error, TimeoutError):
         return phrase("took-too-long", seconds=round(seconds))
-    if isinstance(error, ProcessExpired):
+    # The pool only knows that its process is gone where that was before it said what it was at.
+    if isinstance(error, ProcessExpired | BrokenExecutor):
         return phrase("kernel-failed")
     if isinstance(error, MemoryError):
         return phrase("needs-more-memory")

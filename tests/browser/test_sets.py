@@ -65,6 +65,23 @@ def rearrange(page: Page) -> None:
     expect(page.get_by_role("banner")).to_contain_text("Loom parts")
 
 
+def laid_out_like_the_first(student: Page) -> None:
+    """Put another paper on the bench, lay the sheet out as the first one of the set is, and take both back."""
+    way, undo = student.get_by_role("radiogroup", name="Orientation"), student.get_by_role("button", name="Undo")
+    way.get_by_text("portrait").click()
+    expect(way.get_by_role("radio", name="portrait")).to_be_checked()
+    student.get_by_role("combobox", name="Another sheet of the set").click()
+    student.get_by_role("option", name="1. Clamp for the reed").click()
+    # What is drawn of another part is not to be had here.
+    expect(student.get_by_role("button", name="Copy all that is drawn there")).to_have_count(0)
+    student.get_by_role("button", name="Paper and lettering as there").press("Enter")
+    expect(way.get_by_role("radio", name="landscape")).to_be_checked()
+    undo.click()
+    expect(way.get_by_role("radio", name="portrait")).to_be_checked()
+    undo.click()
+    expect(undo).to_be_disabled()
+
+
 def test_a_set_is_set_drawn_looked_over_handed_in_and_marked(teacher: Page, open_page: Open) -> None:
     page = teacher
     page.get_by_role("button", name="Set for the class").click()
@@ -115,6 +132,7 @@ def test_a_set_is_set_drawn_looked_over_handed_in_and_marked(teacher: Page, open
     pin = exercises[-1]["id"]
     drawn = page.request.get(f"/api/exercises/{pin}/answer/drawing.pdf").body()
     student.goto(f"/exercises/{pin}/bench")
+    laid_out_like_the_first(student)
     stages.get_by_role("button", name="Title").click()
     student.get_by_role("textbox", name="Drafter").fill("DINA FAROUK")
     student.get_by_role("button", name="Write the same on the other sheets").press("Enter")

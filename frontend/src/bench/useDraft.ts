@@ -65,28 +65,35 @@ export function useDraft(calls: DraftCalls, draft: Draft) {
     newest.current = document;
   }, [document]);
 
-  const change = useCallback((next: SheetDocument | ((now: SheetDocument) => SheetDocument)) => {
-    setHistory((h) => {
-      const now = typeof next === "function" ? next(h.now) : next;
-      if (now === h.now) return h;
-      return { past: [...h.past.slice(-DEPTH), h.now], now, future: [] };
-    });
+  /** What is changed is not said to be saved for a moment. */
+  const alter = useCallback((next: (h: History) => History) => {
+    setHistory(next);
+    setSave((state) => (state.kind === "saved" ? { kind: "saving" } : state));
   }, []);
+  const change = useCallback(
+    (next: SheetDocument | ((now: SheetDocument) => SheetDocument)) =>
+      alter((h) => {
+        const now = typeof next === "function" ? next(h.now) : next;
+        if (now === h.now) return h;
+        return { past: [...h.past.slice(-DEPTH), h.now], now, future: [] };
+      }),
+    [alter],
+  );
   const undo = useCallback(
     () =>
-      setHistory((h) => {
+      alter((h) => {
         const last = h.past[h.past.length - 1];
         return last ? { past: h.past.slice(0, -1), now: last, future: [h.now, ...h.future] } : h;
       }),
-    [],
+    [alter],
   );
   const redo = useCallback(
     () =>
-      setHistory((h) => {
+      alter((h) => {
         const [first, ...rest] = h.future;
         return first ? { past: [...h.past, h.now], now: first, future: rest } : h;
       }),
-    [],
+    [alter],
   );
 
   /** Keep what is on the bench; whether the service has all of it now. */

@@ -1,11 +1,11 @@
 import { Menu } from "@mantine/core";
-import { useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 
 import { answer, api } from "../api/client";
 import type { Exercise } from "../api/types";
 import { t } from "../frame/language";
-import { complain, tell } from "../frame/tell";
+import { tell } from "../frame/tell";
+import { useDeed } from "../frame/useDeed";
 import { CopyAndArchive, MenuDots, archivedWords } from "./CopyAndArchive";
 
 interface Props {
@@ -18,16 +18,8 @@ interface Props {
 /** What can be done with an exercise besides marking it. */
 export function ExerciseMenu({ exercise, children, more }: Props) {
   const navigate = useNavigate();
-  const queries = useQueryClient();
   const params = { path: { exercise_id: exercise.id } };
-  const run = async (work: () => Promise<void>) => {
-    try {
-      await work();
-    } catch (error) {
-      complain(error);
-    }
-    await queries.invalidateQueries({ queryKey: ["exercises"] });
-  };
+  const run = useDeed(["exercises"]);
   const copy = (asked: { school_class: number; due_at: string }) =>
     run(async () => {
       const made = await answer(

@@ -1,11 +1,12 @@
 import { Button, Group, Menu, Modal, TextInput } from "@mantine/core";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { answer, api } from "../api/client";
 import type { Scheme } from "../api/types";
 import { t } from "../frame/language";
-import { complain, tell } from "../frame/tell";
+import { tell } from "../frame/tell";
+import { useDeed } from "../frame/useDeed";
 
 interface Props {
   scheme: Scheme;
@@ -14,23 +15,19 @@ interface Props {
 
 /** Ways of marking kept for other exercises. */
 export function Templates({ scheme, onTake }: Props) {
-  const queries = useQueryClient();
   const [naming, setNaming] = useState(false);
   const [name, setName] = useState("");
   const kept = useQuery({
     queryKey: ["scheme templates"],
     queryFn: () => answer(api.GET("/api/scheme-templates")),
   });
-  const run = async (work: () => Promise<unknown>, done: string) => {
-    try {
+  const deed = useDeed(["scheme templates"]);
+  const run = (work: () => Promise<unknown>, done: string) =>
+    deed(async () => {
       await work();
       tell(done);
       setNaming(false);
-    } catch (error) {
-      complain(error);
-    }
-    await queries.invalidateQueries({ queryKey: ["scheme templates"] });
-  };
+    });
   const keep = () =>
     run(
       () => answer(api.POST("/api/scheme-templates", { body: { name, scheme } })),

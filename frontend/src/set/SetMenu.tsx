@@ -1,11 +1,11 @@
 import { Menu } from "@mantine/core";
-import { useQueryClient } from "@tanstack/react-query";
 import { Link, useNavigate } from "react-router";
 
 import { answer, api } from "../api/client";
 import { CopyAndArchive, MenuDots, archivedWords } from "../exercise/CopyAndArchive";
 import { t } from "../frame/language";
-import { complain, tell } from "../frame/tell";
+import { tell } from "../frame/tell";
+import { useDeed } from "../frame/useDeed";
 
 interface Props {
   set: { id: number; title: string };
@@ -17,17 +17,8 @@ interface Props {
 /** What can be done with a set as a whole besides marking it. */
 export function SetMenu({ set, draft, archived, children }: Props) {
   const navigate = useNavigate();
-  const queries = useQueryClient();
   const params = { path: { set_id: set.id } };
-  const run = async (work: () => Promise<void>) => {
-    try {
-      await work();
-    } catch (error) {
-      complain(error);
-    }
-    await queries.invalidateQueries({ queryKey: ["exercises"] });
-    await queries.invalidateQueries({ queryKey: ["set wall", set.id] });
-  };
+  const run = useDeed(["exercises"], ["set wall", set.id]);
   const giveOut = () =>
     run(async () => {
       await answer(api.POST("/api/sets/{set_id}/given-out", { params }));

@@ -1,5 +1,5 @@
 import { Button, Select, Text, Title } from "@mantine/core";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Link, useParams } from "react-router";
 
@@ -12,7 +12,8 @@ import { useDeliveries } from "../deliveries/useDeliveries";
 import { Header } from "../frame/Header";
 import { t } from "../frame/language";
 import { Trouble, Waiting } from "../frame/Messages";
-import { complain, tell } from "../frame/tell";
+import { tell } from "../frame/tell";
+import { useDeed } from "../frame/useDeed";
 import { CRITERIA, points } from "../frame/words";
 import { SetMenu } from "./SetMenu";
 import { setWallOf } from "./setWallOf";
@@ -22,22 +23,17 @@ import classes from "./Set.module.css";
 /** The wall of a set: everyone's sheets as a small stack that fans out, marks of each and in all. */
 export default function SetWallPage() {
   const id = Number(useParams().set);
-  const queries = useQueryClient();
   const wall = useQuery(setWallOf(id));
   const pin = useMemo(() => toWallOfSet(id), [id]);
   const deliveries = useDeliveries(setWallOf(id).queryKey, pin);
-  const returnDecided = async () => {
-    try {
+  const run = useDeed(["set wall", id], ["exercises"]);
+  const returnDecided = () =>
+    run(async () => {
       const { number } = await answer(
         api.POST("/api/sets/{set_id}/return", { params: { path: { set_id: id } } }),
       );
       tell(t("{{count}} sheets returned.", { count: number }));
-      await queries.invalidateQueries({ queryKey: ["set wall", id] });
-      await queries.invalidateQueries({ queryKey: ["exercises"] });
-    } catch (error) {
-      complain(error);
-    }
-  };
+    });
   const ready = (wall.data?.stacks ?? []).filter(isDecided).length;
   return (
     <div className="screen">

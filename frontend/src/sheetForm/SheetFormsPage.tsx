@@ -9,6 +9,7 @@ import { Header } from "../frame/Header";
 import { t } from "../frame/language";
 import { Trouble, Waiting } from "../frame/Messages";
 import { complain } from "../frame/tell";
+import { useDeed } from "../frame/useDeed";
 import { dayAndTime, PAPERS, term } from "../frame/words";
 import { FormPicture } from "./FormPicture";
 import classes from "./SheetForm.module.css";
@@ -60,26 +61,17 @@ export default function SheetFormsPage() {
       setBusy(false);
     }
   };
-  const drop = async (form: FormEntry) => {
-    try {
-      await answer(
-        api.DELETE("/api/sheet-forms/{form_id}", { params: { path: { form_id: form.id } } }),
-      );
-      await queries.invalidateQueries({ queryKey: ["sheet forms"] });
-    } catch (error) {
-      complain(error);
-    }
-  };
-  const bringBack = async (form: { id: number }) => {
-    try {
-      await answer(
+  const run = useDeed(["sheet forms"]);
+  const drop = (form: FormEntry) =>
+    run(() =>
+      answer(api.DELETE("/api/sheet-forms/{form_id}", { params: { path: { form_id: form.id } } })),
+    );
+  const bringBack = (form: { id: number }) =>
+    run(() =>
+      answer(
         api.POST("/api/sheet-forms/{form_id}/back", { params: { path: { form_id: form.id } } }),
-      );
-    } catch (error) {
-      complain(error);
-    }
-    await queries.invalidateQueries({ queryKey: ["sheet forms"] });
-  };
+      ),
+    );
   return (
     <>
       <Header>

@@ -1,6 +1,6 @@
 import { Alert, Button, Menu, Text } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useCallback, useMemo, useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 
@@ -14,7 +14,8 @@ import { useDeliveries } from "../deliveries/useDeliveries";
 import { ExerciseMenu } from "../exercise/ExerciseMenu";
 import { Header } from "../frame/Header";
 import { Trouble, Waiting } from "../frame/Messages";
-import { complain, tell } from "../frame/tell";
+import { tell } from "../frame/tell";
+import { useDeed } from "../frame/useDeed";
 import { CRITERIA, angleWords } from "../frame/words";
 import { OutboxNote } from "../marking/OutboxNote";
 import { useNews } from "../marking/useNews";
@@ -39,26 +40,22 @@ import classes from "./Wall.module.css";
 
 export default function WallPage() {
   const exercise = Number(useParams().exercise);
-  const queries = useQueryClient();
   const wall = useQuery(wallOf(exercise));
   const pin = useMemo(() => toWallOf(exercise), [exercise]);
   const deliveries = useDeliveries(wallOf(exercise).queryKey, pin);
   const [alike, setAlike] = useState(false);
   useNews(exercise, true);
 
-  const returnDecided = async () => {
-    try {
+  const run = useDeed(["wall", exercise]);
+  const returnDecided = () =>
+    run(async () => {
       const { number } = await answer(
         api.POST("/api/exercises/{exercise_id}/return", {
           params: { path: { exercise_id: exercise } },
         }),
       );
       tell(t("{{count}} sheets returned.", { count: number }));
-    } catch (error) {
-      complain(error);
-    }
-    await queries.invalidateQueries({ queryKey: ["wall", exercise] });
-  };
+    });
 
   const sheets = wall.data?.sheets ?? [];
   const complete = sheets.filter((sheet) => standingOf(sheet) === "decided").length;

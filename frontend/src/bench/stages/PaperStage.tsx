@@ -3,7 +3,9 @@ import { SegmentedControl, Select, Stack, Text, Title } from "@mantine/core";
 import { t } from "../../frame/language";
 import type { SheetDocument, Task } from "../../api/types";
 import { PAPERS, angleWords, term, terms, viewLabel } from "../../frame/words";
+import { LikeAnother } from "../../set/LikeAnother";
 import type { Bench } from "../bench";
+import { paperOf } from "./paperOf";
 
 type SheetPaper = SheetDocument["paper"];
 
@@ -15,13 +17,8 @@ export function PaperStage({ bench }: { bench: Bench }) {
   const { document, draft, exercise } = bench;
   const set = (change: Partial<SheetDocument>) => draft.change((now) => ({ ...now, ...change }));
   const { task } = exercise;
-  // The exercise's form is for its paper; any other has the usual one.
-  const paperOf = (size: SheetPaper["size"], landscape: boolean): SheetPaper => ({
-    ...document.paper,
-    size,
-    landscape,
-    form: size === task.paper && landscape === task.landscape ? task.sheet_form : null,
-  });
+  const setPaper = (change: Partial<SheetPaper>) =>
+    set({ paper: paperOf(document.paper, task, { ...document.paper, ...change }) });
   return (
     <Stack gap="sm">
       <Title order={2} size="h4">
@@ -32,16 +29,14 @@ export function PaperStage({ bench }: { bench: Bench }) {
         label={t("Size")}
         data={PAPERS}
         value={document.paper.size}
-        onChange={(size) =>
-          size && set({ paper: paperOf(size as SheetPaper["size"], document.paper.landscape) })
-        }
+        onChange={(size) => size && setPaper({ size: size as SheetPaper["size"] })}
         allowDeselect={false}
       />
       <SegmentedControl
         aria-label={t("Orientation")}
         data={terms(["landscape", "portrait"])}
         value={document.paper.landscape ? "landscape" : "portrait"}
-        onChange={(value) => set({ paper: paperOf(document.paper.size, value === "landscape") })}
+        onChange={(value) => setPaper({ landscape: value === "landscape" })}
       />
       <Text size="sm" fw={500}>
         {t("Units of the sizes")}
@@ -80,6 +75,9 @@ export function PaperStage({ bench }: { bench: Bench }) {
         }
         allowDeselect={false}
       />
+      {exercise.in_set && !bench.sheet && (
+        <LikeAnother exercise={exercise} answering={bench.answering} draft={draft} />
+      )}
     </Stack>
   );
 }

@@ -17,7 +17,7 @@ from maqueta.service.world import Instructor, InTransaction
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.classes import students_of
 from maqueta.store.marking import tell_wall
-from maqueta.store.models import ExerciseRecord, VersionRecord
+from maqueta.store.models import ExerciseRecord
 from maqueta.store.sets import arrange_set, exercises_of_set, hold_set, leave_set
 from maqueta.store.sheets import attempts_at
 from maqueta.store.shelf import share_variations
@@ -36,7 +36,8 @@ def arrange(
     new = [own for own in form.sheets if not isinstance(own, KeptSheet)]
     versions = asked_parts(at, session, instructor, new, first.varied)
     if first.varied and new:
-        check_ranges(at.world, session, _of_all(exercises_of_set(session, instructor, set_id), versions))
+        of_all = [*(own.version for own in exercises_of_set(session, instructor, set_id)), *versions]
+        check_ranges(at.world, session, of_all)
     # Nobody hands anything in meanwhile, and all that is read from here on is as others have left it.
     session.commit()
     hold_set(session, first)
@@ -62,10 +63,6 @@ def arrange(
         session.refresh(own, ["version", "school_class", "sheet_set"])
     total = len(students_of(session, first.class_id))
     return [exercise_answer(own, total=total) for own in arranged]
-
-
-def _of_all(exercises: Sequence[ExerciseRecord], versions: Sequence[VersionRecord]) -> list[VersionRecord]:
-    return [*(own.version for own in exercises), *versions]
 
 
 def _may_change(session: Session, exercises: Sequence[ExerciseRecord], gone: Sequence[ExerciseRecord]) -> None:
