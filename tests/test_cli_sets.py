@@ -26,7 +26,7 @@ from tests.judging.set_scenes import (
     apart_projected,
     part_of,
     pedal_part,
-    right_sheets,
+    right_pedal,
     usual_set,
     written,
 )
@@ -34,7 +34,6 @@ from tests.reading.dxf_writer import CONVENTIONS, drawn_lines, write_sheet
 
 TASK = usual_set()
 SHEETS = [{"shows": own.shows, "of": own.of, "title": own.title} for own in TASK.sheets]
-RIGHT = right_sheets(TASK)
 
 
 @pytest.fixture(scope="module")
@@ -44,7 +43,7 @@ def folder(tmp_path_factory: pytest.TempPathFactory) -> Path:
     assembly = demo_assembly("pedal")
     write_assembly(assembly, solids_of(assembly), folder / "pedal.step")
     (folder / "task.json").write_text(json.dumps({**COMMON, "sheets": SHEETS}))
-    for number, (entry, sheet) in enumerate(zip(TASK.sheets, RIGHT, strict=True), 1):
+    for number, (entry, sheet) in enumerate(zip(TASK.sheets, right_pedal(), strict=True), 1):
         part = part_of(entry)
         (folder / f"{number}.dxf").write_bytes(write_sheet(part, sheet, CONVENTIONS[0], drawn_lines(part, sheet)))
         (folder / f"{number}.json").write_text(sheet.model_dump_json())
@@ -100,7 +99,7 @@ def test_files_in_any_order_are_told_by_what_they_show(folder: Path) -> None:
 def test_pages_of_one_file_are_sheets_in_their_order(folder: Path) -> None:
     pages = [
         SheetPage(sheet_ink(part_of(entry), sheet), sheet.paper.layout, entry.title)
-        for entry, sheet in zip(TASK.sheets, RIGHT, strict=True)
+        for entry, sheet in zip(TASK.sheets, right_pedal(), strict=True)
     ]
     (folder / "all.pdf").write_bytes(pages_pdf(pages, "Pedal"))
     report = judged(folder, "all.pdf")

@@ -91,6 +91,12 @@ def right_sheets(task: SheetSet) -> list[SheetDocument]:
     ]
 
 
+@cache
+def right_pedal() -> tuple[SheetDocument, ...]:
+    """The right sheets of the usual set. Made by the first test that needs them, not by whoever collects tests."""
+    return tuple(right_sheets(usual_set()))
+
+
 def came(sheets: Sequence[SheetDocument], places: Sequence[int | None] | None = None) -> list[SheetIn]:
     found = range(len(sheets)) if places is None else places
     return [

@@ -12,14 +12,23 @@ from maqueta.judging.report import finding_json
 from maqueta.judging.set_survey import SheetIn
 from maqueta.judging.sheet_set import set_report
 from maqueta.sheet.document import SheetDocument
-from tests.judging.set_scenes import asked, came, checked, pedal_part, right_sheets, rules, usual_set, written
+from tests.judging.set_scenes import (
+    asked,
+    came,
+    checked,
+    pedal_part,
+    right_pedal,
+    right_sheets,
+    rules,
+    usual_set,
+    written,
+)
 
 TASK = usual_set()
-RIGHT = right_sheets(TASK)
 
 
 def test_a_right_set_has_no_finding_and_all_its_parts_are_determined() -> None:
-    found = checked(TASK, came(RIGHT))
+    found = checked(TASK, came(right_pedal()))
     assert [own for own in rules(found) if own[1] != "views.repeated"] == []
     told = set_report(found)
     assert [(own["name"], own["sheets"], own["determined"]) for own in told["parts"]] == [
@@ -34,11 +43,11 @@ def test_a_right_set_has_no_finding_and_all_its_parts_are_determined() -> None:
 def test_each_sheet_that_is_missing_is_named(gone: int) -> None:
     """With one sheet missing its neighbours may count those asked for or those that came."""
     kept = [place for place in range(4) if place != gone]
-    found = checked(TASK, came([RIGHT[place] for place in kept], kept))
+    found = checked(TASK, came([right_pedal()[place] for place in kept], kept))
     assert [own for own in rules(found) if own[1].startswith("set.")] == [(None, "set.missing", "")]
     [(_, finding)] = found.findings
     assert finding.parameters["number"] == gone + 1
-    renumbered = [written(RIGHT[place], sheet=f"{at} of 3") for at, place in enumerate(kept, 1)]
+    renumbered = [written(right_pedal()[place], sheet=f"{at} of 3") for at, place in enumerate(kept, 1)]
     assert {own[1] for own in rules(checked(TASK, came(renumbered, kept))) if own[1].startswith("set.")} == {
         "set.missing"
     }
@@ -46,14 +55,14 @@ def test_each_sheet_that_is_missing_is_named(gone: int) -> None:
 
 @pytest.mark.parametrize("order", [order for order in permutations(range(4)) if order != (0, 1, 2, 3)][::5])
 def test_sheets_in_another_order_are_one_finding(order: tuple[int, ...]) -> None:
-    found = checked(TASK, came([RIGHT[place] for place in order], order))
+    found = checked(TASK, came([right_pedal()[place] for place in order], order))
     assert [own for own in rules(found) if own[1].startswith("set.")] == [(None, "set.order", "")]
     assert found.findings[0][1].parameters["came"] == tuple(str(place + 1) for place in order)
 
 
 def test_a_sheet_that_comes_twice_and_one_that_nobody_asked_for() -> None:
     strange = written(SheetDocument(), title="LOOM BENCH", sheet="5 / 5")
-    found = checked(TASK, came([*RIGHT, RIGHT[2], strange], [0, 1, 2, 3, 2, None]))
+    found = checked(TASK, came([*right_pedal(), right_pedal()[2], strange], [0, 1, 2, 3, 2, None]))
     assert [own for own in rules(found) if own[1] == "set.order"] == [
         (5, "set.order", "twice"),
         (6, "set.order", "strange"),
@@ -81,23 +90,26 @@ def test_a_sheet_that_comes_twice_and_one_that_nobody_asked_for() -> None:
     ],
 )
 def test_the_number_of_a_sheet(text: str, variant: str | None) -> None:
-    sheets = [*RIGHT[:2], written(RIGHT[2], sheet=text), RIGHT[3]]
+    sheets = [*right_pedal()[:2], written(right_pedal()[2], sheet=text), right_pedal()[3]]
     found = [own for own in rules(checked(TASK, came(sheets))) if own[1].startswith("set.")]
     assert found == ([] if variant is None else [(3, "set.number", variant)])
 
 
 def test_a_title_may_say_more_but_not_something_else() -> None:
-    more = [*RIGHT[:3], written(RIGHT[3], title="PEDAL PIN, STEEL")]
-    named = [written(RIGHT[0], title="PEDAL ASSEMBLY"), *RIGHT[1:]]
+    more = [*right_pedal()[:3], written(right_pedal()[3], title="PEDAL PIN, STEEL")]
+    named = [written(right_pedal()[0], title="PEDAL ASSEMBLY"), *right_pedal()[1:]]
     assert not [own for own in rules(checked(TASK, came(named))) if own[1] == "set.name"], "the whole by its name"
-    other = [*RIGHT[:3], written(RIGHT[3], title="BOLT")]
+    other = [*right_pedal()[:3], written(right_pedal()[3], title="BOLT")]
     assert not [own for own in rules(checked(TASK, came(more))) if own[1] == "set.name"]
     assert [own for own in rules(checked(TASK, came(other))) if own[1] == "set.name"] == [(4, "set.name", "title")]
 
 
 def test_files_are_named_by_the_pattern_one_by_one_or_for_all_their_pages() -> None:
     task = asked({"shows": "six sides", "title": "Six sides"}, {"of": "Pedal pin"}, sheet_name="{class} {title}")
-    sheets = [own.model_copy(update={"name": None}) for own in (RIGHT[0], written(RIGHT[3], title="PEDAL PIN"))]
+    sheets = [
+        own.model_copy(update={"name": None})
+        for own in (right_pedal()[0], written(right_pedal()[3], title="PEDAL PIN"))
+    ]
     one_by_one = [
         SheetIn("evening-2_six-sides.dxf", 1, 1, sheets[0].model_copy(update={"name": "evening-2_six-sides"}), 0),
         SheetIn("pin.dxf", 1, 1, sheets[1].model_copy(update={"name": "pin"}), 1),
@@ -120,13 +132,13 @@ def test_files_are_named_by_the_pattern_one_by_one_or_for_all_their_pages() -> N
 )
 def test_what_a_scan_does_not_show_plainly_is_no_mistake(fields: dict[str, str]) -> None:
     """Fields that could not be read, and letters taken for others: the sheet may well be right."""
-    sheets = [*RIGHT[:3], written(RIGHT[3], **fields)]
+    sheets = [*right_pedal()[:3], written(right_pedal()[3], **fields)]
     assert [own for own in rules(checked(TASK, came(sheets))) if own[1].startswith("set.")] == []
 
 
 def test_points_of_the_set_are_those_of_all_sheets_together_and_of_no_single_one() -> None:
     task = asked({"of": "Pedal lever"}, {"of": "Pedal pin"}, points={"set": 9.0})
-    found = checked(task, came([RIGHT[2], RIGHT[3]]))
+    found = checked(task, came([right_pedal()[2], right_pedal()[3]]))
     told = set_report(found)
     assert told["criteria"]["set"]["of"] == 9.0
     assert [own["criteria"].get("set", {"of": 0.0})["of"] for own in told["sheets"]] == [0.0, 0.0]
@@ -137,7 +149,7 @@ def test_points_of_the_set_are_those_of_all_sheets_together_and_of_no_single_one
     [({"unit": "INCHES"}, "units"), ({"drafter": "B. Other"}, "drafter")],
 )
 def test_one_sheet_unlike_the_others_is_told(fields: dict[str, str], variant: str) -> None:
-    sheets = [*RIGHT[:3], written(RIGHT[3], **fields)]
+    sheets = [*right_pedal()[:3], written(right_pedal()[3], **fields)]
     assert [own for own in rules(checked(TASK, came(sheets))) if own[1] == "set.uniform"] == [
         (4, "set.uniform", variant)
     ]
@@ -145,7 +157,7 @@ def test_one_sheet_unlike_the_others_is_told(fields: dict[str, str], variant: st
 
 def test_one_sheet_in_the_other_angle_is_told_although_its_symbol_says_nothing() -> None:
     first = asked(*({"of": own.of, "title": own.title} for own in TASK.sheets[1:]), angle="first")
-    sheets = [*RIGHT[1:3], right_sheets(first)[2]]
+    sheets = [*right_pedal()[1:3], right_sheets(first)[2]]
     task = asked(*({"of": own.of, "title": own.title} for own in TASK.sheets[1:]))
     assert (3, "set.uniform", "angle") in rules(checked(task, came(sheets)))
 
