@@ -129,11 +129,11 @@ def new_context(browser: Browser, address: str, kind: Kind, state: StorageState 
     return context
 
 
-def page_of(context: BrowserContext, login: str | None) -> Page:
-    """A page of Maqueta, logged in if a name is given."""
-    page = context.new_page()
+def page_of(context: BrowserContext, login: str | None, at: str = "/", page: Page | None = None) -> Page:
+    """A page of Maqueta at a place, logged in if a name is given; a `page` that is open already becomes it."""
+    page = page or context.new_page()
     page.set_default_timeout(PATIENCE_MS)
-    page.goto("/")
+    page.goto(at)
     if login is not None:
         account, form = (
             page.get_by_role("button", name="Account of"),
@@ -170,25 +170,24 @@ class Browsers:
         self._states: dict[str, StorageState] = {}
         self._names: dict[str, str] = {}
 
-    def page(self, login: str | None, kind: Kind, strange: bool = False) -> Page:
+    def page(self, login: str | None, kind: Kind, at: str = "/", strange: bool = False) -> Page:
         """A page somebody opens; `give_back` ends it. In a `strange` browser they log in anew."""
         if strange:
-            return page_of(new_context(self._browser, self._address, kind), login)
+            return page_of(new_context(self._browser, self._address, kind), login, at)
         free = self._free.get((login, kind))
         if not free:
-            return self._fresh(login, kind)
+            return self._fresh(login, kind, at)
         context = free.pop()
-        _forget(context)
-        page = page_of(context, login)
+        page = page_of(context, login, at, _forgetful(context))
         if login is not None and _who(page) != self._names[login]:
             # Somebody else has logged in there.
             context.close()
-            return self._fresh(login, kind)
+            return self._fresh(login, kind, at)
         return page
 
-    def _fresh(self, login: str | None, kind: Kind) -> Page:
+    def _fresh(self, login: str | None, kind: Kind, at: str) -> Page:
         context = new_context(self._browser, self._address, kind, self._states.get(login or ""))
-        page = page_of(context, login)
+        page = page_of(context, login, at)
         if login is not None:
             self._states[login], self._names[login] = context.storage_state(), _who(page)
         return page
@@ -203,13 +202,13 @@ class Browsers:
         self._free.setdefault((login, kind), []).append(page.context)
 
 
-def _forget(context: BrowserContext) -> None:
-    """Let nothing be kept in a browser but its log-in and the files of the interface."""
+def _forgetful(context: BrowserContext) -> Page:
+    """A page of a browser in which nothing is kept but its log-in and the files of the interface."""
     page = context.new_page()
     # Not a page of the interface, which would keep something again.
     page.goto("/mark.svg")
     page.evaluate("localStorage.clear()")
-    page.close()
+    return page
 
 
 def _who(page: Page) -> str:

@@ -41,9 +41,9 @@ def open_page(browsers: Browsers) -> Iterator[Open]:
     opened: list[tuple[Page, str | None, Kind]] = []
     faults: list[str] = []
 
-    def open_one(login: str | None = None, strange: bool = False, **how: Any) -> Page:
+    def open_one(login: str | None = None, at: str = "/", strange: bool = False, **how: Any) -> Page:
         kind = Kind(**{"solids": False, **how})
-        page = browsers.page(login, kind, strange)
+        page = browsers.page(login, kind, at, strange)
         page.on("pageerror", lambda error: faults.append(str(error)))
         opened.append((page, None if strange else login, kind))
         return page

@@ -23,8 +23,7 @@ def _place(page: Page) -> list[str]:
 
 
 def test_a_pin_is_put_into_its_fork_by_keys_alone(open_page: Open) -> None:
-    page = open_page("ines.corvalho")
-    page.goto("/shelf")
+    page = open_page("ines.corvalho", at="/shelf")
     page.get_by_role("link", name="Put parts together").press("Enter")
     expect(page.get_by_text("Nothing is put together yet.")).to_be_visible()
     expect(page.get_by_role("button", name="Put on the shelf")).to_be_disabled()
@@ -100,8 +99,7 @@ def test_a_pin_is_put_into_its_fork_by_keys_alone(open_page: Open) -> None:
 
 
 def test_components_and_faces_are_chosen_on_the_turntable(open_page: Open) -> None:
-    page = open_page("ines.corvalho", solids=True)
-    page.goto("/shelf")
+    page = open_page("ines.corvalho", solids=True, at="/shelf")
     page.get_by_label("Search the shelf").fill("puzzle cube")
     page.get_by_role("link", name=re.compile("^Puzzle cube")).click()
     expect(page.get_by_label("Parts list").get_by_role("row")).to_have_count(6)

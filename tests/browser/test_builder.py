@@ -19,8 +19,7 @@ def _type(page: Page, label: str, value: str) -> None:
 
 
 def test_part_is_built_kept_and_edited_again(open_page: Open) -> None:
-    page = open_page("ines.corvalho")
-    page.goto("/shelf/new")
+    page = open_page("ines.corvalho", at="/shelf/new")
     status(page, "80 × 40 × 20 mm, 6 faces")
     # A named size drives the block, and the hole after it.
     page.get_by_role("button", name="Name a size").click()
@@ -66,8 +65,7 @@ def test_part_is_built_kept_and_edited_again(open_page: Open) -> None:
 
 
 def test_profile_is_drawn_by_pointing_and_its_faults_are_told(open_page: Open) -> None:
-    page = open_page("ines.corvalho")
-    page.goto("/shelf/new")
+    page = open_page("ines.corvalho", at="/shelf/new")
     status(page, "6 faces")
     add(page, "Profile pushed to a depth")
     status(page, "8 faces")
@@ -94,8 +92,7 @@ def test_profile_is_drawn_by_pointing_and_its_faults_are_told(open_page: Open) -
 
 
 def test_shelf_is_searched_filtered_and_archived(open_page: Open) -> None:
-    page = open_page("ines.corvalho")
-    page.goto("/shelf")
+    page = open_page("ines.corvalho", at="/shelf")
     search = page.get_by_label("Search the shelf")
     search.fill("reed")
     expect(page.get_by_text("2 parts found")).to_be_visible()
@@ -116,8 +113,7 @@ def test_shelf_is_searched_filtered_and_archived(open_page: Open) -> None:
 
 
 def test_several_files_are_brought_in_at_once(open_page: Open) -> None:
-    page = open_page("ines.corvalho")
-    page.goto("/shelf")
+    page = open_page("ines.corvalho", at="/shelf")
     good = recipe(block((30, 20, 10))).model_dump_json().replace("test part", "Brought block").encode()
     with page.expect_file_chooser() as chooser:
         page.get_by_role("button", name="Bring in parts").click()
@@ -134,8 +130,7 @@ def test_several_files_are_brought_in_at_once(open_page: Open) -> None:
 
 
 def test_features_and_edges_light_up_both_ways(open_page: Open) -> None:
-    page = open_page("ines.corvalho")
-    page.goto("/shelf")
+    page = open_page("ines.corvalho", at="/shelf")
     page.get_by_label("Search the shelf").fill("batten stop")
     expect(page.get_by_text("1 part found")).to_be_visible()
     page.get_by_role("link", name=re.compile("Batten stop")).click()
@@ -160,8 +155,7 @@ def test_features_and_edges_light_up_both_ways(open_page: Open) -> None:
 
 
 def test_part_turns_by_keys_and_by_the_wheel(open_page: Open) -> None:
-    page = open_page("ines.corvalho", solids=True)
-    page.goto("/shelf")
+    page = open_page("ines.corvalho", solids=True, at="/shelf")
     page.get_by_label("Search the shelf").fill("batten stop")
     page.get_by_role("link", name=re.compile("Batten stop")).click()
     turntable = page.get_by_role("img", name=re.compile("turn the wheel"))
@@ -187,8 +181,7 @@ def test_no_page_of_the_shelf_is_wider_than_a_phone(open_page: Open, path: str) 
 
 
 def test_without_solids_exact_lines_stand_in(open_page: Open) -> None:
-    page = open_page("ines.corvalho", solids=False)
-    page.goto("/shelf/new")
+    page = open_page("ines.corvalho", solids=False, at="/shelf/new")
     expect(page.get_by_role("img", name="New part, equal-axis view")).to_be_visible()
     page.goto("/shelf")
     page.get_by_label("Search the shelf").fill("batten stop")

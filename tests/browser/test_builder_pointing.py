@@ -31,8 +31,7 @@ def _facing_the_front(page: Page) -> tuple[float, float, float]:
 
 
 def test_edges_are_pointed_at_on_the_model(open_page: Open) -> None:
-    page = open_page("ines.corvalho", solids=True)
-    page.goto("/shelf/new")
+    page = open_page("ines.corvalho", solids=True, at="/shelf/new")
     status(page, "6 faces")
     add(page, "Fillet")
     status(page, re.compile("[67] faces"))
@@ -54,8 +53,7 @@ def test_edges_are_pointed_at_on_the_model(open_page: Open) -> None:
 
 
 def test_hole_is_placed_by_pointing_at_a_face(open_page: Open) -> None:
-    page = open_page("ines.corvalho", solids=True)
-    page.goto("/shelf/new")
+    page = open_page("ines.corvalho", solids=True, at="/shelf/new")
     status(page, "6 faces")
     add(page, "Hole")
     status(page, "7 faces")
@@ -73,8 +71,7 @@ def test_hole_is_placed_by_pointing_at_a_face(open_page: Open) -> None:
 
 
 def test_features_are_dragged_into_another_order(open_page: Open) -> None:
-    page = open_page("ines.corvalho", solids=True)
-    page.goto("/shelf/new")
+    page = open_page("ines.corvalho", solids=True, at="/shelf/new")
     status(page, "6 faces")
     add(page, "Hole")
     status(page, "7 faces")
@@ -89,8 +86,7 @@ def test_features_are_dragged_into_another_order(open_page: Open) -> None:
 
 
 def test_part_is_turned_by_a_finger(open_page: Open) -> None:
-    page = open_page("ines.corvalho", touch=True, solids=True)
-    page.goto("/shelf")
+    page = open_page("ines.corvalho", touch=True, solids=True, at="/shelf")
     page.get_by_label("Search the shelf").fill("batten stop")
     page.get_by_role("link", name=re.compile("Batten stop")).click()
     sides = page.get_by_label("Six sides")
@@ -118,8 +114,7 @@ def test_part_is_turned_by_a_finger(open_page: Open) -> None:
 
 
 def test_demands_print_without_the_frame_of_the_screen(open_page: Open) -> None:
-    page = open_page("ines.corvalho", solids=True)
-    page.goto("/shelf")
+    page = open_page("ines.corvalho", solids=True, at="/shelf")
     page.get_by_label("Search the shelf").fill("batten stop")
     page.get_by_role("link", name=re.compile("Batten stop")).click()
     needs = page.get_by_role("region", name="What its drawing demands")
@@ -135,8 +130,7 @@ def test_demands_print_without_the_frame_of_the_screen(open_page: Open) -> None:
 
 
 def test_examining_a_large_file_can_be_stopped(open_page: Open, tmp_path: Path) -> None:
-    page = open_page("ines.corvalho", solids=True)
-    page.goto("/shelf")
+    page = open_page("ines.corvalho", solids=True, at="/shelf")
     path = tmp_path / "comb.step"
     write_step(comb(240), "mm", path)
     page.locator('input[type="file"]').set_input_files(path)

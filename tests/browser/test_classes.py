@@ -70,8 +70,7 @@ def test_a_student_comes_in_by_the_code_on_the_board(open_page: Open) -> None:
 
 
 def test_marks_go_out_in_columns_chosen_once(open_page: Open) -> None:
-    page = open_page("ines.corvalho")
-    page.goto("/classes")
+    page = open_page("ines.corvalho", at="/classes")
     page.get_by_role("navigation", name="Classes").get_by_role("button", name=re.compile("Evening 2")).click()
     page.get_by_role("button", name="More").click()
     page.get_by_role("menuitem", name="Columns of the marks").click()
@@ -88,8 +87,7 @@ def test_marks_go_out_in_columns_chosen_once(open_page: Open) -> None:
 
 
 def test_what_was_not_understood_leads_to_the_sheets_and_the_reasons(open_page: Open) -> None:
-    page = open_page("ines.corvalho")
-    page.goto("/classes/1/learned")
+    page = open_page("ines.corvalho", at="/classes/1/learned")
     row = page.get_by_role("row", name=re.compile("Hidden lines are missing"))
     # How many sheets show it depends on what the tests before have handed in.
     expect(row).to_contain_text(re.compile(r"[1-9] of [1-9]"))

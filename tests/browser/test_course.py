@@ -11,8 +11,7 @@ pytestmark = pytest.mark.browser
 
 
 def test_another_way_of_marking_is_tried_before_it_is_kept(open_page: Open) -> None:
-    page = open_page("ines.corvalho")
-    page.goto("/exercises/3/marking")
+    page = open_page("ines.corvalho", at="/exercises/3/marking")
     moved = page.get_by_label("What becomes of the marks")
     expect(moved).to_contain_text("No mark changes.")
     page.get_by_label("An error costs").fill("3")
@@ -70,8 +69,7 @@ def test_a_returned_sheet_is_answered_and_drawn_again(open_page: Open) -> None:
 
 
 def test_all_slips_are_written_into_one_file(open_page: Open) -> None:
-    page = open_page("ines.corvalho")
-    page.goto("/exercises/1/wall")
+    page = open_page("ines.corvalho", at="/exercises/1/wall")
     page.get_by_role("button", name="More", exact=True).click()
     page.get_by_role("menuitem", name="All slips as one PDF").click()
     link = page.get_by_role("link", name="Open the PDF")
@@ -82,8 +80,7 @@ def test_all_slips_are_written_into_one_file(open_page: Open) -> None:
 
 
 def test_a_form_thrown_away_is_brought_back(open_page: Open) -> None:
-    page = open_page("ines.corvalho")
-    page.goto("/sheet-forms")
+    page = open_page("ines.corvalho", at="/sheet-forms")
     page.get_by_role("button", name="New form").click()
     page.get_by_role("menuitem", name="A4 portrait").click()
     expect(page.get_by_test_id("form-sheet")).to_be_visible()
@@ -98,8 +95,7 @@ def test_a_form_thrown_away_is_brought_back(open_page: Open) -> None:
 
 
 def test_how_exactly_a_hand_has_to_draw_is_set(open_page: Open) -> None:
-    teacher = open_page("ines.corvalho")
-    teacher.goto("/exercises/2/edit")
+    teacher = open_page("ines.corvalho", at="/exercises/2/edit")
     exactness = teacher.get_by_role("button", name=re.compile("^Exactness"))
     expect(exactness).to_have_text("Exactness: within 0.3 mm, by hand within 1 mm and 2°")
     exactness.click()

@@ -75,8 +75,7 @@ def test_third_view_by_thrown_lines_and_given_sizes(open_page: Open) -> None:
     page.get_by_label("Size, mm").fill("")
     number = _hand_in(page)
 
-    teacher = open_page("ines.corvalho")
-    teacher.goto(f"/sheets/{number}")
+    teacher = open_page("ines.corvalho", at=f"/sheets/{number}")
     slip = teacher.get_by_label("Slip")
     expect(slip.get_by_text("2 hidden lines, 30 mm in all, are missing in the right view.")).to_be_visible()
     for words in ("visible line", "no edge of the part", "should be", "must be in line"):
@@ -185,8 +184,7 @@ def test_drafting_by_keyboard(open_page: Open) -> None:
 
 
 def test_an_instructor_sets_wrong_lines_in_a_few_clicks(open_page: Open) -> None:
-    page = open_page("ines.corvalho")
-    page.goto("/exercises/new?part=3")
+    page = open_page("ines.corvalho", at="/exercises/new?part=3")
     page.get_by_label("What is asked of the lines").first.click()
     page.get_by_role("option", name="Find the wrong lines").click()
     page.get_by_role("button", name="Choose some for me").click()

@@ -209,8 +209,7 @@ def test_sheet_is_not_returned_when_its_remark_was_refused(open_page: Open) -> N
 
 
 def test_a_sheet_is_held_close_at_the_wall_through_the_lens(open_page: Open) -> None:
-    page = open_page("ines.corvalho")
-    page.goto("/exercises/1/wall")
+    page = open_page("ines.corvalho", at="/exercises/1/wall")
     page.get_by_role("button", name=re.compile("^Lines")).first.click()
     page.get_by_role("button", name="Look closer at the sheet of Lena Achterberg").click()
     close = page.get_by_role("dialog")

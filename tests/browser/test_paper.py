@@ -22,8 +22,7 @@ UNDER = """async (svg, at) => {
 
 
 def bench(open_page: Open, **how: object) -> Page:
-    page = open_page("dina.farouk", **how)
-    page.goto("/exercises/4/bench")
+    page = open_page("dina.farouk", **how, at="/exercises/4/bench")
     expect(sheet(page)).to_be_visible()
     return page
 
@@ -113,8 +112,7 @@ def test_true_size_is_measured_on_the_screen(open_page: Open) -> None:
 
 def test_a_thing_is_taken_hold_of_more_finely_from_near(open_page: Open) -> None:
     """From near, a pointer two millimetres off a line does not take it."""
-    page = open_page("ines.corvalho")
-    page.goto("/exercises/1/bench")
+    page = open_page("ines.corvalho", at="/exercises/1/bench")
     expect(sheet(page)).to_be_visible()
     stage(page, "Dimensions")
     page.keyboard.press("Escape")
@@ -127,8 +125,7 @@ def test_a_thing_is_taken_hold_of_more_finely_from_near(open_page: Open) -> None
 
 
 def test_at_the_table_a_drag_pushes_the_paper_and_a_click_still_chooses(open_page: Open) -> None:
-    page = open_page("ines.corvalho")
-    page.goto("/exercises/1/wall")
+    page = open_page("ines.corvalho", at="/exercises/1/wall")
     page.get_by_role("link", name="Go to the table").click()
     paper = page.get_by_role("img", name=re.compile("^Sheet of"))
     expect(paper).to_be_visible()

@@ -132,8 +132,7 @@ def test_the_model_answer_is_proposed_changed_and_kept(open_page: Open) -> None:
 
 
 def test_an_exercise_says_how_much_students_see(open_page: Open) -> None:
-    page = open_page("ines.corvalho")
-    page.goto("/exercises/new?part=2")
+    page = open_page("ines.corvalho", at="/exercises/new?part=2")
     page.get_by_label("Reader’s eye, for students while they dimension").first.click()
     page.get_by_role("option", name="How many are needed, given and missing").click()
     page.get_by_label("Holes along the width").first.click()
@@ -210,8 +209,7 @@ def test_an_angle_by_keyboard_and_lines_that_make_none(open_page: Open) -> None:
 
 
 def test_a_tolerance_and_words_are_written_around_the_size(open_page: Open) -> None:
-    page = open_page("ines.corvalho")
-    page.goto("/exercises/1/bench")
+    page = open_page("ines.corvalho", at="/exercises/1/bench")
     expect(sheet(page)).to_be_visible()
     page.get_by_role("button", name="2× ⌀12 · front", exact=True).click()
     page.get_by_role("combobox", name="Tolerance").fill("H7")

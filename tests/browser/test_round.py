@@ -98,8 +98,7 @@ def test_the_whole_round(open_page: Open) -> None:
 
 
 def test_a_day_is_picked_for_an_exercise_and_shown_to_the_class(open_page: Open) -> None:
-    page = open_page("ines.corvalho")
-    page.goto("/shelf")
+    page = open_page("ines.corvalho", at="/shelf")
     page.get_by_role("link", name=re.compile("Reed cap")).click()
     page.get_by_role("link", name="Set an exercise on it").click()
     week, day = (datetime.now() + timedelta(days=days) for days in (7, 8))

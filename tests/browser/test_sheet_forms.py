@@ -157,8 +157,7 @@ def test_two_tabs_ask_which_form_to_keep(open_page: Open) -> None:
 
 
 def test_a_form_comes_in_as_dxf_and_says_what_it_lacks(open_page: Open, tmp_path: Path) -> None:
-    page = open_page("ines.corvalho")
-    page.goto("/sheet-forms")
+    page = open_page("ines.corvalho", at="/sheet-forms")
     drawn = DrawnForm()
     drawn.box(20, 10, 410, 287, 70)
     drawn.box(300, 10, 410, 40)
@@ -180,8 +179,7 @@ def test_a_form_comes_in_as_dxf_and_says_what_it_lacks(open_page: Open, tmp_path
 
 
 def test_an_exercise_asks_for_a_form_and_students_draw_on_it(open_page: Open) -> None:
-    page = open_page("ines.corvalho")
-    page.goto("/exercises/new?part=4")
+    page = open_page("ines.corvalho", at="/exercises/new?part=4")
     page.get_by_role("textbox", name="Title").first.fill("On the school's form")
     form = page.get_by_role("combobox", name="Sheet form")
     loom_house = page.get_by_role("option", name=re.compile("Loom house, A3"))

@@ -74,8 +74,7 @@ def test_remark_on_its_way_is_kept_before_the_sheet_is_returned(open_page: Open)
 
 
 def test_any_front_view_is_accepted_from_the_turntable(open_page: Open) -> None:
-    page = open_page("ines.corvalho")
-    page.goto("/shelf")
+    page = open_page("ines.corvalho", at="/shelf")
     page.get_by_role("link", name=re.compile("Pedal hinge")).click()
     page.locator('a[href^="/exercises/new?part="]').click()
     fronts = page.get_by_label("Accepted front views")
