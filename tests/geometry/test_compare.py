@@ -8,7 +8,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from maqueta.geometry.carrier import TURN, Circle, Ellipse, Similarity, line_through
-from maqueta.geometry.compare import Comparison, DrawnPiece, compare
+from maqueta.geometry.compare import Comparison, DrawnPiece, Expected, compare
 from maqueta.geometry.line_set import LineKind, LineSet, Piece
 from maqueta.geometry.mirror import mirror_image
 from maqueta.projection.attitude import USUAL_FRONT
@@ -174,6 +174,29 @@ def test_a_hidden_line_closer_to_a_visible_one_than_the_tolerance_is_no_matter(b
     edge, rim = line(0, 0, 40, 0), line(10, 0.2, 20, 0.2, "hidden")
     found = result([edge, rim], [edge, rim] if both else [edge])
     assert (found.missing, found.wrong, found.extra) == ((), (), ())
+
+
+CURVED = [
+    line(0, 0, 40, 0),
+    circle(20, 15, 8),
+    circle(20, 15, 4, "hidden"),
+    Piece("visible", Ellipse(70, 15, 12, 6, 0.4), (0, TURN), (4,), ()),
+    Piece("hidden", Ellipse(70, 15, 6, 3, 0.4), (0.2, 2.9), (5,), ()),
+    line(90, 0, 90, 30, "smooth"),
+]
+
+
+@given(gone=st.sets(st.integers(0, 5), max_size=3), as_chords=st.booleans(), hidden=st.booleans())
+def test_what_is_kept_for_many_drawings_is_the_same_for_each(gone: set[int], as_chords: bool, hidden: bool) -> None:
+    """What is compared with many drawings, at several scales, is compared with each as if it were the only one."""
+    many = Expected(LineSet(tuple(CURVED)))
+    for tolerance in (0.1, 0.3, 0.1):
+        for kind in ("visible", "hidden"):
+            left = [piece for place, piece in enumerate(CURVED) if place not in gone and piece.kind == kind]
+            drawn = [DrawnPiece(line(*p, *q)) for own in left[1:] for p, q in pairwise(own.outline()) if as_chords]
+            drawn += [DrawnPiece(piece) for piece in (left[:1] if as_chords else left)]
+            alone = compare(LineSet(tuple(CURVED)), drawn, tolerance, 0.0, hidden)
+            assert compare(many, drawn, tolerance, 0.0, hidden) == alone
 
 
 def test_a_hidden_line_under_a_visible_one_that_should_not_be_there_is_of_the_wrong_kind() -> None:

@@ -77,6 +77,24 @@ def test_moving_a_piece_moves_its_points(carrier: Ellipse, turns: int, start: fl
     assert ends[1] == pytest.approx(move(piece.ends[1]), abs=1e-6)
 
 
+@given(points, points, st.floats(0.05, 20), st.sampled_from([0.0, 0.7, math.pi / 2, math.pi]), points)
+def test_a_moved_line_is_the_line_through_its_moved_points(
+    p: tuple[float, float], q: tuple[float, float], scale: float, turn: float, shift: tuple[float, float]
+) -> None:
+    """Shifted and scaled alone it is moved in another way than where it is turned as well."""
+    if math.dist(p, q) < 0.1:
+        return
+    move = Similarity(scale * math.cos(turn), scale * math.sin(turn), *shift)
+    carrier, interval = line_through(p, q)
+    moved, stretch = carrier.moved(move, interval)
+    expected, ends = line_through(move(p), move(q))
+    # Lines just beside the level one have directions near 0 or near π.
+    assert math.remainder(moved.angle - expected.angle, math.pi) == pytest.approx(0, abs=1e-6)
+    there = sorted(moved.point(t) for t in stretch)
+    for own, other in zip(there, sorted(expected.point(t) for t in ends), strict=True):
+        assert own == pytest.approx(other, abs=1e-4)
+
+
 @given(points, st.floats(0.05, 20), st.floats(0, TURN), points)
 def test_what_is_moved_and_moved_back_stays_where_it_was(
     point: tuple[float, float], scale: float, turn: float, shift: tuple[float, float]

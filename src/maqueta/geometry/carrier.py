@@ -87,6 +87,12 @@ class Line:
 
     def moved(self, move: Similarity, interval: Interval) -> "tuple[Line, Interval]":
         """The carrier and the stretch after a move."""
+        if move.b == 0.0 and move.a > 0.0:
+            # Shifted and scaled alone, as at every place that is tried where a view is sought: nothing turns.
+            dx, dy = self.direction
+            along, off = dx * move.x + dy * move.y, dx * move.y - dy * move.x
+            moved = Line(self.angle, move.a * self.offset + off)
+            return moved, (move.a * interval[0] + along, move.a * interval[1] + along)
         return line_through(move(self.point(interval[0])), move(self.point(interval[1])))
 
     def outline(self, interval: Interval) -> list[Point]:

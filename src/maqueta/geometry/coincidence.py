@@ -2,6 +2,7 @@
 
 import math
 from collections.abc import Sequence
+from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
@@ -12,26 +13,38 @@ from maqueta.geometry.line_set import Piece
 Pair = tuple[int, int]
 
 
-def coinciding(pieces: Sequence[Piece], others: Sequence[Piece], tolerance: float) -> list[Pair]:
-    """Pairs (place in `pieces`, place in `others`) that lie on one carrier.
+@dataclass(frozen=True, eq=False)
+class Straight:
+    """The straight ones of some pieces: their places among these; rows of normal x, y, offset, both ends, length."""
+
+    places: list[int]
+    rows: NDArray[np.float64]
+
+
+def straight_of(pieces: Sequence[Piece]) -> Straight:
+    """What `coinciding` measures of the straight pieces, for who compares the same pieces with many others."""
+    places, rows = [], []
+    for index, piece in enumerate(pieces):
+        carrier = piece.carrier
+        if not isinstance(carrier, Line):
+            continue
+        # Written out: all lines of a sheet come through here at every place that is tried for a view.
+        (dx, dy), off, (start, end) = carrier.direction, carrier.offset, piece.interval
+        x, y = -off * dy, off * dx
+        places.append(index)
+        rows.append((-dy, dx, off, start * dx + x, start * dy + y, end * dx + x, end * dy + y, end - start))
+    return Straight(places, np.array(rows).reshape(-1, 8))
+
+
+def coinciding(
+    pieces: Sequence[Piece], others: Sequence[Piece], tolerance: float, straight: Straight | None = None
+) -> list[Pair]:
+    """Pairs (place in `pieces`, place in `others`) that lie on one carrier; `straight` are those of `pieces`, if known.
 
     Of two lines the shorter one must keep within the tolerance of the longer one's carrier; arcs must keep within it
     of each other's circles. Ellipses and free curves are never paired here.
     """
-    return [*_lines(pieces, others, tolerance), *_arcs(pieces, others, tolerance)]
-
-
-def _segments(pieces: Sequence[Piece]) -> tuple[list[int], NDArray[np.float64]]:
-    """Places of the straight pieces; rows of normal x, y, offset, both ends and length."""
-    places = [index for index, piece in enumerate(pieces) if isinstance(piece.carrier, Line)]
-    rows = []
-    for index in places:
-        carrier = pieces[index].carrier
-        assert isinstance(carrier, Line)
-        dx, dy = carrier.direction
-        (x0, y0), (x1, y1) = pieces[index].ends
-        rows.append((-dy, dx, carrier.offset, x0, y0, x1, y1, pieces[index].length))
-    return places, np.array(rows).reshape(-1, 8)
+    return [*_lines(pieces, others, tolerance, straight), *_arcs(pieces, others, tolerance)]
 
 
 def _off(lines: NDArray[np.float64], points: NDArray[np.float64]) -> NDArray[np.float64]:
@@ -42,16 +55,17 @@ def _off(lines: NDArray[np.float64], points: NDArray[np.float64]) -> NDArray[np.
     return np.asarray(np.maximum(first, second))
 
 
-def _lines(pieces: Sequence[Piece], others: Sequence[Piece], tolerance: float) -> list[Pair]:
-    theirs, b = _segments(others)
-    if not theirs:
+def _lines(pieces: Sequence[Piece], others: Sequence[Piece], tolerance: float, straight: Straight | None) -> list[Pair]:
+    theirs = straight_of(others)
+    if not theirs.places:
         return []
-    own, a = _segments(pieces)
-    if not own:
+    own = straight or straight_of(pieces)
+    if not own.places:
         return []
+    a, b = own.rows, theirs.rows
     longer = a[:, 7][:, None] >= b[:, 7][None, :]
     distance = np.where(longer, _off(a, b), _off(b, a).T)
-    return [(own[i], theirs[j]) for i, j in np.argwhere(distance <= tolerance)]
+    return [(own.places[i], theirs.places[j]) for i, j in np.argwhere(distance <= tolerance).tolist()]
 
 
 def _arcs(pieces: Sequence[Piece], others: Sequence[Piece], tolerance: float) -> list[Pair]:

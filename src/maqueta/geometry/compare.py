@@ -5,13 +5,13 @@ compared by distance. All lengths are in the unit of the plane the pieces lie in
 """
 
 from collections import defaultdict
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass
-from functools import cached_property
+from functools import cached_property, partial
 from typing import Final
 
 from maqueta.geometry.carrier import Circle, Interval, Line
-from maqueta.geometry.coincidence import along, coinciding
+from maqueta.geometry.coincidence import Straight, along, coinciding, straight_of
 from maqueta.geometry.curve_cover import Chords
 from maqueta.geometry.displacement import Displaced, displaced_lines
 from maqueta.geometry.interval import common, joined, remaining
@@ -21,6 +21,54 @@ from maqueta.geometry.line_set import LineKind, LineSet, Piece
 _MANY: Final = 6
 #: Stretches shorter than this many tolerances are not told apart from lines that meet.
 _LEAST: Final = 2.0
+
+
+@dataclass(frozen=True)
+class Expected:
+    """A line set that drawings are compared with, and what is the same whatever it is compared with."""
+
+    lines: LineSet
+
+    @cached_property
+    def wanted(self) -> tuple[Piece, ...]:
+        """What should be drawn: all but smooth edges."""
+        return tuple(piece for piece in self.lines.pieces if piece.kind != "smooth")
+
+    @cached_property
+    def smooth(self) -> tuple[Piece, ...]:
+        """The smooth edges, which should not."""
+        return self.lines.of("smooth")
+
+    @cached_property
+    def straight(self) -> Straight:
+        """The straight ones of what should be drawn."""
+        return straight_of(self.wanted)
+
+    @cached_property
+    def _chains(self) -> dict[tuple[float, bool, bool], Chords]:
+        return {}
+
+    def chords(self, tolerance: float, hidden: bool, circles: bool) -> Chords:
+        """What should be drawn as chains of chords, with or without hidden lines and circles."""
+        key = (tolerance, hidden, circles)
+        if key not in self._chains:
+            own = [
+                piece
+                for piece in self.wanted
+                if (hidden or piece.kind == "visible") and (circles or not isinstance(piece.carrier, Circle))
+            ]
+            self._chains[key] = Chords(own, tolerance)
+        return self._chains[key]
+
+    @cached_property
+    def length(self) -> float:
+        """How long all is that should be drawn."""
+        return length_of(self.wanted)
+
+    @cached_property
+    def visible_length(self) -> float:
+        """How long the visible lines are."""
+        return length_of(piece for piece in self.wanted if piece.kind == "visible")
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,30 +116,31 @@ def length_of(pieces: Iterable[Piece]) -> float:
 
 
 def compare(
-    expected: LineSet,
+    expected: LineSet | Expected,
     drawn: Sequence[DrawnPiece],
     tolerance: float,
     reach: float,
     hidden: bool = True,
     curves: bool = True,
 ) -> Comparison:
-    """Compare drawn pieces with the expected line set.
+    """Compare drawn pieces with the expected line set; one that is compared with many drawings comes as Expected.
 
     Carriers match within `tolerance`; a missing and a surplus line up to `reach` apart are one displaced line.
     Without `hidden` no hidden line is expected: one that is drawn as such in its right place is no difference, one that
     is drawn as a visible line is surplus.
     Without `curves` only lines and circles are compared, which is quicker.
     """
-    wanted = [piece for piece in expected.pieces if piece.kind != "smooth"]
+    known = expected if isinstance(expected, Expected) else Expected(expected)
+    wanted = known.wanted
     pieces = [item.piece for item in drawn]
-    pairs = coinciding(wanted, pieces, tolerance)
+    pairs = coinciding(wanted, pieces, tolerance, known.straight)
     missing, wrong = _against(wanted, drawn, pairs, tolerance, hidden)
     solid = set() if hidden else {j for j, item in enumerate(drawn) if item.piece.kind == "visible" and not item.either}
     own = [(j, i) for i, j in pairs if j not in solid or wanted[i].kind == "visible"]
     _, extra = split(pieces, wanted, tolerance, own)
     if curves:
-        missing, extra = _curves(missing, extra, wanted, pieces, tolerance, hidden)
-    smooth, extra = split(extra, expected.of("smooth"), tolerance)
+        missing, extra = _curves(missing, extra, known, pieces, tolerance, hidden)
+    smooth, extra = split(extra, known.smooth, tolerance)
     displaced, missing, extra = displaced_lines(missing, extra, tolerance, reach)
     return Comparison(
         tuple(missing),
@@ -99,7 +148,7 @@ def compare(
         tuple(wrong),
         tuple(smooth),
         tuple(displaced),
-        length_of(piece for piece in wanted if hidden or piece.kind == "visible"),
+        known.length if hidden else known.visible_length,
         length_of(pieces),
     )
 
@@ -199,25 +248,30 @@ def split(
 def _curves(
     missing: list[Piece],
     extra: list[Piece],
-    wanted: Sequence[Piece],
+    expected: Expected,
     drawn: Sequence[Piece],
     tolerance: float,
     hidden: bool,
 ) -> tuple[list[Piece], list[Piece]]:
     """Settle by distance what carriers cannot: ellipses, free curves, and curves drawn as chords or other curves."""
     least = _LEAST * tolerance
-    if all(isinstance(piece.carrier, Line | Circle) for piece in (*missing, *extra, *wanted)) and not _chords(extra):
+    every = (*missing, *extra, *expected.wanted)
+    if all(isinstance(piece.carrier, Line | Circle) for piece in every) and not _chords(extra):
         return missing, extra
-    still_missing = _apart(missing, drawn, extra, tolerance, least)
+
+    def among_drawn(circles: bool) -> Chords:
+        return Chords([own for own in drawn if circles or not isinstance(own.carrier, Circle)], tolerance)
+
+    still_missing = _apart(missing, among_drawn, extra, tolerance, least)
+    among_all = partial(expected.chords, tolerance, True)
     if hidden:
-        return still_missing, _apart(extra, wanted, missing, tolerance, least)
+        return still_missing, _apart(extra, among_all, missing, tolerance, least)
     # Where hidden lines are not wanted, a curve drawn as a visible one must be one.
     broken = [piece for piece in extra if piece.kind == "hidden"]
     solid = [piece for piece in extra if piece.kind != "hidden"]
-    plain = [piece for piece in wanted if piece.kind == "visible"]
     return still_missing, [
-        *_apart(broken, wanted, missing, tolerance, least),
-        *_apart(solid, plain, missing, tolerance, least),
+        *_apart(broken, among_all, missing, tolerance, least),
+        *_apart(solid, partial(expected.chords, tolerance, False), missing, tolerance, least),
     ]
 
 
@@ -227,20 +281,24 @@ def _chords(pieces: Sequence[Piece]) -> bool:
 
 
 def _apart(
-    pieces: Sequence[Piece], all_others: Sequence[Piece], left_over: Sequence[Piece], tolerance: float, least: float
+    pieces: Sequence[Piece],
+    others: Callable[[bool], Chords],
+    left_over: Sequence[Piece],
+    tolerance: float,
+    least: float,
 ) -> list[Piece]:
     """Stretches of pieces away from others by distance: lines from bent left-overs, circles from anything but circles
-    (what lies on a line or circle of the same kind is settled already), other curves from all others."""
+    (what lies on a line or circle of the same kind is settled already), other curves from all others.
+
+    `others` gives these as chords, with or without circles.
+    """
     known: dict[type, Chords] = {}
     result: list[Piece] = []
     for piece in pieces:
         kind = type(piece.carrier)
         if kind not in known:
-            if kind is Line:
-                others = [p for p in left_over if not isinstance(p.carrier, Line)]
-            else:
-                others = [p for p in all_others if kind is not Circle or not isinstance(p.carrier, Circle)]
-            known[kind] = Chords(others, tolerance)
+            bent = [own for own in left_over if not isinstance(own.carrier, Line)]
+            known[kind] = Chords(bent, tolerance) if kind is Line else others(kind is not Circle)
         result += known[kind].far_from(piece, least)
     return result
 

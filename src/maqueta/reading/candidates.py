@@ -3,7 +3,7 @@
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass
-from functools import lru_cache
+from functools import cached_property, lru_cache
 from typing import Final
 
 import numpy as np
@@ -11,6 +11,7 @@ from numpy.typing import NDArray
 
 from maqueta.geometry.box import Box, box_of
 from maqueta.geometry.carrier import TURN, Circle, Ellipse, Free, Line, Point
+from maqueta.geometry.compare import Expected
 from maqueta.geometry.likeness import alike, likeness_of
 from maqueta.geometry.line_set import LineSet, Piece
 from maqueta.geometry.mirror import mirror_image
@@ -95,6 +96,11 @@ class Candidate:
     lines: LineSet
     box: Box
     stations: Stations
+
+    @cached_property
+    def expected(self) -> Expected:
+        """Its lines, to compare groups with."""
+        return Expected(self.lines)
 
 
 def stations_of(pieces: tuple[Piece, ...]) -> Stations:

@@ -10,7 +10,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from maqueta.geometry.box import Box, apart, box_of, grown
-from maqueta.geometry.carrier import Line, Point, Similarity
+from maqueta.geometry.carrier import Free, Line, Point, Similarity
 from maqueta.geometry.compare import Comparison, DrawnPiece, compare, length_of, split
 from maqueta.geometry.line_set import Piece, extremes
 from maqueta.projection.attitude import Attitude
@@ -380,8 +380,16 @@ def compared(
 ) -> Comparison:
     """A group against a look of the part at a pose, in the plane of the look."""
     back = Similarity(1 / factor, 0.0, -at[0] / factor, -at[1] / factor)
-    own = [DrawnPiece(item.piece.moved(back), item.short / factor, item.either) for item in group]
-    return compare(candidate.lines, own, tolerance / factor, 0.0, hidden, curves)
+    own = [DrawnPiece(_laid(item.piece, back, curves), item.short / factor, item.either) for item in group]
+    return compare(candidate.expected, own, tolerance / factor, 0.0, hidden, curves)
+
+
+def _laid(piece: Piece, back: Similarity, curves: bool) -> Piece:
+    """A piece laid into the plane of a look; of a free curve that is not compared, its length is all that counts."""
+    if curves or not isinstance(piece.carrier, Free):
+        return piece.moved(back)
+    start, end = piece.interval
+    return Piece(piece.kind, piece.carrier, (start * back.scale, end * back.scale), piece.edges, piece.faces)
 
 
 def _straight_share(result: Comparison) -> float:

@@ -72,13 +72,19 @@ def poses_at(
 def _by_slants(drawn: Stations, own: Stations, factor: float, tolerance: float) -> list[Point]:
     """Places at which a slanted line lies on one as steep and as long."""
     found: list[Point] = []
-    for x, y, angle, length in own.slanted.tolist():
-        for u, v, turn, drawn_length in drawn.slanted.tolist():
-            steep = abs(math.remainder(angle - turn, math.pi)) * factor * length <= tolerance
-            shift_at = (u - factor * x, v - factor * y)
-            new = all(math.dist(shift_at, other) > tolerance for other in found)
-            if steep and new and abs(drawn_length - factor * length) <= 2 * tolerance and len(found) < _MOST_SHIFTS:
-                found.append(shift_at)
+    if not len(drawn.slanted) or not len(own.slanted):
+        return found
+    x, y, angle, length = own.slanted.T * np.array([[factor], [factor], [1.0], [factor]])
+    u, v, turn, drawn_length = drawn.slanted.T
+    between = angle[:, None] - turn[None, :]
+    askew = np.abs(between - math.pi * np.round(between / math.pi)) * length[:, None]
+    longer = np.abs(drawn_length[None, :] - length[:, None])
+    for i, j in np.argwhere((askew <= tolerance) & (longer <= 2 * tolerance)).tolist():
+        at = (float(u[j] - x[i]), float(v[j] - y[i]))
+        if all(math.dist(at, other) > tolerance for other in found):
+            found.append(at)
+        if len(found) == _MOST_SHIFTS:
+            break
     return found
 
 
