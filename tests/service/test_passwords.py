@@ -6,10 +6,11 @@ import threading
 from typing import Any
 
 import pytest
+from argon2 import extract_parameters
 
 from maqueta.service.admission import FullHouseError
 from maqueta.service.people import passwords
-from maqueta.service.people.passwords import PasswordDesk, hashed, matches, one_time
+from maqueta.service.people.passwords import NOBODY, PasswordDesk, hashed, matches, one_time
 from tests.conftest import LogIn
 from tests.own_loop import in_own_loop
 
@@ -20,6 +21,12 @@ def test_a_password_is_kept_so_that_only_itself_matches() -> None:
     assert matches(kept, "warp-and-weft")
     assert not matches(kept, "warp-and-weft ")
     assert not matches("no hash at all", "warp-and-weft")
+
+
+def test_what_is_looked_at_for_nobody_takes_as_long_as_anybodys() -> None:
+    """Else how long a refusal takes would tell which log-in names there are."""
+    assert extract_parameters(NOBODY) == extract_parameters(hashed("warp-and-weft"))
+    assert not matches(NOBODY, "")
 
 
 def test_two_passwords_are_looked_at_together_and_no_more(monkeypatch: pytest.MonkeyPatch) -> None:
