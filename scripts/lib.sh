@@ -77,7 +77,8 @@ build_frontend() {
 need_database_server() { need_packages /usr/sbin/mariadbd=mariadb-server /usr/lib/x86_64-linux-gnu/libGL.so.1=libgl1; }
 need_browser() { need_packages /usr/bin/chromium-headless-shell=chromium-headless-shell; }
 need_samples() {
-  need_packages /usr/share/opencascade/data/step/screw.step=occt-misc \
+  need_packages /usr/lib/x86_64-linux-gnu/libcairo.so.2=libcairo2 \
+    /usr/share/opencascade/data/step/screw.step=occt-misc \
     /usr/share/doc/gmsh-doc/doc/gmsh/demos/api/as1-tu-203.stp.gz=gmsh-doc
 }
 need_recogniser() { need_packages /usr/bin/tesseract=tesseract-ocr /usr/share/tesseract-ocr/5/tessdata/eng.traineddata=tesseract-ocr-eng; }
