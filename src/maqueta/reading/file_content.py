@@ -7,6 +7,7 @@ from maqueta.reading.content import Content
 from maqueta.reading.drawn_letters import with_letters
 from maqueta.reading.dxf.file import read_dxf
 from maqueta.reading.errors import UnreadableSheetError
+from maqueta.reading.layer_names import with_names_believed
 from maqueta.reading.limits import large_enough
 from maqueta.reading.pdf.file import PictureAloneError, is_pdf, page_seen, read_pdf
 from maqueta.reading.pdf.file import pages_of as pdf_pages
@@ -37,18 +38,18 @@ def content_of(data: bytes, page: int = 1, paper: tuple[float, float] = _USUAL_P
     large_enough(data)
     if is_pdf(data):
         try:
-            return with_letters(read_pdf(data, page))
+            return with_names_believed(with_letters(read_pdf(data, page)))
         except PictureAloneError:
             return _seen(page_seen(data, page), paper)
     if page != 1:
         raise UnreadableSheetError(phrase("sheet-no-such-page", page=page))
     if is_svg(data):
-        return with_letters(read_svg(data))
+        return with_names_believed(with_letters(read_svg(data)))
     if is_picture(data):
         return _seen(picture_of(data), paper)
     if (kind := next((name for start, name in _OTHERS if data.startswith(start)), None)) is not None:
         raise UnreadableSheetError(phrase("sheet-file-other", kind=kind))
-    return with_letters(read_dxf(data))
+    return with_names_believed(with_letters(read_dxf(data)))
 
 
 def _seen(picture: Picture, paper: tuple[float, float]) -> Content:

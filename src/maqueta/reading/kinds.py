@@ -84,10 +84,15 @@ def pattern_kind(pattern: tuple[float, ...], name: str) -> Kind | None:
     return next((kind for kind, pattern in _PATTERN_NAMES if re.search(pattern, plain(name))), None)
 
 
+def named_kind(layer: str) -> Kind | None:
+    """Which lines of views a layer is called after."""
+    return _named(layer, _LINES)
+
+
 def kind_of(style: Style) -> Kind:
     """What lines of a style are: apart from the part, by their dashes, by the words of the layer, else open."""
     apart = _named(style.layer, _APART)
-    line = _named(style.layer, _LINES)
+    line = named_kind(style.layer)
     if apart is not None and line is None:
         return apart
     broken = pattern_kind(style.pattern, style.pattern_name)
