@@ -41,7 +41,7 @@ def _items(groups: Sequence[InkGroup]) -> Iterator[Item]:
     return (item for group in groups for item in group.items)
 
 
-def _plotted(groups: Sequence[InkGroup], paper: Layout, **settings: Any) -> Figure:
+def _plotted(groups: Sequence[InkGroup], paper: Layout) -> Figure:
     """A figure as large as the paper, of which a unit is a mm."""
     figure = Figure(figsize=(paper.width / 25.4, paper.height / 25.4))
     axes = figure.add_axes((0, 0, 1, 1))
@@ -76,13 +76,13 @@ def _pen(pen: Any) -> dict[str, Any]:
 
 
 #: Files as they come, but for dashes, which are as long as they are said to be.
-_AS_SAID: Final = {"lines.scale_dashes": False, "path.simplify": False, "path.snap": False}
+_AS_SAID: Final[Any] = {"lines.scale_dashes": False, "path.simplify": False, "path.snap": False}
 
 
 def _matplotlib(canvas: Any, **settings: Any) -> Callable[[Sequence[InkGroup], Layout], bytes]:
     def write(groups: Sequence[InkGroup], paper: Layout) -> bytes:
         target = BytesIO()
-        with mpl.rc_context({**_AS_SAID, **settings}):
+        with mpl.rc_context(_AS_SAID | settings):
             own = canvas(_plotted(groups, paper))
             (own.print_pdf if canvas is FigureCanvasPdf else own.print_svg)(target)
         return target.getvalue()
