@@ -9,7 +9,6 @@ from maqueta.sheet.document import SheetDocument
 from tests.reading.libraries_writer import LIBRARIES, Library
 from tests.reading.test_pdf_sheets import SLUGS, TASK, answer, found
 
-
 _DRAWN = "its letters are drawn and not written; they were read by how they look"
 
 

@@ -165,14 +165,14 @@ def test_something_strange_among_the_parts_is_told_and_spoils_none_of_them() -> 
 
 
 def scribble(count: int, step: float, away: float = 0.0) -> bytes:
-    """A drawing of short lines in rows, `step` mm from one to the next, and a name on it."""
+    """A drawing of short lines any way in rows, `step` mm from one to the next, and a name on it."""
     document: Any = ezdxf.new("R2010")
     document.header["$INSUNITS"] = 4
     space = document.modelspace()
     space.add_text("PEDAL", height=5).set_placement((0.0, -20.0))
     for number in range(count):
         x, y = step * (number % 90) + away * (number == 0), step * (number // 90)
-        space.add_line((x, y), (x + 1.0, y + 1.0 * (-1) ** number))
+        space.add_line((x, y), (x + 1.0, y + 0.2 * (7 * number % 11) - 1.0))
     stream = io.StringIO()
     document.write(stream)
     return stream.getvalue().encode()

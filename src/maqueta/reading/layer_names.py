@@ -14,8 +14,9 @@ _OF_VIEWS: Final[frozenset[Kind]] = frozenset({"visible", "open"})
 def with_names_believed(content: Content) -> Content:
     """A file without the names of its layers where they cannot say what the lines on them are.
 
-    None says so where one layer bears all lines, or where by their names nothing would be left that could be a visible
-    line of a view. A layer called after hidden lines or after axes, with dashes of both on it, is called after neither.
+    None says so where by their names nothing would be left that could be a visible line of a view, or where one layer
+    bears lines of every look. A layer called after hidden lines or after axes, with dashes of both on it, is called
+    after neither.
     """
     strokes = content.strokes
     idle = {stroke.style.layer for stroke in strokes} if _say_nothing(strokes) else _contradicted(strokes)
@@ -25,8 +26,10 @@ def with_names_believed(content: Content) -> Content:
 
 
 def _say_nothing(strokes: tuple[Stroke, ...]) -> bool:
-    one = len({stroke.style.layer for stroke in strokes}) == 1
-    return one or not any(kind_of(style) in _OF_VIEWS for style in {stroke.style for stroke in strokes})
+    looks = {stroke.style for stroke in strokes}
+    if not any(kind_of(look) in _OF_VIEWS for look in looks):
+        return True
+    return len(looks) > 1 and len({look.layer for look in looks}) == 1
 
 
 def _contradicted(strokes: tuple[Stroke, ...]) -> set[str]:
