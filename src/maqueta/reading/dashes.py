@@ -16,6 +16,7 @@ from maqueta.geometry.carrier import TURN, Circle, Line
 from maqueta.geometry.line_set import Piece
 from maqueta.reading.content import Stroke, Style
 from maqueta.reading.kinds import Kind, kind_of, pattern_kind
+from maqueta.reading.rings import on_their_rings
 
 #: Longest dash and widest gap of a line drawn in strokes, mm on paper.
 _LONGEST, _WIDEST, _NARROWEST = 30.0, 4.0, 0.2
@@ -45,7 +46,7 @@ class _Run:
 
 def join_dashes(strokes: Sequence[Stroke]) -> tuple[Stroke, ...]:
     """Replace runs of strokes by one broken line each; everything else stays as it is."""
-    strokes = _once(strokes)
+    strokes = on_their_rings(_once(strokes))
     joined: list[Stroke] = []
     taken: set[int] = set()
     rhythms: list[tuple[float, float]] = []
