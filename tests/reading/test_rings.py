@@ -37,7 +37,6 @@ def test_dashes_of_one_circle_are_laid_on_it(radius: float, count: int, wrong: l
     circle = Circle(100.0, 80.0, radius)
     strokes = [dash(circle, k * math.tau / 9, off=wrong[k]) for k in range(count)]
     laid = on_their_rings(strokes)
-    assert len({stroke.piece.carrier for stroke in laid}) <= count
     for before, after in zip(strokes, laid, strict=True):
         assert after.style == before.style
         assert after.piece.length == pytest.approx(before.piece.length, abs=0.05)

@@ -10,7 +10,7 @@ import { t } from "../frame/language";
 import { useMe } from "../frame/me";
 import { complain, tell } from "../frame/tell";
 import { ofItsSet } from "./grouped";
-import { copiedFrom, laidOutLike, showsTheSame } from "./likeAnother";
+import { copiedFrom, laidOutLike, showsTheSame } from "./laidOut";
 
 interface Props {
   exercise: Exercise;
@@ -38,6 +38,9 @@ export function LikeAnother({ exercise, answering, draft }: Props) {
     onError: complain,
   });
   if (others.length === 0) return null;
+  const ways = [{ label: t("Paper and lettering as there"), made: laidOutLike }];
+  if (other && showsTheSame(exercise, other))
+    ways.push({ label: t("Copy all that is drawn there"), made: copiedFrom });
   return (
     <Stack gap={8} mt="md">
       <Select
@@ -52,24 +55,17 @@ export function LikeAnother({ exercise, answering, draft }: Props) {
       />
       {other && (
         <Group gap={8}>
-          <Button
-            size="xs"
-            variant="default"
-            loading={take.isPending}
-            onClick={() => take.mutate({ id: other.id, made: laidOutLike })}
-          >
-            {t("Paper and lettering as there")}
-          </Button>
-          {showsTheSame(exercise, other) && (
+          {ways.map(({ label, made }) => (
             <Button
+              key={label}
               size="xs"
               variant="default"
               loading={take.isPending}
-              onClick={() => take.mutate({ id: other.id, made: copiedFrom })}
+              onClick={() => take.mutate({ id: other.id, made })}
             >
-              {t("Copy all that is drawn there")}
+              {label}
             </Button>
-          )}
+          ))}
         </Group>
       )}
     </Stack>

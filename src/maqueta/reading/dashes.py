@@ -16,7 +16,7 @@ from maqueta.geometry.carrier import TURN, Circle, Line
 from maqueta.geometry.line_set import Piece
 from maqueta.reading.content import Stroke, Style
 from maqueta.reading.kinds import Kind, kind_of, pattern_kind
-from maqueta.reading.rings import on_their_rings
+from maqueta.reading.rings import by_circle, on_their_rings
 
 #: Longest dash and widest gap of a line drawn in strokes, mm on paper.
 _LONGEST, _WIDEST, _NARROWEST = 30.0, 4.0, 0.2
@@ -157,20 +157,9 @@ def _runs(strokes: Sequence[Stroke]) -> list[_Run]:
 
 
 def _in_line(strokes: Sequence[Stroke], members: list[int], arcs: bool) -> list[list[int]]:
-    result: list[list[int]] = []
     if arcs:
-        for index in members:
-            c = strokes[index].piece.carrier
-            assert isinstance(c, Circle)
-            for group in result:
-                other = strokes[group[0]].piece.carrier
-                assert isinstance(other, Circle)
-                if math.dist((c.x, c.y), (other.x, other.y)) <= _IN_LINE and abs(c.radius - other.radius) <= _IN_LINE:
-                    group.append(index)
-                    break
-            else:
-                result.append([index])
-        return result
+        return by_circle(strokes, members, _IN_LINE)
+    result: list[list[int]] = []
 
     def offset(index: int) -> float:
         carrier = strokes[index].piece.carrier

@@ -12,7 +12,8 @@ from maqueta.geometry.carrier import TURN, Circle, Point, circle_through
 from maqueta.geometry.line_set import Piece
 from maqueta.reading.content import Stroke, Style
 
-#: The longest dash there may be (mm), and how many arcs of one look are sought among.
+#: The longest dash there may be (mm), and how many arcs of one look are sought among (common practice, no source, as
+#: all below).
 _LONGEST, _MOST_ARCS = 30.0, 2000
 #: Arcs of one circle tell its centre and radius alike within this (mm), and this part of the radius.
 _ALIKE, _ALIKE_SHARE = 0.1, 0.01
@@ -32,7 +33,9 @@ def on_their_rings(strokes: Sequence[Stroke]) -> list[Stroke]:
     for members in looks.values():
         if len(members) > _MOST_ARCS:
             continue
-        for ring in _rings(strokes, members):
+        for ring in by_circle(strokes, members, _ALIKE, _ALIKE_SHARE):
+            if len(ring) < _FEWEST:
+                continue
             circle = _circle_of([strokes[index].piece for index in ring])
             if circle is not None:
                 for index in ring:
@@ -40,8 +43,10 @@ def on_their_rings(strokes: Sequence[Stroke]) -> list[Stroke]:
     return result
 
 
-def _rings(strokes: Sequence[Stroke], members: Sequence[int]) -> list[list[int]]:
-    """Arcs by what they tell of their circles; each is held against the first of a ring."""
+def by_circle(strokes: Sequence[Stroke], members: Sequence[int], alike: float, share: float = 0.0) -> list[list[int]]:
+    """Arcs by their circles: centres and radii agree with those of the first within `alike` mm and a share of its
+    radius.
+    """
     rings: list[list[int]] = []
     for index in members:
         own = strokes[index].piece.carrier
@@ -50,12 +55,12 @@ def _rings(strokes: Sequence[Stroke], members: Sequence[int]) -> list[list[int]]
             other = strokes[ring[0]].piece.carrier
             assert isinstance(other, Circle)
             off = max(math.dist((own.x, own.y), (other.x, other.y)), abs(own.radius - other.radius))
-            if off <= _ALIKE + _ALIKE_SHARE * other.radius:
+            if off <= alike + share * other.radius:
                 ring.append(index)
                 break
         else:
             rings.append([index])
-    return [ring for ring in rings if len(ring) >= _FEWEST]
+    return rings
 
 
 def _circle_of(arcs: Sequence[Piece]) -> Circle | None:

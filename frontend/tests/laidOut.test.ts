@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 
 import type { Exercise, SheetDocument } from "../src/api/types";
-import { copiedFrom, laidOutLike, showsTheSame } from "../src/set/likeAnother";
+import { copiedFrom, laidOutLike, showsTheSame } from "../src/set/laidOut";
 
 const FORM = { name: "School form" };
 
