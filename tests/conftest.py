@@ -1,5 +1,6 @@
 """A running service on a real MariaDB in a temporary folder, with the demo world loaded."""
 
+import gc
 from collections.abc import Callable, Iterator
 from pathlib import Path
 from typing import Any
@@ -15,6 +16,9 @@ from maqueta.store.mariadb import MariaDB
 from tests.demo_world import PASSWORD as PASSWORD
 from tests.demo_world import copied_demo_world
 
+# Nothing that is loaded and collected is garbage: none is looked for until all of it is there.
+gc.disable()
+
 # No test depends on how fast a machine is.
 examples.register_profile("any machine", deadline=None)
 examples.load_profile("any machine")
@@ -28,6 +32,12 @@ def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
     folders = [item.path.parent.name for item in items]
     places = [_LONG_FIRST.index(name) if name in _LONG_FIRST else len(_LONG_FIRST) for name in folders]
     items[:] = [item for _, item in sorted(zip(places, items, strict=True), key=lambda entry: entry[0])]
+
+
+def pytest_collection_finish() -> None:
+    """Leave what is there by now alone: it need not be looked through again and again."""
+    gc.freeze()
+    gc.enable()
 
 
 LogIn = Callable[..., "Person"]

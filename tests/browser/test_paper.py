@@ -8,6 +8,7 @@ import pytest
 from PIL import Image
 from playwright.sync_api import Locator, Page, expect
 
+from maqueta.drawing.lettering import font_size, text_width
 from tests.browser.bench_actions import on_screen, sheet, stage
 from tests.browser.conftest import Open
 
@@ -52,6 +53,19 @@ def test_what_lies_under_the_pointer_stays_there(open_page: Open) -> None:
     page.keyboard.press("w")
     expect(page.get_by_test_id("paper-map")).to_have_count(0)
     assert nearness(page) == pytest.approx(whole)
+
+
+def test_lettering_is_as_wide_on_a_screen_as_it_is_measured(open_page: Open) -> None:
+    """Widths of small letters were rounded, and titles ran over their cells."""
+    page = bench(open_page)
+    page.evaluate("document.fonts.ready")
+    lettered = sheet(page).evaluate(
+        """svg => [...svg.querySelectorAll("text")].map(
+            (own) => [own.textContent, Number(own.getAttribute("font-size")), own.getComputedTextLength()])"""
+    )
+    assert {"TITLE", "MATERIAL", "SHEET"} <= {text for text, _, _ in lettered}
+    for text, size, wide in lettered:
+        assert wide == pytest.approx(text_width(text, size / font_size(1.0)), rel=0.01), text
 
 
 def test_paper_is_pushed_by_the_middle_button_by_space_by_keys_and_on_the_map(open_page: Open) -> None:

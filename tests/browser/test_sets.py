@@ -132,11 +132,15 @@ def test_a_set_is_set_drawn_looked_over_handed_in_and_marked(teacher: Page, open
     pin = exercises[-1]["id"]
     drawn = page.request.get(f"/api/exercises/{pin}/answer/drawing.pdf").body()
     student.goto(f"/exercises/{pin}/bench")
+    begun = student.get_by_role("navigation", name="Sheets of the set").get_by_role("button").nth(3)
+    expect(begun).to_contain_text("not begun")
     laid_out_like_the_first(student)
     stages.get_by_role("button", name="Title").click()
     student.get_by_role("textbox", name="Drafter").fill("DINA FAROUK")
     student.get_by_role("button", name="Write the same on the other sheets").press("Enter")
     expect(student.get_by_text("Nothing was empty on the other sheets.")).to_be_visible()
+    expect(begun).not_to_contain_text("not begun")
+    expect(begun.locator("img")).to_have_attribute("src", re.compile("drawing.svg"))
     stages.get_by_role("button", name="Hand in").click()
     with student.expect_file_chooser() as chooser:
         student.get_by_role("button", name="Bring in files of all sheets").click()

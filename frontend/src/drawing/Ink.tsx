@@ -3,6 +3,13 @@ import { memo } from "react";
 import type { InkGroup, InkItem } from "../api/types";
 import { FONT_EM_PER_CAPITAL, PENS } from "./pens";
 
+/** Letters as wide as they are measured, however small: browsers round the widths of small ones. */
+const LETTERED = {
+  fontFamily: "Maqueta Lettering",
+  textRendering: "geometricPrecision",
+  fontKerning: "none",
+} as const;
+
 interface Props {
   group: InkGroup;
   /** Height of the paper, mm: ink has y up, the screen y down. */
@@ -51,7 +58,7 @@ export const InkPiece = memo(function InkPiece({
         <text
           x={x}
           y={y}
-          fontFamily="Maqueta Lettering"
+          style={LETTERED}
           fontSize={item.height * FONT_EM_PER_CAPITAL}
           textAnchor={item.anchor}
           fill="currentColor"

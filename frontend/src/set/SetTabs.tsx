@@ -1,3 +1,5 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useEffect } from "react";
 import { useNavigate } from "react-router";
 
 import type { Exercise } from "../api/types";
@@ -22,6 +24,13 @@ export function SetTabs({ exercise, before, revision = 0 }: Props) {
   const teaching = useMe().role === "instructor";
   const listed = useExercises();
   const sheets = ofItsSet(exercise, listed.data ?? []);
+  const queries = useQueryClient();
+  const begun =
+    !teaching && revision > 0 && sheets.some((own) => own.id === exercise.id && !own.sheet);
+  useEffect(() => {
+    // A sheet that was just kept for the first time has a picture that the list does not know of yet.
+    if (begun) void queries.invalidateQueries({ queryKey: ["exercises"] });
+  }, [begun, queries]);
   if (sheets.length === 0) return null;
   const open = async (own: Exercise) => {
     if (own.id === exercise.id) return;

@@ -11,6 +11,8 @@ from maqueta.drawing.pens import DASHES, WIDTHS, Pen
 from maqueta.sheet.paper import Layout
 
 _INK = "#23262d"
+#: Lettering as wide as it is measured, at any size on a screen: browsers round the widths of small letters.
+_AS_MEASURED = "text-rendering:geometricPrecision;font-kerning:none"
 #: Neighbouring tints overlap by a hair, so that no paper shines through between them.
 _TINT = ".tint{stroke-width:.05;fill-rule:evenodd}"
 
@@ -26,7 +28,7 @@ def svg(groups: Sequence[InkGroup], sheet_layout: Layout, title: str) -> str:
         f'viewBox="0 0 {width:g} {height:g}" role="img" aria-label={quoteattr(title)}>'
         f"<title>{escape(title)}</title>"
         f'<style>@font-face{{font-family:"{FONT_NAME}";src:url(data:font/ttf;base64,{face})}}'
-        f'text{{font-family:"{FONT_NAME}",sans-serif;fill:{_INK}}}'
+        f'text{{font-family:"{FONT_NAME}",sans-serif;fill:{_INK};{_AS_MEASURED}}}'
         f"path,polyline,circle{{fill:none;stroke:{_INK};stroke-linecap:round;stroke-linejoin:round}}"
         f"polygon{{fill:{_INK};stroke:none}}{_pen_styles()}{_TINT}</style>"
         f'<rect width="{width:g}" height="{height:g}" fill="#fff"/>\n{body}\n</svg>\n'

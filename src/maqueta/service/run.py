@@ -1,6 +1,7 @@
 """The start command: own database, schema, demo data once, and the server, in the right order."""
 
 import fcntl
+import gc
 import logging
 import os
 import signal
@@ -117,12 +118,14 @@ def serve(settings: Settings) -> None:
             watcher.start()
         database = Database(url)
         files = _files(settings)
-        # What takes long to load is loaded when nothing stands in the way of the start any more.
+        # What takes long to load is loaded when nothing stands in the way of the start any more. None of it is garbage.
+        gc.disable()
         import uvicorn
 
         from maqueta.service.app import create_app
         from maqueta.service.marking.rechecking import ask_to_check_again
 
+        gc.enable()
         # Several servers may start on one database.
         with database.alone("start") as alone:
             if not alone:

@@ -198,7 +198,7 @@ def _rows(letters: Sequence[Letter], upright: bool, following: int | None) -> li
         for j in order[place + 1 :]:
             if own[j].box[0] - own[i].box[2] > 3 * own[i].size[1]:
                 break
-            if _beside(own[i], own[j]) and (following is None or abs(own[i].name - own[j].name) <= following):
+            if (following is None or abs(own[i].name - own[j].name) <= following) and _beside(own[i], own[j]):
                 graph.add_edge(i, j)
     return [sorted((own[k] for k in group), key=lambda o: o.box[0]) for group in networkx.connected_components(graph)]
 
@@ -212,6 +212,14 @@ def _beside(one: Letter, other: Letter) -> bool:
     return -0.3 * high <= gap <= _GAP * high and overlap >= _OVERLAP * low and low >= _ALIKE * high
 
 
+def _written_next(names: NDArray[np.int_], own: NDArray[np.bool_]) -> NDArray[np.bool_]:
+    """Which letters were written up to two before or after one of a row."""
+    near = np.zeros(names.max() + 5, dtype=bool)
+    for apart in range(5):
+        near[names[own] + apart] = True
+    return near[names + 2]
+
+
 def _grown(
     rows: Sequence[Sequence[Letter]], letters: Sequence[Letter], upright: bool, following: int | None
 ) -> list[TextLine]:
@@ -222,17 +230,16 @@ def _grown(
     # A stroke along the text is a dash; it may be a sign where it is short.
     widest = np.where(stroke & (wide > tall), 0.55, 1.1)
     place = {letter.name: k for k, letter in enumerate(letters)}
+    names = np.array([letter.name for letter in every], dtype=int)
     found = []
     for row in rows:
         own = np.zeros(len(every), dtype=bool)
         own[[place[letter.name] for letter in row]] = True
-        names = np.array([letter.name for letter in every])
         while True:
             (left, top), (right, bottom) = boxes[own, :2].min(axis=0), boxes[own, 2:].max(axis=0)
             high = bottom - top
             # What was written next may stand a space apart.
-            next_to = np.abs(names[:, None] - names[own][None, :]).min(axis=1) <= 2 if following else False
-            reach = np.where(next_to, _GAP, _REACH)
+            reach = np.where(_written_next(names, own), _GAP, _REACH) if following else _REACH
             more = (
                 ~own
                 & (boxes[:, 1] >= top - 0.15 * high)

@@ -19,10 +19,12 @@ _LOOK_SECONDS: Final = 0.2
 _STOP_SECONDS: Final = 2.0
 #: Pieces of work that may wait for one crew.
 MOST_WAITING: Final = 100
-#: What all processes have loaded before they are made. A name that is none would be passed over in silence.
+#: What all processes have loaded before they are made, in this order. A name that is none would be passed over in
+#: silence.
 LOADED: Final = [
     f"maqueta.service.{name}"
     for name in (
+        "queue.loading",
         "bench.work",
         "deliveries.file_work",
         "deliveries.work",
@@ -33,6 +35,7 @@ LOADED: Final = [
         "sets.work",
         "shelf.at_kernel",
         "shelf.model_work",
+        "queue.loaded",
     )
 ]
 Result = TypeVar("Result")
