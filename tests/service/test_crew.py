@@ -11,7 +11,7 @@ import pytest
 
 from maqueta.service.queue.crew import LOADED, Crew
 from maqueta.service.queue.work_queue import AbandonedError, BrokenCrewError, CrewFullError
-from tests.service.works import gone, not_loaded, parent, pid, works_on
+from tests.service.works import gone, left_alone, not_loaded, parent, pid, works_on
 
 _MEMORY = 4 * 1024**3
 
@@ -26,6 +26,10 @@ def crew() -> Iterator[Crew]:
 def test_its_processes_have_loaded_what_they_need_before_they_are_made(crew: Crew) -> None:
     """Loading the kernel takes seconds; a name that is none is passed over in silence."""
     assert crew.run(not_loaded, [*LOADED, "OCP.BRep"], seconds=60) == []
+
+
+def test_its_processes_look_for_garbage_and_not_among_what_was_loaded(crew: Crew) -> None:
+    assert crew.run(left_alone, seconds=60) == (True, True)
 
 
 class PoolInTheMaking:

@@ -1,5 +1,6 @@
 """Pieces of work for queues and crews, done in processes that do not know the tests."""
 
+import gc
 import os
 import signal
 import sys
@@ -34,6 +35,11 @@ def pid() -> int:
 
 def not_loaded(names: list[str]) -> list[str]:
     return [name for name in names if name not in sys.modules]
+
+
+def left_alone() -> tuple[bool, bool]:
+    """Whether garbage is looked for, and whether what was loaded is left out of that."""
+    return gc.isenabled(), gc.get_freeze_count() > 100_000
 
 
 def parent() -> int:
