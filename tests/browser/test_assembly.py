@@ -5,6 +5,7 @@ from contextlib import suppress
 
 from playwright.sync_api import Page, TimeoutError, expect
 
+from tests.browser.builder_actions import open_found
 from tests.browser.conftest import Open
 
 
@@ -100,8 +101,7 @@ def test_a_pin_is_put_into_its_fork_by_keys_alone(open_page: Open) -> None:
 
 def test_components_and_faces_are_chosen_on_the_turntable(open_page: Open) -> None:
     page = open_page("ines.corvalho", solids=True, at="/shelf")
-    page.get_by_label("Search the shelf").fill("puzzle cube")
-    page.get_by_role("link", name=re.compile("^Puzzle cube")).click()
+    open_found(page, "puzzle cube", "^Puzzle cube")
     expect(page.get_by_label("Parts list").get_by_role("row")).to_have_count(6)
     page.get_by_role("link", name="Change how it is put together").click()
     model = page.get_by_test_id("assembly-model").locator("canvas")

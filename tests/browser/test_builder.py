@@ -5,7 +5,7 @@ import re
 import pytest
 from playwright.sync_api import FilePayload, Page, expect
 
-from tests.browser.builder_actions import add, status
+from tests.browser.builder_actions import add, open_found, status
 from tests.browser.conftest import Open
 from tests.parts import block, recipe
 
@@ -131,9 +131,7 @@ def test_several_files_are_brought_in_at_once(open_page: Open) -> None:
 
 def test_features_and_edges_light_up_both_ways(open_page: Open) -> None:
     page = open_page("ines.corvalho", at="/shelf")
-    page.get_by_label("Search the shelf").fill("batten stop")
-    expect(page.get_by_text("1 part found")).to_be_visible()
-    page.get_by_role("link", name=re.compile("Batten stop")).click()
+    open_found(page, "batten stop", "Batten stop")
     sides = page.get_by_label("Six sides")
     expect(sides.get_by_role("img").first).to_be_visible()
     lit = sides.locator("svg:has(.lit)")
@@ -156,8 +154,7 @@ def test_features_and_edges_light_up_both_ways(open_page: Open) -> None:
 
 def test_part_turns_by_keys_and_by_the_wheel(open_page: Open) -> None:
     page = open_page("ines.corvalho", solids=True, at="/shelf")
-    page.get_by_label("Search the shelf").fill("batten stop")
-    page.get_by_role("link", name=re.compile("Batten stop")).click()
+    open_found(page, "batten stop", "Batten stop")
     turntable = page.get_by_role("img", name=re.compile("turn the wheel"))
     sides = page.get_by_label("Six sides")
     turntable.focus()
@@ -184,6 +181,5 @@ def test_without_solids_exact_lines_stand_in(open_page: Open) -> None:
     page = open_page("ines.corvalho", solids=False, at="/shelf/new")
     expect(page.get_by_role("img", name="New part, equal-axis view")).to_be_visible()
     page.goto("/shelf")
-    page.get_by_label("Search the shelf").fill("batten stop")
-    page.get_by_role("link", name=re.compile("Batten stop")).click()
+    open_found(page, "batten stop", "Batten stop")
     expect(page.get_by_role("img", name=re.compile("^Line drawing of the side"))).to_be_visible()

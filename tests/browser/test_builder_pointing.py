@@ -7,7 +7,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from maqueta.solid.step import write_step
-from tests.browser.builder_actions import add, status
+from tests.browser.builder_actions import add, open_found, status
 from tests.browser.conftest import Open
 from tests.parts import comb
 
@@ -87,8 +87,7 @@ def test_features_are_dragged_into_another_order(open_page: Open) -> None:
 
 def test_part_is_turned_by_a_finger(open_page: Open) -> None:
     page = open_page("ines.corvalho", touch=True, solids=True, at="/shelf")
-    page.get_by_label("Search the shelf").fill("batten stop")
-    page.get_by_role("link", name=re.compile("Batten stop")).click()
+    open_found(page, "batten stop", "Batten stop")
     sides = page.get_by_label("Six sides")
     turntable = page.get_by_role("img", name=re.compile("turn the wheel"))
     turntable.focus()
@@ -115,8 +114,7 @@ def test_part_is_turned_by_a_finger(open_page: Open) -> None:
 
 def test_demands_print_without_the_frame_of_the_screen(open_page: Open) -> None:
     page = open_page("ines.corvalho", solids=True, at="/shelf")
-    page.get_by_label("Search the shelf").fill("batten stop")
-    page.get_by_role("link", name=re.compile("Batten stop")).click()
+    open_found(page, "batten stop", "Batten stop")
     needs = page.get_by_role("region", name="What its drawing demands")
     expect(needs).to_be_visible()
     page.emulate_media(media="print")

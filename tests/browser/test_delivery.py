@@ -169,7 +169,7 @@ def test_instructor_ticks_off_what_was_not_read_and_puts_a_size_right(open_page:
     judge = page.get_by_role("button", name="Judge again")
     expect(judge).to_be_disabled()
     stage(page, "Dimensions")
-    page.get_by_label("Dimensions on the sheet").get_by_role("button", name=re.compile("777")).first.click()
+    page.get_by_label("Dimensions on the sheet").get_by_role("button", name=re.compile("777")).first.press("Enter")
     page.get_by_label("Typed over").fill("")
     page.keyboard.press("Tab")
     saved(page)
