@@ -101,7 +101,7 @@ def test_a_pin_is_put_into_its_fork_by_keys_alone(open_page: Open) -> None:
 
 def test_components_and_faces_are_chosen_on_the_turntable(open_page: Open) -> None:
     page = open_page("ines.corvalho", solids=True, at="/shelf")
-    open_found(page, "puzzle cube", "^Puzzle cube")
+    open_found(page, "puzzle cube", "^Puzzle cube", "6 parts found")
     expect(page.get_by_label("Parts list").get_by_role("row")).to_have_count(6)
     page.get_by_role("link", name="Change how it is put together").click()
     model = page.get_by_test_id("assembly-model").locator("canvas")

@@ -15,11 +15,11 @@ from maqueta.geometry.box import Box, apart
 from maqueta.geometry.carrier import Line, Point
 from maqueta.geometry.line_set import Piece
 
-#: Ends of lines meet within this (mm).
+#: Ends of lines meet within this (mm; common practice, no source, as all below).
 MEET: Final = 0.6
 #: Sine of the angle between two lines that count as parallel.
 PARALLEL: Final = 0.03
-#: The back of an arrowhead reaches no farther than this to either side, mm (common practice, no source).
+#: The back of an arrowhead reaches no farther than this to either side, mm.
 _BACK: Final = 1.0
 #: A line lies on an axis within this (mm).
 _ON_IT: Final = 0.1

@@ -25,7 +25,7 @@ from maqueta.sizes.text import read_text
 _NEAR: Final = 1.6
 #: An angle's text stands this near to its arc, in letter heights, beside half its own width.
 _ANGLE_NEAR: Final = 2.5
-#: How much wider than a text the gap is that a dimension line leaves for it, mm.
+#: How much wider than a text the gap is that a dimension line leaves for it, mm (common practice, no source).
 _TEXT_ROOM: Final = 3.0
 #: A written value is the length of a stretch within this part of it (rounding of written values).
 _SAME: Final = 0.02
