@@ -114,6 +114,22 @@ def test_what_a_part_of_a_curve_does_not_cover_is_left(piece: Piece, seed: int) 
     assert Chords([piece], TOLERANCE).far_from(piece, TOLERANCE) == []
 
 
+@given(st.lists(st.one_of(arcs, ellipses, long_lines), max_size=8), st.one_of(arcs, ellipses))
+def test_places_of_a_curve_are_near_what_the_library_says_is_near(others: list[Piece], piece: Piece) -> None:
+    """However many curves there are, a stretch is left where none comes within the tolerance."""
+    rest = Chords(others, TOLERANCE).far_from(piece, 2 * TOLERANCE)
+    chains = shapely.GeometryCollection([chords(other, TOLERANCE) for other in others])
+    far = [
+        shapely.Point(place)
+        for part in rest
+        for place in shapely.get_coordinates(chords(part, TOLERANCE).segmentize(TOLERANCE))[2:-2]
+    ]
+    # A stretch ends within a place of where it comes near.
+    assert all(chains.is_empty or chains.distance(place) > 0.45 * TOLERANCE for place in far)
+    deep = chords(piece, TOLERANCE).difference(chains.buffer(3 * TOLERANCE)).length
+    assert sum(part.length for part in rest) >= deep - 1e-6 * piece.length - 4 * TOLERANCE * len(others)
+
+
 @given(ellipses)
 def test_what_nothing_touches_comes_back_as_it_is(piece: Piece) -> None:
     away = line((500.0, 500.0), (600.0, 500.0))

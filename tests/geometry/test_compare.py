@@ -199,6 +199,39 @@ def test_what_is_kept_for_many_drawings_is_the_same_for_each(gone: set[int], as_
             assert compare(many, drawn, tolerance, 0.0, hidden) == alone
 
 
+@given(
+    gone=st.sets(st.integers(0, 5), max_size=4),
+    off=st.tuples(st.floats(-3, 3), st.floats(-3, 3)),
+    beyond=st.floats(0.0, 1.0),
+    hidden=st.booleans(),
+)
+def test_what_agrees_well_enough_is_compared_to_the_end(
+    gone: set[int], off: tuple[float, float], beyond: float, hidden: bool
+) -> None:
+    """Only what disagrees more than is of interest may be given up: then it is said to disagree at least as much."""
+    expected = LineSet(tuple(CURVED))
+    # The smooth edge is drawn, too: what lies on it is no difference.
+    left = [piece for place, piece in enumerate(CURVED) if place not in gone]
+    drawn = [DrawnPiece(piece.moved(Similarity(1.0, 0.0, *off))) for piece in left]
+    whole = compare(expected, drawn, TOLERANCE, 0.0, hidden)
+    quick = compare(expected, drawn, TOLERANCE, 0.0, hidden, beyond=beyond)
+    if whole.disagreement <= beyond:
+        assert quick == whole
+    else:
+        assert quick.disagreement >= whole.disagreement
+
+
+def test_what_is_given_up_is_left_as_if_nothing_lay_on_its_curves() -> None:
+    curve = Piece("visible", Ellipse(0, 0, 12, 6, 0.0), (0, TURN), (), ())
+    other = Piece("visible", Ellipse(0, 0, 12, 6.5, 0.0), (0, TURN), (), ())
+    drawn = [DrawnPiece(other)]
+    whole = compare(LineSet((curve,)), drawn, TOLERANCE, 0.0)
+    assert 0.3 < whole.disagreement < 0.9
+    given_up = compare(LineSet((curve,)), drawn, TOLERANCE, 0.0, beyond=0.2)
+    assert (given_up.missing, given_up.extra) == ((curve,), (other,))
+    assert compare(LineSet((curve,)), drawn, TOLERANCE, 0.0, beyond=0.9) == whole
+
+
 def test_a_hidden_line_under_a_visible_one_that_should_not_be_there_is_of_the_wrong_kind() -> None:
     found = result([line(0, 0, 8, 0), line(10, 0, 20, 0, "hidden")], [line(0, 0, 20, 0)])
     [piece] = found.wrong

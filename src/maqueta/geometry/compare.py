@@ -4,6 +4,7 @@ Both are interval sets on carriers, so that the differences are exact; curves th
 compared by distance. All lengths are in the unit of the plane the pieces lie in.
 """
 
+import math
 from collections import defaultdict
 from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass
@@ -21,6 +22,8 @@ from maqueta.geometry.line_set import LineKind, LineSet, Piece
 _MANY: Final = 6
 #: Stretches shorter than this many tolerances are not told apart from lines that meet.
 _LEAST: Final = 2.0
+#: Sums of lengths are the same but for this share of them.
+_ROUNDING: Final = 1e-9
 
 
 @dataclass(frozen=True)
@@ -122,13 +125,15 @@ def compare(
     reach: float,
     hidden: bool = True,
     curves: bool = True,
+    beyond: float = math.inf,
 ) -> Comparison:
     """Compare drawn pieces with the expected line set; one that is compared with many drawings comes as Expected.
 
     Carriers match within `tolerance`; a missing and a surplus line up to `reach` apart are one displaced line.
     Without `hidden` no hidden line is expected: one that is drawn as such in its right place is no difference, one that
     is drawn as a visible line is surplus.
-    Without `curves` only lines and circles are compared, which is quicker.
+    Without `curves` only lines and circles are compared, which is quicker; so are those whose curves show on the way
+    that the disagreement is more than `beyond`.
     """
     known = expected if isinstance(expected, Expected) else Expected(expected)
     wanted = known.wanted
@@ -138,8 +143,16 @@ def compare(
     solid = set() if hidden else {j for j, item in enumerate(drawn) if item.piece.kind == "visible" and not item.either}
     own = [(j, i) for i, j in pairs if j not in solid or wanted[i].kind == "visible"]
     _, extra = split(pieces, wanted, tolerance, own)
+    length = known.length if hidden else known.visible_length
+    drawn_length = length_of(pieces)
     if curves:
-        missing, extra = _curves(missing, extra, known, pieces, tolerance, hidden)
+        room = math.inf
+        if beyond < math.inf:
+            # What lies on smooth edges is no difference, whatever the curves leave of it.
+            on_smooth = length_of(extra) - length_of(split(extra, known.smooth, tolerance)[1])
+            room = (beyond + _ROUNDING) * (length + drawn_length) + on_smooth - length_of(wrong)
+        settled = _curves(missing, extra, known, pieces, tolerance, hidden, room)
+        missing, extra = settled if settled is not None else (missing, extra)
     smooth, extra = split(extra, known.smooth, tolerance)
     displaced, missing, extra = displaced_lines(missing, extra, tolerance, reach)
     return Comparison(
@@ -148,8 +161,8 @@ def compare(
         tuple(wrong),
         tuple(smooth),
         tuple(displaced),
-        known.length if hidden else known.visible_length,
-        length_of(pieces),
+        length,
+        drawn_length,
     )
 
 
@@ -252,8 +265,12 @@ def _curves(
     drawn: Sequence[Piece],
     tolerance: float,
     hidden: bool,
-) -> tuple[list[Piece], list[Piece]]:
-    """Settle by distance what carriers cannot: ellipses, free curves, and curves drawn as chords or other curves."""
+    room: float,
+) -> tuple[list[Piece], list[Piece]] | None:
+    """Settle by distance what carriers cannot: ellipses, free curves, and curves drawn as chords or other curves.
+
+    None if what stays missing or extra is longer than `room`, in the unit of the plane.
+    """
     least = _LEAST * tolerance
     every = (*missing, *extra, *expected.wanted)
     if all(isinstance(piece.carrier, Line | Circle) for piece in every) and not _chords(extra):
@@ -262,17 +279,22 @@ def _curves(
     def among_drawn(circles: bool) -> Chords:
         return Chords([own for own in drawn if circles or not isinstance(own.carrier, Circle)], tolerance)
 
-    still_missing = _apart(missing, among_drawn, extra, tolerance, least)
+    still_missing = _apart(missing, among_drawn, extra, tolerance, least, room)
+    if still_missing is None:
+        return None
+    room -= length_of(still_missing)
     among_all = partial(expected.chords, tolerance, True)
-    if hidden:
-        return still_missing, _apart(extra, among_all, missing, tolerance, least)
     # Where hidden lines are not wanted, a curve drawn as a visible one must be one.
-    broken = [piece for piece in extra if piece.kind == "hidden"]
-    solid = [piece for piece in extra if piece.kind != "hidden"]
-    return still_missing, [
-        *_apart(broken, among_all, missing, tolerance, least),
-        *_apart(solid, partial(expected.chords, tolerance, False), missing, tolerance, least),
-    ]
+    broken = [piece for piece in extra if hidden or piece.kind == "hidden"]
+    solid = [piece for piece in extra if not hidden and piece.kind != "hidden"]
+    still_extra: list[Piece] = []
+    for own, among in ((broken, among_all), (solid, partial(expected.chords, tolerance, False))):
+        left = _apart(own, among, missing, tolerance, least, room)
+        if left is None:
+            return None
+        room -= length_of(left)
+        still_extra += left
+    return still_missing, still_extra
 
 
 def _chords(pieces: Sequence[Piece]) -> bool:
@@ -286,21 +308,27 @@ def _apart(
     left_over: Sequence[Piece],
     tolerance: float,
     least: float,
-) -> list[Piece]:
+    room: float,
+) -> list[Piece] | None:
     """Stretches of pieces away from others by distance: lines from bent left-overs, circles from anything but circles
     (what lies on a line or circle of the same kind is settled already), other curves from all others.
 
-    `others` gives these as chords, with or without circles.
+    `others` gives these as chords, with or without circles. None if the stretches are longer than `room` together:
+    the longest pieces are looked at first.
     """
     known: dict[type, Chords] = {}
-    result: list[Piece] = []
-    for piece in pieces:
+    found: dict[int, list[Piece]] = {}
+    for place in sorted(range(len(pieces)), key=lambda place: -pieces[place].length):
+        piece = pieces[place]
         kind = type(piece.carrier)
         if kind not in known:
             bent = [own for own in left_over if not isinstance(own.carrier, Line)]
             known[kind] = Chords(bent, tolerance) if kind is Line else others(kind is not Circle)
-        result += known[kind].far_from(piece, least)
-    return result
+        found[place] = known[kind].far_from(piece, least)
+        room -= length_of(found[place])
+        if room < 0:
+            return None
+    return [stretch for place in range(len(pieces)) for stretch in found[place]]
 
 
 def lying_on(pieces: Sequence[Piece], lines: Sequence[Piece], tolerance: float) -> list[float]:

@@ -6,7 +6,7 @@ from typing import Final, cast
 
 import numpy as np
 from numpy.typing import NDArray
-from shapely import STRtree, get_coordinates, points
+from shapely import STRtree, box, get_coordinates, linestrings, points
 from shapely.geometry import LineString
 
 from maqueta.geometry.carrier import Circle, Free, Line
@@ -15,6 +15,8 @@ from maqueta.geometry.line_set import Piece
 #: Curves become chords with at most this part of the tolerance between chord and curve.
 _CHORD: Final = 0.1
 _MOST_PLACES: Final = 4000
+#: Chains are looked up in runs of so many chords, so that a place is held against the chords near it alone.
+_RUN: Final = 4
 
 
 class Chords:
@@ -22,8 +24,7 @@ class Chords:
 
     def __init__(self, pieces: Sequence[Piece], tolerance: float) -> None:
         self._tolerance = tolerance
-        self._chains = [chords(piece, tolerance) for piece in pieces]
-        self._tree = STRtree(self._chains)
+        self._tree = STRtree(_cut([get_coordinates(chords(piece, tolerance)) for piece in pieces]))
 
     def far_from(self, piece: Piece, least: float) -> list[Piece]:
         """Stretches of a piece farther than the tolerance from all pieces; those up to `least` long are dropped.
@@ -31,10 +32,10 @@ class Chords:
         An untouched piece comes back as it is; a partly covered curve comes back as free curves. Distances are taken
         at places a tolerance apart.
         """
-        own = chords(piece, self._tolerance)
-        if not len(self._tree.query(own, predicate="dwithin", distance=self._tolerance)):
+        corners = get_coordinates(chords(piece, self._tolerance))
+        around = (*(corners.min(axis=0) - self._tolerance), *(corners.max(axis=0) + self._tolerance))
+        if not len(self._tree.query(box(*around))):
             return [piece]
-        corners = get_coordinates(own)
         passed = np.concatenate([[0.0], np.cumsum(np.hypot(*np.diff(corners, axis=0).T))])
         whole = float(passed[-1])
         count = int(min(_MOST_PLACES, max(8, math.ceil(whole / self._tolerance)))) + 1
@@ -53,6 +54,15 @@ class Chords:
         # Where only its ends touch others, the piece is as it was.
         untouched = whole - sum(part.length for part in result) <= 4 * self._tolerance and len(result) == 1
         return [piece] if untouched else result
+
+
+def _cut(chains: Sequence[NDArray[np.float64]]) -> Sequence[LineString]:
+    """Chains of corners as runs of a few chords."""
+    runs = [chain[i : i + _RUN + 1] for chain in chains for i in range(0, max(1, len(chain) - 1), _RUN)]
+    if not runs:
+        return []
+    places = np.repeat(np.arange(len(runs)), [len(run) for run in runs])
+    return cast("Sequence[LineString]", linestrings(np.concatenate(runs), indices=places))
 
 
 def _runs(mask: NDArray[np.bool_]) -> list[tuple[int, int]]:

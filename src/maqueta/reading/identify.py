@@ -191,10 +191,10 @@ def identify(
     if _too_many(projected, group):
         return []
     unit = MILLIMETRES[projected.part.unit]
-    found = fits_of(principal_candidates(key), group, scales, unit, tolerance, hidden, most)
+    found = fits_of(principal_candidates(key), group, scales, unit, tolerance, hidden, most, beyond=most)
     if most > _POORLY and (not found or found[0].disagreement > _POORLY):
         enlarged = [scale * root for scale in scales for root in (1.0, FULL_AXES)]
-        pictorial = fits_of(pictorial_candidates(key), group, enlarged, unit, tolerance, False, most)
+        pictorial = fits_of(pictorial_candidates(key), group, enlarged, unit, tolerance, False, most, beyond=most)
         if pictorial and (not found or pictorial[0].disagreement < found[0].disagreement):
             return [fit for fit in pictorial if fit.disagreement <= STRANGER][:1]
     lines = len(group) if max(box[2] - box[0], box[3] - box[1]) >= _SMALLEST else 0
@@ -285,10 +285,12 @@ def fits_of(
     tolerance: float,
     hidden: bool,
     most: float = STRANGER,
+    beyond: float = math.inf,
 ) -> list[Fit]:
     """All candidates a group could be taken for, best first, however bad; `unit` is mm per unit of the part.
 
-    The curves are left out of account where straight lines alone disagree more than `most`.
+    The curves are left out of account where straight lines alone disagree more than `most`, or all lines together more
+    than `beyond`.
     """
     pieces = tuple(item.piece for item in group)
     box = box_of(p for piece in pieces for p in extremes(piece))
@@ -302,7 +304,7 @@ def fits_of(
         for pose in poses[: max(_COMPARED, min(near, _MOST_COMPARED))]
     ]
     rough.sort(key=lambda entry: entry[0].disagreement)
-    for result, pose in _refined(rough, group, unit, tolerance, hidden, most):
+    for result, pose in _refined(rough, group, unit, tolerance, hidden, most, beyond):
         factor = pose.scale * unit
         own = pose.candidate.box[:2]
         fits += [
@@ -344,6 +346,7 @@ def _refined(
     tolerance: float,
     hidden: bool,
     most: float,
+    beyond: float,
 ) -> list[tuple[Comparison, Pose]]:
     """Poses with their curves compared where that may show which is the best: the first few, then those whose straight
     lines agree better than the best one does in all.
@@ -354,7 +357,9 @@ def _refined(
 
     def refine(place: int) -> None:
         pose = rough[place][1]
-        result[place] = (compared(pose.candidate, pose.scale * unit, pose.at, group, tolerance, hidden), pose)
+        factor = pose.scale * unit
+        closer = compared(pose.candidate, factor, pose.at, group, tolerance, hidden, beyond=beyond)
+        result[place] = (closer, pose)
 
     open_ones = [place for place, (own, _) in enumerate(rough) if _curved(own) and _straight_share(own) < most]
     for place in (place for place in open_ones if place < _REFINED):
@@ -377,11 +382,12 @@ def compared(
     tolerance: float,
     hidden: bool,
     curves: bool = True,
+    beyond: float = math.inf,
 ) -> Comparison:
     """A group against a look of the part at a pose, in the plane of the look."""
     back = Similarity(1 / factor, 0.0, -at[0] / factor, -at[1] / factor)
     own = [DrawnPiece(_laid(item.piece, back, curves), item.short / factor, item.either) for item in group]
-    return compare(candidate.expected, own, tolerance / factor, 0.0, hidden, curves)
+    return compare(candidate.expected, own, tolerance / factor, 0.0, hidden, curves, beyond)
 
 
 def _laid(piece: Piece, back: Similarity, curves: bool) -> Piece:
