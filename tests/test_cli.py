@@ -312,6 +312,21 @@ def test_the_waiting_process_loads_neither_kernel_nor_reader() -> None:
     assert not {"OCP", "numpy", "shapely", "ezdxf"}.intersection(names)
 
 
+@pytest.mark.parametrize(
+    ("half", "needed", "other"),
+    [
+        ("sheet_work", {"shapely"}, {"OCP", "scipy", "networkx", "cv2", "svgelements", "pdfminer"}),
+        ("part_work", {"OCP"}, {"scipy", "networkx", "ezdxf"}),
+    ],
+)
+def test_each_half_of_a_check_loads_what_most_sheets_need(half: str, needed: set[str], other: set[str]) -> None:
+    """Whoever checks one sheet waits for what is loaded; what reads another kind of file is loaded with the first."""
+    loaded = f"import sys, maqueta.command.{half}; print(*sorted({{name.partition('.')[0] for name in sys.modules}}))"
+    names = subprocess.run([sys.executable, "-c", loaded], capture_output=True, text=True, check=True).stdout.split()
+    assert needed <= set(names)
+    assert not other.intersection(names)
+
+
 def test_a_sheet_that_cannot_be_used_is_told_without_waiting_for_the_part(
     inputs: dict[str, Path], capsys: pytest.CaptureFixture[str], monkeypatch: pytest.MonkeyPatch, tmp_path: Path
 ) -> None:

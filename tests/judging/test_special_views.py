@@ -11,8 +11,9 @@ from maqueta.demo import special_mistakes
 from maqueta.judging.finding import Finding
 from maqueta.judging.report import check, report
 from maqueta.projection.project import drawn
-from maqueta.reading.correct import Said, corrected
+from maqueta.reading.correct import corrected
 from maqueta.reading.delivered import expectation
+from maqueta.reading.said import Said
 from maqueta.sheet.dimension import LinearDimension
 from maqueta.sheet.document import CentreLine, SheetDocument
 from maqueta.sheet.drafted_line import DraftedLine

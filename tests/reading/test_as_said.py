@@ -8,8 +8,9 @@ import pytest
 from maqueta.judging.report import check
 from maqueta.phrases.told import ToldError
 from maqueta.projection.projected_part import ProjectedPart
-from maqueta.reading.correct import Said, corrected
+from maqueta.reading.correct import corrected
 from maqueta.reading.delivered import expectation, read_drawing
+from maqueta.reading.said import Said
 from maqueta.reading.special.matching import LooksWantedError
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.view import View

@@ -6,8 +6,8 @@ from typing import Final
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.optimize import linear_sum_assignment
 
+from maqueta.geometry.pairing import best_pairs
 from maqueta.judging.survey import Survey
 from maqueta.sheet.document import SheetDocument
 from maqueta.solid.assembly import WHOLE
@@ -112,8 +112,7 @@ def _assigned(score: NDArray[np.float64]) -> tuple[int | None, ...]:
     least = np.maximum(score.max(axis=1, initial=-1.0) - _BETTER, 0.0)
     possible = (score >= 0) & (score >= least[:, None])
     weights = np.where(possible, score, 0.0)
-    rows, columns = linear_sum_assignment(-weights)
-    found: dict[int, int] = {int(r): int(c) for r, c in zip(rows, columns, strict=True) if possible[r, c]}
+    found = {row: column for row, column in best_pairs(weights) if possible[row, column]}
     for place in range(len(score)):
         if place not in found and possible[place].any():
             found[place] = int(score[place].argmax())

@@ -1,18 +1,18 @@
 """Putting a reading right: what a person says a group of lines is."""
 
 from collections.abc import Sequence
-from typing import Literal
 
 from maqueta.geometry.carrier import Point, Similarity
 from maqueta.geometry.compare import DrawnPiece
 from maqueta.phrases.phrase import phrase
 from maqueta.phrases.told import ToldError
-from maqueta.projection.arrangement import ViewName, neighbour
+from maqueta.projection.arrangement import neighbour
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.candidates import STRANGE, Identity
 from maqueta.reading.expectation import Expectation
 from maqueta.reading.identify import identify_as
-from maqueta.reading.special.as_said import SaidGroup, SpecialSaid
+from maqueta.reading.said import Said
+from maqueta.reading.special.as_said import SaidGroup
 from maqueta.sheet.dimension import Dimension, mapped
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.drafted import drafted_of, pen_of, piece_of
@@ -21,9 +21,6 @@ from maqueta.sheet.scales import parse_scale
 from maqueta.sheet.view import View
 from maqueta.sheet.view_graph import FOLDED_FROM, let_go, with_front
 from maqueta.solid.unit import MILLIMETRES
-
-#: What a group can be said to be; "none" is no view of the part.
-Said = ViewName | SpecialSaid | Literal["pictorial", "none"]
 
 
 def corrected(

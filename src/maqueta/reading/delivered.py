@@ -14,7 +14,6 @@ from maqueta.reading.content import Content
 from maqueta.reading.expectation import Expectation
 from maqueta.reading.file_content import content_of
 from maqueta.reading.page_scale import drawn_larger
-from maqueta.reading.parts.sheet import read_parts
 from maqueta.reading.sheet import ReadSheet, finished
 from maqueta.reading.special.matching import LooksWantedError
 from maqueta.sheet.paper import sides
@@ -77,6 +76,9 @@ def _reading(
             except UnseenLookError:
                 if asks:
                     raise LooksWantedError(looks_alone(whole.part)) from None
+        # Most sheets show no assembly.
+        from maqueta.reading.parts.sheet import read_parts
+
         return read_parts(content, whole, expected)
 
     return parts_read

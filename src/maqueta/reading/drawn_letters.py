@@ -10,11 +10,9 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Final
 
-import networkx
 import numpy as np
 import shapely
 from numpy.typing import NDArray
-from scipy.ndimage import find_objects
 
 from maqueta.geometry.box import Box, box_of, union
 from maqueta.geometry.carrier import Circle, Line, Point
@@ -150,6 +148,7 @@ def _labelled(size: tuple[int, int], marks: Sequence[Sequence[tuple[Pixels, int]
     or lie over each other a little, stay two.
     """
     import cv2
+    from scipy.ndimage import find_objects
 
     labels = np.zeros((size[1], size[0]), np.int32)
     for name, mark in enumerate(marks, 1):
@@ -173,6 +172,8 @@ def _drawn_letters(content: Content) -> list[_Drawn]:
     short = [k for k, stroke in enumerate(content.strokes) if _short(stroke)]
     if len(short) < _FEWEST_DRAWN:
         return []
+    import networkx
+
     lines = [shapely.LineString(stroke.piece.outline()) for stroke in content.strokes]
     graph: networkx.Graph[int] = networkx.Graph()
     graph.add_nodes_from(range(len(lines)))

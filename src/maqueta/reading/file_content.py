@@ -1,18 +1,17 @@
-"""One way in for sheets from elsewhere: what a file holds, told by its content and not by its name."""
+"""One way in for sheets from elsewhere: what a file holds, told by its content and not by its name.
+
+What reads a kind of file is loaded with the first of that kind.
+"""
 
 from typing import Final
 
 from maqueta.phrases.phrase import phrase
 from maqueta.reading.content import Content
 from maqueta.reading.drawn_letters import with_letters
-from maqueta.reading.dxf.file import read_dxf
 from maqueta.reading.errors import UnreadableSheetError
+from maqueta.reading.formats import is_pdf, is_picture, is_svg
 from maqueta.reading.layer_names import with_names_believed
 from maqueta.reading.limits import large_enough
-from maqueta.reading.pdf.file import PictureAloneError, is_pdf, page_seen, read_pdf
-from maqueta.reading.pdf.file import pages_of as pdf_pages
-from maqueta.reading.picture.image import Picture, is_picture, picture_of
-from maqueta.reading.svg.file import is_svg, read_svg
 
 #: Wide and high, mm: an A3 sheet, where nobody says how large a sheet in a picture should be.
 _USUAL_PAPER: Final = (420.0, 297.0)
@@ -26,7 +25,11 @@ _OTHERS: Final = (
 
 def pages_of(data: bytes) -> int:
     """How many pages a file has: each of them may be a sheet. Raises UnreadableSheetError."""
-    return pdf_pages(data) if is_pdf(data) else 1
+    if not is_pdf(data):
+        return 1
+    from maqueta.reading.pdf import file as pdf
+
+    return pdf.pages_of(data)
 
 
 def content_of(data: bytes, page: int = 1, paper: tuple[float, float] = _USUAL_PAPER) -> Content:
@@ -37,23 +40,32 @@ def content_of(data: bytes, page: int = 1, paper: tuple[float, float] = _USUAL_P
     """
     large_enough(data)
     if is_pdf(data):
-        try:
-            return with_names_believed(with_letters(read_pdf(data, page)))
-        except PictureAloneError:
-            return _seen(page_seen(data, page), paper)
+        return _of_pdf(data, page, paper)
     if page != 1:
         raise UnreadableSheetError(phrase("sheet-no-such-page", page=page))
     if is_svg(data):
+        from maqueta.reading.svg.file import read_svg
+
         return with_names_believed(with_letters(read_svg(data)))
     if is_picture(data):
-        return _seen(picture_of(data), paper)
+        from maqueta.reading.picture.file import read_picture
+        from maqueta.reading.picture.image import picture_of
+
+        return read_picture(picture_of(data), paper)
     if (kind := next((name for start, name in _OTHERS if data.startswith(start)), None)) is not None:
         raise UnreadableSheetError(phrase("sheet-file-other", kind=kind))
+    from maqueta.reading.dxf.file import read_dxf
+
     return with_names_believed(with_letters(read_dxf(data)))
 
 
-def _seen(picture: Picture, paper: tuple[float, float]) -> Content:
-    # What sees pictures takes a while to load; most sheets are none.
-    from maqueta.reading.picture.file import read_picture
+def _of_pdf(data: bytes, page: int, paper: tuple[float, float]) -> Content:
+    """What a page of a PDF file holds, be it drawn or a picture of a sheet."""
+    from maqueta.reading.pdf import file as pdf
 
-    return read_picture(picture, paper)
+    try:
+        return with_names_believed(with_letters(pdf.read_pdf(data, page)))
+    except pdf.PictureAloneError:
+        from maqueta.reading.picture.file import read_picture
+
+        return read_picture(pdf.page_seen(data, page), paper)

@@ -9,6 +9,8 @@ from maqueta.reading.errors import UnreadableSheetError
 
 LARGEST_FILE: Final = 48 * 1024 * 1024
 MOST_STROKES: Final = 10_000
+#: More pages than this are no sheets of a class.
+MOST_PAGES: Final = 400
 #: Coordinates beyond this (in file units or mm) belong to no sheet of paper.
 FARTHEST: Final = 1e6
 

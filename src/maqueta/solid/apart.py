@@ -12,7 +12,6 @@ from typing import Final
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.ndimage import binary_erosion
 
 from maqueta.geometry.directions import Vector, parallel
 from maqueta.geometry.frame import Frame, facing
@@ -48,6 +47,9 @@ class Reach:
     @property
     def inner(self) -> NDArray[np.bool_]:
         """The lines whose neighbours meet it too."""
+        # Loaded where an assembly asks for it: most parts are none, and it takes a while.
+        from scipy.ndimage import binary_erosion
+
         return np.asarray(binary_erosion(self.seen), dtype=np.bool_)
 
 

@@ -7,13 +7,13 @@ from functools import lru_cache
 from typing import Final
 
 import numpy as np
-from scipy.optimize import linear_sum_assignment
 
 from maqueta.geometry.box import box_of, size_of
 from maqueta.geometry.carrier import Point
 from maqueta.geometry.compare import DrawnPiece
 from maqueta.geometry.frame import Frame
 from maqueta.geometry.line_set import LineSet, extremes
+from maqueta.geometry.pairing import best_pairs
 from maqueta.projection.attitude import ATTITUDES, AXIS_TURNS, CORNERS
 from maqueta.projection.look import Look
 from maqueta.projection.projected_part import ProjectedPart
@@ -122,8 +122,8 @@ def _likely(
             off = np.abs(scale * unit * own[:, None, :] - drawn[None, :, :]).max(axis=2)
             fits = off <= _SIZE
             # Nothing that is drawn stands for two parts.
-            rows, columns = linear_sum_assignment(-np.where(fits, weights[:, None], 0.0))
-            merit = float(weights[rows[fits[rows, columns]]].sum())
+            pairs = best_pairs(np.where(fits, weights[:, None], 0.0))
+            merit = sum(float(weights[row]) for row, column in pairs if fits[row, column])
             if merit > 0:
                 merits.append((-merit, look, scale))
     best = sorted(merits)[:_TRIED]
@@ -237,7 +237,7 @@ def _dealt_out(
                 for own in ats
             ]
         )
-        for spot, number in np.transpose(linear_sum_assignment(cost)).tolist():
+        for spot, number in best_pairs(-cost):
             places.append(PartPlace(components[names[number]], ats[spot][number], spots[spot][2]))
     order = {own.id: place for place, own in enumerate(whole.part.components)}
     return sorted(places, key=lambda place: order[place.component.id])

@@ -10,7 +10,7 @@ import math
 from collections.abc import Iterator
 from contextlib import contextmanager
 from itertools import islice
-from typing import Any, Final
+from typing import Any
 
 import numpy as np
 import pypdfium2
@@ -24,15 +24,13 @@ from maqueta.phrases.said import said
 from maqueta.reading.content import Content
 from maqueta.reading.errors import UnreadableSheetError
 from maqueta.reading.glyphs import words_of
-from maqueta.reading.limits import large_enough
+from maqueta.reading.limits import MOST_PAGES, large_enough
 from maqueta.reading.pdf.interpreter import Layers, SheetInterpreter
 from maqueta.reading.pdf.page import DrawnPage
 from maqueta.reading.picture.image import MOST_PIXELS, Picture
 
 #: Dots and points an inch.
 _DOTS, _POINTS = 200.0, 72.0
-#: More pages than this are no sheets of a class.
-MOST_PAGES: Final = 400
 
 # The library tells of every oddity of a file; what matters is told by us.
 logging.getLogger("pdfminer").setLevel(logging.ERROR)
@@ -43,11 +41,6 @@ class PictureAloneError(UnreadableSheetError):
 
     def __init__(self) -> None:
         super().__init__(phrase("sheet-pdf-picture"))
-
-
-def is_pdf(data: bytes) -> bool:
-    """Whether a file is a PDF by its content (ISO 32000-1, 7.5.2, from memory: within the first 1024 bytes)."""
-    return b"%PDF-" in data[:1024]
 
 
 def read_pdf(data: bytes, page: int = 1) -> Content:

@@ -21,7 +21,6 @@ _LEAST_DPI, _MOST_DPI = 99.0, 1300.0
 _INCH: Final = 25.4
 #: Quality of a JPEG in which thin lines show clearly (common practice, no source).
 _TO_BE_LOOKED_AT: Final = 60
-_STARTS: Final = (b"\x89PNG\r\n\x1a\n", b"\xff\xd8\xff")
 
 
 @dataclass(frozen=True)
@@ -30,11 +29,6 @@ class Picture:
 
     grey: Grey
     pixel: float | None
-
-
-def is_picture(data: bytes) -> bool:
-    """Whether a file is a PNG or a JPEG, by how it begins (PNG specification, 5.2; JFIF, from memory)."""
-    return data.startswith(_STARTS)
 
 
 def picture_of(data: bytes) -> Picture:

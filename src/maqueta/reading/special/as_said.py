@@ -2,13 +2,14 @@
 
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
-from typing import Final, Literal
+from typing import Final
 
 from maqueta.geometry.compare import DrawnPiece
 from maqueta.projection.projected_part import ProjectedPart, UnseenLookError
 from maqueta.reading.candidates import Identity
 from maqueta.reading.expectation import Expectation
 from maqueta.reading.identify import Fit
+from maqueta.reading.said import SpecialSaid
 from maqueta.reading.special.cutting_marks import CircleMark, CutMark
 from maqueta.reading.special.fitting import SURE, fits_as
 from maqueta.reading.special.matching import MOST_LOOKS, LooksWantedError
@@ -25,7 +26,6 @@ from maqueta.sheet.placed import PlacedView
 from maqueta.sheet.set_down import sight_of
 from maqueta.sheet.view_graph import FOLDED_FROM
 
-SpecialSaid = Literal["section", "detail", "auxiliary"]
 #: What fits so well needs no less likely meaning of the same words.
 _WELL: Final = 5 * SURE
 

@@ -6,9 +6,7 @@ from collections import defaultdict
 from collections.abc import Sequence
 from typing import Final
 
-import numpy as np
 import shapely
-from scipy.spatial import KDTree
 from shapely.geometry import MultiLineString, Polygon
 
 from maqueta.geometry.carrier import Line
@@ -83,13 +81,13 @@ def _evenly_spaced(strokes: Sequence[Stroke], members: Sequence[int], sure: bool
     return [list(order)] if even >= 0.8 * len(steps) and len(steps) >= fewest - 1 else []
 
 
-def _ends(strokes: Sequence[Stroke], aside: frozenset[int]) -> tuple[KDTree, list[int]]:
+def _ends(strokes: Sequence[Stroke], aside: frozenset[int]) -> tuple[shapely.STRtree, list[int]]:
     """The ends of all strokes, and the stroke each is of."""
     ends = [(point, i) for i, stroke in enumerate(strokes) if i not in aside for point in stroke.piece.ends]
-    return KDTree(np.array([point for point, _ in ends]).reshape(-1, 2)), [i for _, i in ends]
+    return shapely.STRtree([shapely.Point(point) for point, _ in ends]), [i for _, i in ends]
 
 
-def _is_contour(strokes: Sequence[Stroke], run: Sequence[int], corners: tuple[KDTree, list[int]]) -> bool:
+def _is_contour(strokes: Sequence[Stroke], run: Sequence[int], corners: tuple[shapely.STRtree, list[int]]) -> bool:
     """Whether parallel strokes are sides of something: they end where others of their style end, at corners.
 
     Hatching ends along the lines that bound it.
@@ -98,9 +96,9 @@ def _is_contour(strokes: Sequence[Stroke], run: Sequence[int], corners: tuple[KD
     own = set(run)
     points = [point for i in run for point in strokes[i].piece.ends]
     style = strokes[run[0]].style
-    near: Sequence[list[int]] = list(tree.query_ball_point(points, _CORNER))  # type: ignore[arg-type]
-    met = sum(any(owners[k] not in own and strokes[owners[k]].style == style for k in found) for found in near)
-    return met > _SIDES * len(points)
+    near = tree.query([shapely.Point(point) for point in points], predicate="dwithin", distance=_CORNER)
+    met = {end for end, k in near.T.tolist() if owners[k] not in own and strokes[owners[k]].style == style}
+    return len(met) > _SIDES * len(points)
 
 
 def _offset(line: object) -> float:

@@ -27,12 +27,6 @@ _LENGTH: Final = re.compile(r"^\s*([+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?)\s*
 _NEAR: Final = 1.5
 
 
-def is_svg(data: bytes) -> bool:
-    """Whether a file is an SVG by its content: its root is one."""
-    head = data[:4096].lstrip(b"\xef\xbb\xbf \t\r\n")
-    return head.startswith(b"<") and re.search(rb"<(?:\w+:)?svg[\s>]", data[:65536]) is not None
-
-
 def read_svg(data: bytes) -> Content:
     """Read it. Raises UnreadableSheetError with one line for people."""
     large_enough(data)

@@ -6,7 +6,6 @@ from typing import Final, Literal
 
 from fastapi import Request, Response
 
-from maqueta.drawing.dxf import dxf
 from maqueta.drawing.pdf import pdf
 from maqueta.drawing.shading import shaded
 from maqueta.drawing.sheet_ink import sheet_ink
@@ -35,6 +34,8 @@ def drawing(
         return svg(groups, document.paper.layout, title).encode()
     if kind == "pdf":
         return pdf(groups, document.paper.layout, title)
+    from maqueta.drawing.dxf import dxf
+
     return dxf(groups, sheet_sizes(projected, document))
 
 

@@ -5,7 +5,7 @@ from typing import Annotated, Final
 from fastapi import APIRouter, Form, HTTPException, UploadFile
 
 from maqueta.phrases.phrase import phrase
-from maqueta.reading.pdf.file import MOST_PAGES
+from maqueta.reading.limits import MOST_PAGES
 from maqueta.service.deliveries.messages import CorrectionRequest, DeliveryAnswer, ReadSheetAnswer
 from maqueta.service.deliveries.originals import Upload, keep
 from maqueta.service.deliveries.pinning import by_file, pin_up, unknown

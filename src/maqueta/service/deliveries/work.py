@@ -10,10 +10,7 @@ from maqueta.judging.sheet_set import check_one
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.phrases.told import ToldError
 from maqueta.projection.look import Look
-from maqueta.reading.correct import Said, corrected
-from maqueta.reading.delivered import expectation
-from maqueta.reading.laid import laid
-from maqueta.reading.special.matching import LooksWantedError
+from maqueta.reading.said import Said
 from maqueta.service.deliveries.messages import ReadSheetAnswer, ReadView
 from maqueta.service.desk_work import Desk, RefusedError
 from maqueta.service.marking.answers import FINDING
@@ -41,6 +38,8 @@ def judged(desk: Desk, document: SheetDocument, read: bool = False) -> Judged:
 
     Raises RefusedError.
     """
+    from maqueta.reading.laid import laid
+
     desk.allow(document)
     tolerance = desk.task.for_sheet(document.by_hand).tolerance_mm
     settled = document if read else desk.filled(laid(desk.projected, document, tolerance))
@@ -78,6 +77,10 @@ def mended(desk: Desk, document: SheetDocument, view: str, said: Said, of: str |
 
     Raises RefusedError.
     """
+    from maqueta.reading.correct import corrected
+    from maqueta.reading.delivered import expectation
+    from maqueta.reading.special.matching import LooksWantedError
+
     task = desk.task.for_sheet(document.by_hand)
     try:
         again = corrected(desk.projected, document, view, said, expectation(desk.projected, task), of)

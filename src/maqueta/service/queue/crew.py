@@ -22,21 +22,30 @@ MOST_WAITING: Final = 100
 #: What all processes have loaded before they are made, in this order. A name that is none would be passed over in
 #: silence.
 LOADED: Final = [
-    f"maqueta.service.{name}"
-    for name in (
-        "queue.loading",
-        "bench.work",
-        "deliveries.file_work",
-        "deliveries.work",
-        "exercises.work",
-        "marking.work",
-        "queue.spoken",
-        "sets.file_work",
-        "sets.work",
-        "shelf.at_kernel",
-        "shelf.model_work",
-        "queue.loaded",
-    )
+    "maqueta.service.queue.loading",
+    "maqueta.drawing.dxf",
+    "maqueta.geometry.pairing",
+    "maqueta.reading.correct",
+    "maqueta.reading.dxf.file",
+    "maqueta.reading.laid",
+    "maqueta.reading.parts.sheet",
+    "maqueta.reading.pdf.file",
+    "maqueta.reading.svg.file",
+    "maqueta.service.bench.work",
+    "maqueta.service.deliveries.at_reader",
+    "maqueta.service.deliveries.work",
+    "maqueta.service.exercises.work",
+    "maqueta.service.marking.work",
+    "maqueta.service.queue.spoken",
+    "maqueta.service.sets.at_reader",
+    "maqueta.service.sets.work",
+    "maqueta.service.sheet_forms.at_reader",
+    "maqueta.service.shelf.at_kernel",
+    "maqueta.service.shelf.model_work",
+    "networkx",
+    "scipy.ndimage",
+    "scipy.optimize",
+    "maqueta.service.queue.loaded",
 ]
 Result = TypeVar("Result")
 

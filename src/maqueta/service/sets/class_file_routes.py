@@ -7,7 +7,7 @@ from typing import Annotated
 from fastapi import APIRouter, Form, HTTPException, UploadFile
 
 from maqueta.phrases.phrase import phrase
-from maqueta.reading.pdf.file import MOST_PAGES
+from maqueta.reading.limits import MOST_PAGES
 from maqueta.service.deliveries.messages import DeliveryAnswer
 from maqueta.service.deliveries.originals import Upload
 from maqueta.service.deliveries.pinning import by_file, pin_up, unknown

@@ -1,11 +1,8 @@
-"""Reading sheet forms, done in a process of its own with limits on time and memory: the files are hostile."""
+"""Reading sheet forms: what comes of it. It is done in a process of its own, as all reading is: files are hostile."""
 
 from dataclasses import dataclass
 
-from maqueta.phrases.phrase import Phrase, phrase
-from maqueta.reading.dxf.file import read_dxf
-from maqueta.reading.errors import UnreadableSheetError
-from maqueta.reading.form_file import read_form
+from maqueta.phrases.phrase import Phrase
 
 
 @dataclass(frozen=True, slots=True)
@@ -19,10 +16,6 @@ class FormWork:
 
 def read_form_file(data: bytes) -> FormWork:
     """Read a sheet form from a DXF file."""
-    try:
-        read = read_form(read_dxf(data, blank=True))
-    except UnreadableSheetError as error:
-        return FormWork(refused=error.reason)
-    except MemoryError:
-        return FormWork(refused=phrase("sheet-needs-memory"))
-    return FormWork(read.form.model_dump_json(), read.not_read)
+    from maqueta.service.sheet_forms import at_reader
+
+    return at_reader.form_read(data)

@@ -7,9 +7,9 @@ from difflib import SequenceMatcher
 from typing import Any, Final
 
 import numpy as np
-from scipy.optimize import linear_sum_assignment
 
 from maqueta.geometry.box import outline_of
+from maqueta.geometry.pairing import best_pairs
 from maqueta.judging.apart_survey import ApartSurvey
 from maqueta.judging.criteria.assembly.rules import RULES
 from maqueta.judging.finding import Finding
@@ -61,9 +61,9 @@ def _paired(apart: ApartSurvey, rows: Sequence[ListRow]) -> Mapping[int, ListedP
             alike = likeness(written.name, true.name)
             merit[place, column] = alike + _NUMBER * (written.number.strip() in numbers)
     found: dict[int, ListedPart] = {}
-    for pair in np.transpose(linear_sum_assignment(-merit)).tolist():
-        if merit[pair[0], pair[1]] >= min(_SLIP, _NUMBER):
-            found[pair[0]] = apart.rows[pair[1]]
+    for place, column in best_pairs(merit):
+        if merit[place, column] >= min(_SLIP, _NUMBER):
+            found[place] = apart.rows[column]
     return found
 
 
