@@ -1,6 +1,7 @@
 """Paths of pages as lines, circles, arrowheads, bars and areas; letters as lines of text; by hand and at random."""
 
 import math
+from dataclasses import replace
 from itertools import pairwise
 
 import pytest
@@ -8,9 +9,18 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from maqueta.geometry.carrier import Circle, Free, Line, Point
-from maqueta.reading.content import Style
-from maqueta.reading.drawn_paths import Paper, Stretch, Subpath, drawn_along, filled_shapes, strokes_of
+from maqueta.reading.content import Content, Style
+from maqueta.reading.drawn_paths import (
+    FilledShapes,
+    Paper,
+    Stretch,
+    Subpath,
+    drawn_along,
+    filled_shapes,
+    strokes_of,
+)
 from maqueta.reading.glyphs import Glyph, words_of
+from maqueta.reading.short_bars import with_short_bars
 
 PEN = Style("", (), "", False, 50, 0)
 turns = st.floats(-math.pi, math.pi)
@@ -113,6 +123,33 @@ def test_a_bar_is_a_line_along_its_middle(long: float, wide: float, turn: float)
     assert bar.style.width == round(100 * wide)
     ends = sorted(bar.piece.ends, key=lambda end: math.hypot(*end))
     assert math.dist(ends[0], (0, 0)) < 1e-6
+
+
+@given(st.floats(0.3, 1.4), st.floats(1.3, 3.9), turns, st.booleans())
+def test_a_bar_hardly_longer_than_wide_is_one_where_others_are_as_wide(
+    wide: float, times: float, turn: float, others: bool
+) -> None:
+    """By itself it may be anything."""
+
+    def bar_of(long: float, wide: float) -> FilledShapes:
+        c, s = math.cos(turn), math.sin(turn)
+        corners = [(0, -wide / 2), (long, -wide / 2), (long, wide / 2), (0, wide / 2)]
+        return filled_shapes([straight(*((x * c - y * s, x * s + y * c) for x, y in corners), closed=True)], PEN)
+
+    other, short = bar_of(40, wide if others else wide + 0.1), bar_of(times * wide, wide)
+    assert short.bars == ()
+    content = Content(
+        other.bars, (), (), (), short.heads, (), shapes=short.letters, bar_widths=other.bar_widths | short.bar_widths
+    )
+    found = with_short_bars(content)
+    if others:
+        line = found.strokes[-1]
+        assert line.piece.length == pytest.approx(times * wide)
+        assert found.filled == ()
+        [shape] = found.shapes
+        assert (shape.bar, shape.head) == (line, None), "it may be a letter still"
+    else:
+        assert found == replace(content, bar_widths=frozenset())
 
 
 def test_filled_shapes_are_heads_areas_or_unknown() -> None:

@@ -83,6 +83,13 @@ def test_other_hands_sheets_are_judged_alike(hand: Hand) -> None:
     assert found(part, TASK, read.document) == found(part, TASK, sheet)
 
 
+def test_a_line_filled_as_a_bar_hardly_longer_than_wide_is_there() -> None:
+    """An edge of the pictorial view is 0.9 mm long, its pen half a mm wide."""
+    part, sheet = answer("slanted-seat")
+    read = read_delivered(write_pdf(part, sheet, next(hand for hand in HANDS if hand.bars)), part, TASK)
+    assert found(part, TASK, read.document) == found(part, TASK, sheet)
+
+
 @pytest.mark.parametrize("share", [math.sqrt(0.5), 0.5, 0.94, 1.05])
 def test_a_page_printed_at_another_size_is_read_as_it_was_drawn(share: float) -> None:
     """On the next paper, on a smaller one at a scale that is itself a usual one, and made to fit a printer."""

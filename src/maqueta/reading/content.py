@@ -57,11 +57,13 @@ def lettering_width(text: str, height: float) -> float:
 @dataclass(frozen=True, slots=True)
 class Shape:
     """A small filled shape that may be a letter: its rim, the holes in it, and the arrowhead or the line, filled as a
-    bar, that it is unless it is a letter."""
+    bar, that it is unless it is a letter. `short` is the line that a head is where lines as wide are filled as bars.
+    """
 
     rings: tuple[tuple[Point, ...], ...]
     head: tuple[Point, ...] | None = None
     bar: Stroke | None = None
+    short: Stroke | None = None
 
     @property
     def unknown(self) -> bool:
@@ -176,6 +178,8 @@ class Content:
     page: tuple[float, float] | None = None
     #: Filled shapes that may be letters, until those are read.
     shapes: tuple[Shape, ...] = ()
+    #: How wide the bars are that stand for lines, in hundredths of a mm, until short ones are told by it.
+    bar_widths: frozenset[int] = frozenset()
     #: Whether letters were recognised by how they look; texts among them that may say something else.
     recognised: bool = False
     #: Where there is ink among letters that were drawn.

@@ -28,8 +28,8 @@ _STEPS: Final = 8
 _MOST_TURN, _FEWEST_CHORDS = 0.35, 6
 #: An arrowhead is a filled shape of at most so many corners, this long at most, mm.
 _HEAD_CORNERS, _HEAD_LONG = 6, 9.0
-#: A bar filled instead of a line: at most this wide, mm, and so many times longer.
-_BAR_WIDE, _BAR_LONG = 1.6, 4.0
+#: A bar filled instead of a line: at most this wide, mm, and so many times longer; less where others are as wide.
+_BAR_WIDE, _BAR_LONG, _BAR_SHORT = 1.6, 4.0, 1.2
 #: Filled shapes smaller than this both ways, mm, that are no arrowheads: dots, or letters drawn as shapes.
 _SMALL: Final = 12.0
 #: Of a stretch that a clip leaves, shorter ends than this (mm) are nothing.
@@ -261,6 +261,11 @@ class FilledShapes:
     areas: tuple[Hatching, ...] = ()
     letters: tuple[Shape, ...] = ()
 
+    @property
+    def bar_widths(self) -> frozenset[int]:
+        """How wide its bars are, in hundredths of a mm."""
+        return frozenset(bar.style.width for bar in self.bars if bar.style.width is not None)
+
 
 def filled_shapes(paths: Sequence[Subpath], style: Style) -> FilledShapes:
     """What is filled with one go of the pen: told by its shape, ring by ring."""
@@ -273,18 +278,17 @@ def filled_shapes(paths: Sequence[Subpath], style: Style) -> FilledShapes:
         corners = _corners(ring)
         wide, high = _spread(corners)
         small = max(wide, high) <= _SMALL
-        bar = _bar(corners) if not holes else None
+        bar = _bar(corners, style, _BAR_LONG) if not holes else None
         if bar is not None:
-            carrier, interval, width = bar
-            own = replace(style, width=round(100 * width), pattern=())
-            bars.append(Stroke(Piece("visible", carrier, interval, (), ()), own))
+            bars.append(bar)
             if small:
                 letters.append(Shape((tuple(ring),), bar=bars[-1]))
         elif not holes and len(corners) <= _HEAD_CORNERS and max(wide, high) <= _HEAD_LONG:
             heads.append(tuple(corners))
             # No letter has three corners, and none has four but as a bar.
             if len(corners) > 4 or _parallel(corners):
-                letters.append(Shape((tuple(ring),), head=heads[-1]))
+                short = _bar(corners, style, _BAR_SHORT)
+                letters.append(Shape((tuple(ring),), head=heads[-1], short=short))
         elif small:
             letters.append(Shape(tuple(map(tuple, (ring, *holes)))))
         else:
@@ -347,14 +351,14 @@ def _spread(points: Sequence[Point]) -> tuple[float, float]:
     return max(xs) - min(xs), max(ys) - min(ys)
 
 
-def _bar(corners: Sequence[Point]) -> tuple[Carrier, Interval, float] | None:
-    """A long narrow rectangle as the line along its middle, and its width; None for any other shape."""
+def _bar(corners: Sequence[Point], style: Style, times: float) -> Stroke | None:
+    """A narrow rectangle, so many times as long as wide, as the line along its middle; None for any other shape."""
     if len(corners) != 4:
         return None
     sides = [math.dist(corners[k], corners[(k + 1) % 4]) for k in range(4)]
     first = 0 if sides[0] > sides[1] else 1
     long, wide = (sides[first] + sides[first + 2]) / 2, (sides[(first + 1) % 4] + sides[(first + 3) % 4]) / 2
-    if wide > _BAR_WIDE or long < _BAR_LONG * wide or abs(sides[first] - sides[first + 2]) > 0.02 + 0.01 * long:
+    if wide > _BAR_WIDE or long < times * wide or abs(sides[first] - sides[first + 2]) > 0.02 + 0.01 * long:
         return None
     if abs(sides[(first + 1) % 4] - sides[(first + 3) % 4]) > 0.02 + 0.1 * wide:
         return None
@@ -363,4 +367,5 @@ def _bar(corners: Sequence[Point]) -> tuple[Carrier, Interval, float] | None:
         a, b = corners[k % 4], corners[(k + 1) % 4]
         ends.append(((a[0] + b[0]) / 2, (a[1] + b[1]) / 2))
     carrier, interval = line_through(ends[0], ends[1])
-    return carrier, interval, wide
+    own = replace(style, width=round(100 * wide), pattern=())
+    return Stroke(Piece("visible", carrier, interval, (), ()), own)

@@ -12,6 +12,7 @@ from maqueta.reading.errors import UnreadableSheetError
 from maqueta.reading.formats import is_pdf, is_picture, is_svg
 from maqueta.reading.layer_names import with_names_believed
 from maqueta.reading.limits import large_enough
+from maqueta.reading.short_bars import with_short_bars
 
 #: Wide and high, mm: an A3 sheet, where nobody says how large a sheet in a picture should be.
 _USUAL_PAPER: Final = (420.0, 297.0)
@@ -46,7 +47,7 @@ def content_of(data: bytes, page: int = 1, paper: tuple[float, float] = _USUAL_P
     if is_svg(data):
         from maqueta.reading.svg.file import read_svg
 
-        return with_names_believed(with_letters(read_svg(data)))
+        return _told(read_svg(data))
     if is_picture(data):
         from maqueta.reading.picture.file import read_picture
         from maqueta.reading.picture.image import picture_of
@@ -56,7 +57,12 @@ def content_of(data: bytes, page: int = 1, paper: tuple[float, float] = _USUAL_P
         raise UnreadableSheetError(phrase("sheet-file-other", kind=kind))
     from maqueta.reading.dxf.file import read_dxf
 
-    return with_names_believed(with_letters(read_dxf(data)))
+    return _told(read_dxf(data))
+
+
+def _told(content: Content) -> Content:
+    """What a file of lines holds, with what its lines, letters and names mean told from each other."""
+    return with_names_believed(with_letters(with_short_bars(content)))
 
 
 def _of_pdf(data: bytes, page: int, paper: tuple[float, float]) -> Content:
@@ -64,7 +70,7 @@ def _of_pdf(data: bytes, page: int, paper: tuple[float, float]) -> Content:
     from maqueta.reading.pdf import file as pdf
 
     try:
-        return with_names_believed(with_letters(pdf.read_pdf(data, page)))
+        return _told(pdf.read_pdf(data, page))
     except pdf.PictureAloneError:
         from maqueta.reading.picture.file import read_picture
 

@@ -117,7 +117,15 @@ def _content(drawn: DrawnPage) -> Content:
     left: tuple[Phrase, ...] = tuple(phrase("unread-counted", what=what, count=count) for what, count in counted)
     if drawn.pictures:
         left = (*left, phrase("unread-counted", what=phrase("unread-picture"), count=drawn.pictures))
-    shapes = tuple(drawn.shapes)
     return Content(
-        tuple(drawn.strokes), words, (), (), tuple(drawn.filled), left, tuple(drawn.areas), drawn.page, shapes
+        tuple(drawn.strokes),
+        words,
+        (),
+        (),
+        tuple(drawn.filled),
+        left,
+        tuple(drawn.areas),
+        drawn.page,
+        tuple(drawn.shapes),
+        frozenset(drawn.bar_widths),
     )

@@ -41,6 +41,8 @@ class DrawnPage(PageDevice):
         self.glyphs: list[Glyph] = []
         self.filled: list[tuple[Point, ...]] = []
         self.shapes: list[Shape] = []
+        #: How wide bars are that stand for lines, in hundredths of a mm.
+        self.bar_widths: set[int] = set()
         self.areas: list[Hatching] = []
         self.left: Counter[Phrase] = Counter()
         self.pictures = 0
@@ -125,6 +127,7 @@ class DrawnPage(PageDevice):
 
     def _fill(self, paths: Sequence[Subpath], state: PDFGraphicState) -> None:
         shapes = filled_shapes(paths, Style(self.layer, (), "", False, None, _colour(state.ncolor)))
+        self.bar_widths |= shapes.bar_widths
         for bar in shapes.bars:
             self._draw(bar)
         self.filled += [head for head in shapes.heads if self._seen(head[0])]

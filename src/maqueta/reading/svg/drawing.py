@@ -71,6 +71,8 @@ class Drawing:
         self.words: list[Words] = []
         self.filled: list[tuple[Point, ...]] = []
         self.shapes: list[Shape] = []
+        #: How wide bars are that stand for lines, in hundredths of a mm.
+        self.bar_widths: set[int] = set()
         self.areas: list[Hatching] = []
         self.left: Counter[Phrase] = Counter()
         self.pictures = 0
@@ -176,6 +178,7 @@ class Drawing:
             self._paper = painted
         elif stroke is None and fill is not None and not self._paper.hides(fill):
             shapes = filled_shapes(paths, self._style(place, fill))
+            self.bar_widths |= shapes.bar_widths
             for bar in shapes.bars:
                 self.strokes += clipped(bar, place.clip)
             self.filled += shapes.heads

@@ -60,6 +60,7 @@ def read_svg(data: bytes) -> Content:
         tuple(left),
         tuple(drawing.areas),
         shapes=tuple(drawing.shapes),
+        bar_widths=frozenset(drawing.bar_widths),
         page=(wide, high) if math.isfinite(wide) and high > 0 else None,
     )
 
