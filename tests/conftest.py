@@ -1,7 +1,7 @@
 """A running service on a real MariaDB in a temporary folder, with the demo world loaded."""
 
 import gc
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Mapping
 from pathlib import Path
 from typing import Any
 
@@ -52,8 +52,9 @@ class Person:
         assert answer.status_code == 200, answer.text
         self.token = answer.json()["token"]
 
-    def send(self, method: str, path: str, **rest: Any) -> Any:
-        return self.client.request(method, path, headers={"x-maqueta-token": self.token}, **rest)
+    def send(self, method: str, path: str, headers: Mapping[str, str] | None = None, **rest: Any) -> Any:
+        own = {"x-maqueta-token": self.token, **(headers or {})}
+        return self.client.request(method, path, headers=own, **rest)
 
     def get(self, path: str) -> Any:
         answer = self.send("GET", path)

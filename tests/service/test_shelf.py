@@ -233,9 +233,9 @@ def test_sheet_of_a_varied_part_is_checked_against_the_students_own_sizes(instru
     assert "dimensions.value" not in rules
     assert rules.count("dimensions.overall") == 2
     # On the instructor's bench it has the sizes of that student too, not those of the exercise.
-    path, asked = f"/api/exercises/{exercise['id']}/ink", {"json": {"document": document}}
+    path, asked = f"/api/exercises/{exercise['id']}/ink", {"document": document}
     drawn = [
-        person.send("POST", path + which, **asked).json()["views"][0]["box"]
+        person.send("POST", path + which, json=asked).json()["views"][0]["box"]
         for person, which in ((student, ""), (instructor, f"?sheet={sent.json()['id']}"), (instructor, ""))
     ]
     assert drawn[0] == drawn[1]

@@ -1,6 +1,7 @@
 """Sheets as files."""
 
 import hashlib
+import secrets
 from collections.abc import Callable
 from typing import Final, Literal
 
@@ -12,12 +13,15 @@ from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.drawing.sheet_sizes import sheet_sizes
 from maqueta.drawing.svg import svg
 from maqueta.projection.projected_part import ProjectedPart
+from maqueta.service.desk_work import Desk
 from maqueta.sheet.document import SheetDocument
 from maqueta.solid.mesh import Mesh
 
 DrawingKind = Literal["svg", "pdf", "dxf"]
 #: What an SVG may do that is opened by itself: nothing.
 SANDBOX: Final = "sandbox; default-src 'none'; style-src 'unsafe-inline'; font-src data:"
+#: Another program may draw the same sheet otherwise: what was made by this process is known as such.
+_OURS: Final = secrets.token_hex(16)
 
 
 def drawing(
@@ -39,12 +43,31 @@ def drawing(
     return dxf(groups, sheet_sizes(projected, document))
 
 
-def drawing_response(data: bytes, kind: DrawingKind, name: str, request: Request) -> Response:
-    """A drawing as an answer; nothing but its mark where the browser has it already."""
-    tag = f'"{hashlib.sha256(data).hexdigest()[:32]}"'
-    headers = {"etag": tag, "cache-control": "private, no-cache"}
-    if request.headers.get("if-none-match") == tag:
-        return Response(status_code=304, headers=headers)
+def tag_before(desk: Desk, document: SheetDocument, kind: DrawingKind, title: str) -> str:
+    """What tells a drawing from others before it is made: all that it depends on."""
+    return _tag(f"{_OURS} {desk} {document.model_dump_json()} {kind} {title}".encode())
+
+
+def unchanged(tag: str, request: Request) -> Response | None:
+    """An answer without the drawing, where the browser has that already; None where it has not."""
+    known = request.headers.get("if-none-match") == tag
+    return Response(status_code=304, headers=_headers(tag)) if known else None
+
+
+def _tag(content: bytes) -> str:
+    return f'"{hashlib.sha256(content).hexdigest()[:32]}"'
+
+
+def _headers(tag: str) -> dict[str, str]:
+    return {"etag": tag, "cache-control": "private, no-cache"}
+
+
+def drawing_response(data: bytes, kind: DrawingKind, name: str, request: Request, tag: str | None = None) -> Response:
+    """A drawing as an answer; nothing but its `tag` where the browser has it already."""
+    tag = tag or _tag(data)
+    if (same := unchanged(tag, request)) is not None:
+        return same
+    headers = _headers(tag)
     if kind == "svg":
         return Response(data, media_type="image/svg+xml", headers=headers | {"content-security-policy": SANDBOX})
     if kind == "pdf":

@@ -9,7 +9,7 @@ from sqlalchemy.orm import Session
 from maqueta.judging.catalogue import CATALOGUE
 from maqueta.judging.scope import Scope
 from maqueta.phrases.phrase import phrase
-from maqueta.service.bench.drawings import DrawingKind, drawing_response
+from maqueta.service.bench.drawings import DrawingKind, drawing_response, tag_before, unchanged
 from maqueta.service.bench.work import drawn, inked
 from maqueta.service.deliveries.originals import original_answer
 from maqueta.service.desk import AtDesk
@@ -116,8 +116,12 @@ def as_file(sheet_id: int, kind: DrawingKind, account: AnyAccount, session: InTr
     sheet = readable_sheet(session, account, sheet_id)
     desk = at.desk_at_sheet(sheet, version_for(at.world, session, sheet.exercise, sheet.student_id), account)
     title = f"{sheet.exercise.title} - {sheet.student.name}"
-    data = at.run(drawn, desk, SheetDocument.model_validate(sheet.document), kind, title)
-    return drawing_response(data, kind, f"sheet-{sheet.id}", at.request)
+    document = SheetDocument.model_validate(sheet.document)
+    # A wall shows a whole class, again and again: what its browser has is not drawn once more.
+    tag = tag_before(desk, document, kind, title)
+    if (same := unchanged(tag, at.request)) is not None:
+        return same
+    return drawing_response(at.run(drawn, desk, document, kind, title), kind, f"sheet-{sheet.id}", at.request, tag)
 
 
 def still_out(session: Session, instructor: Account, sheet_id: int) -> SheetRecord:
