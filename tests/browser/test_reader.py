@@ -57,6 +57,23 @@ def test_what_is_open_is_named_and_moves(open_page: Open) -> None:
     expect(_lines(page)).to_have_count(0)
 
 
+def test_sizes_are_taken_away_one_after_another_without_looking(open_page: Open) -> None:
+    """What each of them leaves open is told below the list: nothing moves away under the pointer."""
+    page = _at_the_bench(open_page, "iker.valtierra", _sheet())
+    placed = page.get_by_label("Dimensions on the sheet").get_by_role("listitem")
+    expect(_eye(page).get_by_text("Everything is determined")).to_be_visible()
+    before = placed.count()
+    button = placed.nth(2).get_by_role("button", name="away")
+    button.scroll_into_view_if_needed()
+    at = button.bounding_box()
+    assert at is not None
+    where = (at["x"] + at["width"] / 2, at["y"] + at["height"] / 2)
+    for gone in (1, 2, 3):
+        page.mouse.click(*where)
+        expect(placed).to_have_count(before - gone)
+        expect(_eye(page).get_by_text(re.compile(rf"^{gone} sizes? open"))).to_be_visible()
+
+
 def test_it_swings_by_itself_unless_motion_is_reduced(open_page: Open) -> None:
     page = _at_the_bench(open_page, "iker.valtierra", _sheet("d2"))
     expect(_lines(page).first).to_be_attached()

@@ -81,10 +81,8 @@ export function DimensionsStage({ bench }: { bench: Bench }) {
           onChange={(e) => bench.setRowsTogether(e.currentTarget.checked)}
         />
       )}
-      {chosen && <ChosenDimension key={chosen.id} bench={bench} dimension={chosen} />}
-      {bench.answering && !bench.sheet && <ProposeDimensions bench={bench} />}
-      <ReadersEye reader={bench.reader} />
-      <div style={{ marginTop: 12 }} role="list" aria-label={t("Dimensions on the sheet")}>
+      {/* Above what comes and goes with each change: nothing moves away under who takes sizes away one by one. */}
+      <div className={classes.sizes} role="list" aria-label={t("Dimensions on the sheet")}>
         {document.dimensions.map((dimension) => (
           <Group
             key={dimension.id}
@@ -116,6 +114,9 @@ export function DimensionsStage({ bench }: { bench: Bench }) {
           </Group>
         ))}
       </div>
+      {chosen && <ChosenDimension key={chosen.id} bench={bench} dimension={chosen} />}
+      {bench.answering && !bench.sheet && <ProposeDimensions bench={bench} />}
+      <ReadersEye reader={bench.reader} />
     </>
   );
 }
