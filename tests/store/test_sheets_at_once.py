@@ -7,13 +7,15 @@ from threading import Barrier
 
 import pytest
 from sqlalchemy import delete, select
+from sqlalchemy.exc import OperationalError
 
 from maqueta.store.accounts import add_account
 from maqueta.store.clock import now
 from maqueta.store.database import Database
 from maqueta.store.exercises import add_exercise
-from maqueta.store.models import Account, ExerciseRecord, SheetRecord
-from maqueta.store.sheets import deliver
+from maqueta.store.models import Account, ExerciseRecord, SheetRecord, SheetSetRecord
+from maqueta.store.sets import add_set, others_anew
+from maqueta.store.sheets import deliver, stale_sheet
 
 STUDENTS = 8
 
@@ -54,3 +56,31 @@ def test_sheets_delivered_in_one_instant_are_all_kept_and_told(
     assert len(set(kept)) == STUDENTS
     with database.transaction() as session:
         assert session.get_one(ExerciseRecord, exercise).news == STUDENTS
+
+
+def test_whoever_checks_a_sheet_again_waits_for_one_that_comes_beside_it(
+    database: Database, set_for: tuple[int, list[int]]
+) -> None:
+    """Also where it was to be checked again already: what is found without the one that comes is of no use."""
+    exercise, (student, *_) = set_for
+    with database.transaction() as session:
+        first = session.get_one(ExerciseRecord, exercise)
+        due = now() + timedelta(days=1)
+        owner = session.get_one(Account, first.instructor_id)
+        second = add_exercise(session, owner, first.version, first.school_class, "Beside", first.task, due, False)
+        own_set = add_set(session, "Together", [first, second])
+        sheet = deliver(session, session.get_one(Account, student), first, {"views": []}, [])
+        sheet.checker = 0
+        number, beside, made = sheet.id, second.id, own_set.id
+    try:
+        with database.transaction() as session:
+            assert others_anew(session, session.get_one(ExerciseRecord, beside), student) == 1
+            with database.transaction() as other, pytest.raises(OperationalError, match="lock|Lock|NOWAIT"):
+                other.scalars(select(SheetRecord).where(SheetRecord.id == number).with_for_update(nowait=True)).one()
+        with database.transaction() as session:
+            assert stale_sheet(session, number, lock=True) is not None
+    finally:
+        with database.transaction() as session:
+            session.get_one(ExerciseRecord, exercise).set_id = None
+            session.execute(delete(ExerciseRecord).where(ExerciseRecord.id == beside))
+            session.execute(delete(SheetSetRecord).where(SheetSetRecord.id == made))

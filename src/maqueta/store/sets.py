@@ -3,7 +3,7 @@
 from collections.abc import Collection, Mapping, Sequence
 from typing import Any
 
-from sqlalchemy import select
+from sqlalchemy import select, update
 from sqlalchemy.orm import Session, joinedload
 
 from maqueta.store.clock import now
@@ -100,8 +100,9 @@ def others_anew(session: Session, exercise: ExerciseRecord, student_id: int, jus
     there are.
     """
     beside = sheets_beside(session, exercise, student_id, ("handed-in",))
-    out = [own for own in beside if own.exercise_id not in just_in]
-    for sheet in out:
-        sheet.checker = 0
-    session.flush()
+    out = [own.id for own in beside if own.exercise_id not in just_in]
+    if out:
+        # Written also where it is so already: whoever is about to keep what was found without the one that comes waits
+        # for it, and looks again.
+        session.execute(update(SheetRecord).where(SheetRecord.id.in_(out)).values(checker=0))
     return len(out)
