@@ -127,8 +127,10 @@ def test_places_of_a_curve_are_near_what_the_library_says_is_near(others: list[P
         for k in range(int((chain.length - 2 * ends) / TOLERANCE))
     ]
     assert all(chains.is_empty or chains.distance(place) > 0.45 * TOLERANCE for place in far)
-    deep = chords(piece, TOLERANCE).difference(chains.buffer(3 * TOLERANCE)).length
-    assert sum(part.length for part in rest) >= deep - 1e-6 * piece.length - 4 * TOLERANCE * len(others)
+    # What lies deep between all of them is left whole, unless it is hardly longer than what is dropped.
+    deep = shapely.get_parts(chords(piece, TOLERANCE).difference(chains.buffer(3 * TOLERANCE)))
+    long = sum(part.length for part in deep if part.length > 4 * TOLERANCE)
+    assert sum(chords(part, TOLERANCE).length for part in rest) >= 0.99 * long
 
 
 @given(ellipses)

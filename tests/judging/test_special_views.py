@@ -13,7 +13,7 @@ from maqueta.judging.report import check, report
 from maqueta.projection.project import drawn
 from maqueta.reading.correct import corrected
 from maqueta.reading.delivered import expectation
-from maqueta.reading.said import Said
+from maqueta.reading.said_to_be import Said
 from maqueta.sheet.dimension import LinearDimension
 from maqueta.sheet.document import CentreLine, SheetDocument
 from maqueta.sheet.drafted_line import DraftedLine

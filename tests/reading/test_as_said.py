@@ -10,7 +10,7 @@ from maqueta.phrases.told import ToldError
 from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.correct import corrected
 from maqueta.reading.delivered import expectation, read_drawing
-from maqueta.reading.said import Said
+from maqueta.reading.said_to_be import Said
 from maqueta.reading.special.matching import LooksWantedError
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.view import View

@@ -2,14 +2,13 @@
 
 import pytest
 
-from maqueta.service.bench import work
 from tests.conftest import LogIn, Person
 from tests.service.test_marks import sent, set_one
 from tests.service.test_round import NO_HIDDEN, deliver
 
 
 def drawing(person: Person, sheet: int, known: str = "", kind: str = "svg") -> tuple[int, str, bytes]:
-    """Status, mark and content of a drawing, asked for by a browser that has one with a mark already."""
+    """Status, tag and content of a drawing, asked for by a browser that has one with a tag already."""
     answer = person.send("GET", f"/api/sheets/{sheet}/drawing.{kind}", headers={"if-none-match": known})
     return answer.status_code, answer.headers["etag"], answer.content
 
@@ -26,14 +25,13 @@ def test_what_a_browser_has_is_not_drawn_again(instructor: Person, sheet: int, m
     assert drawing(instructor, sheet)[1:] == (tag, content)
     assert drawing(instructor, sheet, "something else") == (200, tag, content)
     monkeypatch.setattr("maqueta.service.marking.routes.drawn", None)
-    assert work.drawn is not None, "the route alone has lost what draws"
     assert drawing(instructor, sheet, tag) == (304, tag, b"")
 
 
-def test_a_drawing_has_another_mark_as_soon_as_it_is_another(log_in: LogIn, instructor: Person, sheet: int) -> None:
+def test_a_drawing_has_another_tag_as_soon_as_it_is_another(log_in: LogIn, instructor: Person, sheet: int) -> None:
     student = log_in("dina.farouk")
-    marks = {drawing(instructor, sheet, kind=kind)[1] for kind in ("svg", "pdf", "dxf")}
-    assert len(marks) == 3
+    tags = {drawing(instructor, sheet, kind=kind)[1] for kind in ("svg", "pdf", "dxf")}
+    assert len(tags) == 3
     before = drawing(instructor, sheet)
     sent(instructor, "POST", f"/api/sheets/{sheet}/return")
     # Whoever has checked it stands in its title block now.
@@ -43,7 +41,7 @@ def test_a_drawing_has_another_mark_as_soon_as_it_is_another(log_in: LogIn, inst
     assert drawing(student, sheet, tag)[0] == 304, "both see the same, now that nothing is kept from its student"
 
 
-def test_a_mark_opens_no_sheet_of_anothers(log_in: LogIn, instructor: Person, sheet: int) -> None:
+def test_a_tag_opens_no_sheet_of_anothers(log_in: LogIn, instructor: Person, sheet: int) -> None:
     _, tag, _ = drawing(instructor, sheet)
     other = log_in("sara.lindqvist").send("GET", f"/api/sheets/{sheet}/drawing.svg", headers={"if-none-match": tag})
     assert other.status_code == 404

@@ -11,7 +11,7 @@ from maqueta.projection.projected_part import ProjectedPart
 from maqueta.reading.candidates import STRANGE, Identity
 from maqueta.reading.expectation import Expectation
 from maqueta.reading.identify import identify_as
-from maqueta.reading.said import Said
+from maqueta.reading.said_to_be import Said
 from maqueta.reading.special.as_said import SaidGroup
 from maqueta.sheet.dimension import Dimension, mapped
 from maqueta.sheet.document import SheetDocument

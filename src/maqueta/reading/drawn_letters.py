@@ -172,6 +172,7 @@ def _drawn_letters(content: Content) -> list[_Drawn]:
     short = [k for k, stroke in enumerate(content.strokes) if _short(stroke)]
     if len(short) < _FEWEST_DRAWN:
         return []
+    # Most files write their sizes, and never come here.
     import networkx
 
     lines = [shapely.LineString(stroke.piece.outline()) for stroke in content.strokes]

@@ -6,23 +6,23 @@ from typing import Final
 
 from maqueta.reading.content import Content, Stroke
 
-#: Bars of one pen are as wide as each other within this, in hundredths of a mm.
+#: Bars of one pen are as wide as each other within this, in hundredths of a mm (common practice, no source).
 _ALIKE: Final = 2
 
 
 def with_short_bars(content: Content) -> Content:
     """A file's content, in which what is as wide as its bars is one, be it short; by itself it could be a dot."""
-    found = [shape for shape in content.shapes if shape.short and _is_one(shape.short, content.bar_widths)]
-    if not found:
-        return replace(content, bar_widths=frozenset())
-    taken = {id(shape) for shape in found}
-    heads = {shape.head for shape in found}
+    bars = {
+        shape.head: shape.short
+        for shape in content.shapes
+        if shape.short is not None and _is_one(shape.short, content.bar_widths)
+    }
     return replace(
         content,
-        strokes=(*content.strokes, *(shape.short for shape in found if shape.short is not None)),
-        filled=tuple(head for head in content.filled if head not in heads),
+        strokes=(*content.strokes, *bars.values()),
+        filled=tuple(head for head in content.filled if head not in bars),
         shapes=tuple(
-            replace(shape, head=None, bar=shape.short, short=None) if id(shape) in taken else shape
+            replace(shape, head=None, bar=bars[shape.head], short=None) if shape.head in bars else shape
             for shape in content.shapes
         ),
         bar_widths=frozenset(),

@@ -9,7 +9,7 @@ from maqueta.projection.projected_part import ProjectedPart, UnseenLookError
 from maqueta.reading.candidates import Identity
 from maqueta.reading.expectation import Expectation
 from maqueta.reading.identify import Fit
-from maqueta.reading.said import SpecialSaid
+from maqueta.reading.said_to_be import SpecialSaid
 from maqueta.reading.special.cutting_marks import CircleMark, CutMark
 from maqueta.reading.special.fitting import SURE, fits_as
 from maqueta.reading.special.matching import MOST_LOOKS, LooksWantedError

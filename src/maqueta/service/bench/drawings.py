@@ -38,6 +38,7 @@ def drawing(
         return svg(groups, document.paper.layout, title).encode()
     if kind == "pdf":
         return pdf(groups, document.paper.layout, title)
+    # Its library takes a third of a second to load; no server draws.
     from maqueta.drawing.dxf import dxf
 
     return dxf(groups, sheet_sizes(projected, document))

@@ -5,7 +5,7 @@ from typing import Annotated
 from pydantic import Field
 
 from maqueta.geometry.carrier import Point
-from maqueta.reading.said import Said
+from maqueta.reading.said_to_be import Said
 from maqueta.service.language import Sentence
 from maqueta.service.messages import Time
 from maqueta.sheet.document import SheetDocument

@@ -1,4 +1,4 @@
-"""Work on a sheet that is handed in, done in a process of its own."""
+"""Work on a sheet that is handed in, done in a process of its own: what reads is loaded there, and by no server."""
 
 from dataclasses import dataclass, replace
 from typing import Any
@@ -10,7 +10,7 @@ from maqueta.judging.sheet_set import check_one
 from maqueta.phrases.phrase import Phrase, phrase
 from maqueta.phrases.told import ToldError
 from maqueta.projection.look import Look
-from maqueta.reading.said import Said
+from maqueta.reading.said_to_be import Said
 from maqueta.service.deliveries.messages import ReadSheetAnswer, ReadView
 from maqueta.service.desk_work import Desk, RefusedError
 from maqueta.service.marking.answers import FINDING

@@ -19,12 +19,11 @@ _LOOK_SECONDS: Final = 0.2
 _STOP_SECONDS: Final = 2.0
 #: Pieces of work that may wait for one crew.
 MOST_WAITING: Final = 100
-#: What all processes have loaded before they are made, in this order. A name that is none would be passed over in
-#: silence.
+#: What all processes have loaded before they are made, in this order: also what else would be loaded by the first work
+#: that asks for it, in each process anew. A name that is none would be passed over in silence.
 LOADED: Final = [
     "maqueta.service.queue.loading",
     "maqueta.drawing.dxf",
-    "maqueta.geometry.pairing",
     "maqueta.reading.correct",
     "maqueta.reading.dxf.file",
     "maqueta.reading.laid",
