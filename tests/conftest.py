@@ -2,6 +2,7 @@
 
 import gc
 from collections.abc import Callable, Iterator, Mapping
+from itertools import chain, zip_longest
 from pathlib import Path
 from typing import Any
 
@@ -23,15 +24,26 @@ gc.disable()
 examples.register_profile("any machine", deadline=None)
 examples.load_profile("any machine")
 
-#: Folders whose files take long: two files run at a time, and a long one at the end would run alone.
-_LONG_FIRST = ("trust", "browser", "service", "reading")
+#: Folders whose files wait half of their time, for a browser, a service or a database.
+_WAITING = ("browser", "service", "store")
+#: Folders whose files are at work all the time and take long: a long one at the end would run alone.
+_WORKING = ("trust", "reading")
 
 
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
-    """Begin with what takes long."""
-    folders = [item.path.parent.name for item in items]
-    places = [_LONG_FIRST.index(name) if name in _LONG_FIRST else len(_LONG_FIRST) for name in folders]
-    items[:] = [item for _, item in sorted(zip(places, items, strict=True), key=lambda entry: entry[0])]
+    """Files that wait and files that work take turns, the long ones first.
+
+    Of those that run at one moment some wait and some work, and the cores are neither idle nor fought for.
+    """
+    files: dict[Path, list[pytest.Item]] = {}
+    for item in items:
+        files.setdefault(item.path, []).append(item)
+    ranks = {name: rank for rank, name in enumerate((*_WAITING, *_WORKING))}
+    ordered = sorted(files, key=lambda path: ranks.get(path.parent.name, len(ranks)))
+    waiting = [path for path in ordered if path.parent.name in _WAITING]
+    working = [path for path in ordered if path.parent.name not in _WAITING]
+    turns = chain.from_iterable(zip_longest(waiting, working))
+    items[:] = [item for path in turns if path is not None for item in files[path]]
 
 
 def pytest_collection_finish() -> None:

@@ -15,10 +15,10 @@ TITLE = "Stepped rest, first try"
 
 def _set_exercise(page: Page) -> None:
     page.get_by_role("link", name="Set an exercise").click()
-    # Found by its name, as the shelf may still be on its way when the field is entered.
-    page.get_by_label("Part", exact=False).first.fill("Shuttle rest")
+    # By its role: buttons of the page before are named for what they are about, assemblies taken apart among them.
+    page.get_by_role("combobox", name="Part").fill("Shuttle rest")
     page.get_by_role("option", name="Shuttle rest").click()
-    page.get_by_label("Title", exact=False).first.fill(TITLE)
+    page.get_by_role("textbox", name="Title").fill(TITLE)
     page.get_by_role("button", name=re.compile("points$")).first.click()
     expect(page.get_by_text("Only the 1 picked here will be accepted.")).to_be_visible()
     page.get_by_role("button", name="Set for the class").click()
