@@ -39,8 +39,11 @@ when_changed() {
 }
 
 need_python() {
-  command -v python3.11 >/dev/null || { say "Python 3.11 is missing"; exit 1; }
-  [ -x .venv/bin/python ] || { rm -f "$stamps"/python*; python3.11 -m venv .venv; }
+  # Debian's own, where it can set up an environment: one that comes first on the path may be built without profiles.
+  local python=/usr/bin/python3.11
+  [ -x $python ] && [ -e /usr/lib/python3.11/ensurepip/__init__.py ] || python=$(command -v python3.11) ||
+    { say "Python 3.11 is missing"; exit 1; }
+  [ -x .venv/bin/python ] || { rm -f "$stamps"/python*; "$python" -m venv .venv; }
   when_changed python requirements.txt pyproject.toml -- install_python
 }
 
