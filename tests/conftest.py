@@ -9,6 +9,7 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 from hypothesis import settings as examples
+from sqlalchemy import event
 
 from maqueta.service.app import create_app
 from maqueta.service.settings import Settings
@@ -105,6 +106,19 @@ def database(database_server: MariaDB) -> Iterator[Database]:
     database.close()
 
 
+@pytest.fixture
+def asked(database: Database) -> Iterator[list[str]]:
+    """The statements sent to the database."""
+    statements: list[str] = []
+
+    def note(connection: Any, cursor: Any, statement: str, *rest: Any) -> None:
+        statements.append(" ".join(statement.split()))
+
+    event.listen(database.engine, "before_cursor_execute", note)
+    yield statements
+    event.remove(database.engine, "before_cursor_execute", note)
+
+
 @pytest.fixture(scope="session")
 def app(database: Database, settings: Settings) -> Any:
     return create_app(settings, database)
@@ -121,7 +135,10 @@ def log_in(app: Any, running: TestClient) -> LogIn:
     """Log somebody in, each with a browser of their own."""
 
     def enter(login: str) -> Person:
-        return Person(TestClient(app, raise_server_exceptions=False), login)
+        client = TestClient(app, raise_server_exceptions=False)
+        # One event loop answers all, as that of a server does.
+        client.portal = running.portal
+        return Person(client, login)
 
     return enter
 

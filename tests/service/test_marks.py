@@ -291,14 +291,18 @@ def test_looks_before_handing_in(log_in: LogIn, instructor: Person, task: Any, l
         assert len(told["findings"]) == (1 if task["course"] == "practice" else 0), "a hint names the criterion only"
 
 
-def test_near_copies_are_pointed_out_to_the_instructor_alone(log_in: LogIn, instructor: Person) -> None:
+def test_near_copies_are_pointed_out_to_the_instructor_alone(
+    log_in: LogIn, instructor: Person, asked: list[str]
+) -> None:
     exercise = set_one(instructor, "Copied")
     own = by_hand(5)
     deliver(log_in("dina.farouk"), exercise, own)
     deliver(log_in("kemi.oduya"), exercise, own)
     deliver(log_in("rosa.quispe"), exercise, by_hand(6))
     path = f"/api/exercises/{exercise}/near-copies"
+    asked.clear()
     (pair,) = instructor.get(path)
+    assert len([statement for statement in asked if "sheet.document" in statement]) == 1, "of all sheets at once"
     assert {pair["first_student"], pair["second_student"]} == {"Dina Farouk", "Kemi Oduya"}
     assert pair["bits"] > 40
     assert log_in("dina.farouk").status("GET", path) == 404

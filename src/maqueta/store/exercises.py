@@ -152,6 +152,12 @@ def more_time(session: Session, exercise: ExerciseRecord) -> dict[int, timedelta
     return {student: timedelta(minutes=minutes) for student, minutes in session.execute(query).tuples()}
 
 
+def own_more_time(session: Session, student_id: int) -> dict[int, timedelta]:
+    """For which exercises a student has more time than the others, and how much."""
+    query = select(MoreTime.exercise_id, MoreTime.minutes).where(MoreTime.student_id == student_id)
+    return {exercise: timedelta(minutes=minutes) for exercise, minutes in session.execute(query).tuples()}
+
+
 def give_more_time(session: Session, exercise: ExerciseRecord, student_id: int, minutes: int) -> None:
     """Give a student so many minutes more; none takes it back."""
     found = session.get(MoreTime, (exercise.id, student_id))

@@ -19,6 +19,12 @@ from maqueta.store.models import Account, ExerciseRecord, FindingRecord, JobReco
 #: The kind of a job that checks the sheets of an exercise again.
 CHECKING_AGAIN: Final = "sheets"
 SheetState = Literal["draft", "handed-in", "returned"]
+#: What was found and decided on sheets, read for all of them at once.
+_DECIDED: Final = (
+    selectinload(SheetRecord.findings),
+    selectinload(SheetRecord.added),
+    selectinload(SheetRecord.given),
+)
 
 
 def sheets_of(session: Session, exercise: ExerciseRecord) -> list[SheetRecord]:
@@ -27,15 +33,21 @@ def sheets_of(session: Session, exercise: ExerciseRecord) -> list[SheetRecord]:
 
     What is drawn on them is read when it is asked for: lists do without.
     """
-    decided = (selectinload(SheetRecord.findings), selectinload(SheetRecord.added), selectinload(SheetRecord.given))
     query = (
         select(SheetRecord)
         .join(SheetRecord.student)
-        .options(contains_eager(SheetRecord.student), *decided, defer(SheetRecord.document))
+        .options(contains_eager(SheetRecord.student), *_DECIDED, defer(SheetRecord.document))
         .where(SheetRecord.exercise_id == exercise.id, SheetRecord.state != "draft")
         .order_by(Account.name, SheetRecord.student_id, SheetRecord.attempt)
     )
     return list(session.scalars(query))
+
+
+def documents_of(session: Session, sheets: Collection[SheetRecord]) -> list[dict[str, Any]]:
+    """What is drawn on some sheets, in their order, read for all of them at once."""
+    query = select(SheetRecord.id, SheetRecord.document).where(SheetRecord.id.in_([sheet.id for sheet in sheets]))
+    found: dict[int, dict[str, Any]] = dict(row for row in session.execute(query).tuples())
+    return [found[sheet.id] for sheet in sheets]
 
 
 def attempts_at(session: Session, exercises: Collection[int]) -> list[SheetRecord]:
@@ -82,9 +94,18 @@ def _own_sheet(student: Account, exercise_id: int) -> Select[SheetRecord]:
     return own.order_by(SheetRecord.attempt.desc()).limit(1)
 
 
-def own_sheets(session: Session, student: Account) -> list[SheetRecord]:
-    """All sheets of a student, by exercise and attempt."""
-    query = select(SheetRecord).where(SheetRecord.student_id == student.id)
+def own_sheets(
+    session: Session, student: Account, exercises: Collection[int], decided: bool = False
+) -> list[SheetRecord]:
+    """All sheets of a student for some exercises, by exercise and attempt; `decided` with what was found and decided.
+
+    What is drawn on them is read when it is asked for: lists do without.
+    """
+    query = (
+        select(SheetRecord)
+        .where(SheetRecord.student_id == student.id, SheetRecord.exercise_id.in_(exercises))
+        .options(defer(SheetRecord.document), *(_DECIDED if decided else ()))
+    )
     return list(session.scalars(query.order_by(SheetRecord.exercise_id, SheetRecord.attempt)))
 
 

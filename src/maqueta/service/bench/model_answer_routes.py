@@ -78,7 +78,7 @@ def answer_as_file(
     """The model answer as a file; for a student once the own sheet is returned and no other can follow."""
     exercise = exercise_for(session, account, exercise_id)
     if account.role == "student":
-        own = [sheet for sheet in own_sheets(session, account) if sheet.exercise_id == exercise.id]
+        own = own_sheets(session, account, [exercise.id])
         if exercise.varied or not is_over(exercise, own, extra_time(session, exercise, account.id)):
             raise HTTPException(403, phrase("answer-after-return"))
     document = _document(at, exercise, model_answer(session, exercise))

@@ -2,6 +2,7 @@
 
 from collections import defaultdict
 from collections.abc import Sequence
+from datetime import timedelta
 
 from fastapi import APIRouter, HTTPException
 from sqlalchemy.orm import Session
@@ -19,7 +20,7 @@ from maqueta.service.language import language_spoken
 from maqueta.service.marking.standing import counting, standing
 from maqueta.service.world import AnyAccount, Instructor, InTransaction, World
 from maqueta.store.classes import class_sizes, own_class, students_of
-from maqueta.store.exercises import add_exercise, exercise_for, exercises_for, extra_time, sheet_counts
+from maqueta.store.exercises import add_exercise, exercise_for, exercises_for, own_more_time, sheet_counts
 from maqueta.store.models import Account, ExerciseRecord, SheetRecord
 from maqueta.store.sheets import own_sheets
 from maqueta.store.shelf import own_part, own_variation
@@ -33,19 +34,31 @@ router = APIRouter(prefix="/api/exercises")
 def listing(account: AnyAccount, session: InTransaction, at: AtDesk, archived: bool = False) -> list[ExerciseAnswer]:
     """The exercises of an instructor with counts, or of a student with the own sheet."""
     if account.role == "student":
-        own: dict[int, list[SheetRecord]] = defaultdict(list)
-        for sheet in own_sheets(session, account):
-            own[sheet.exercise_id].append(sheet)
-        listed = exercises_for(session, account)
-        return [_to_do(own_exercise, own[own_exercise.id], account, at, listed=True) for own_exercise in listed]
+        return _all_to_do(exercises_for(session, account), account, at, listed=True)
     return _set_by(exercises_for(session, account, archived), session) if account.role == "instructor" else []
 
 
+def _all_to_do(
+    exercises: Sequence[ExerciseRecord], student: Account, at: DeskPlace, listed: bool = False
+) -> list[ExerciseAnswer]:
+    """Exercises as their student sees them; in lists nobody waits for all parts of a set."""
+    own: dict[int, list[SheetRecord]] = defaultdict(list)
+    for sheet in own_sheets(at.session, student, [exercise.id for exercise in exercises], decided=True):
+        own[sheet.exercise_id].append(sheet)
+    extra = own_more_time(at.session, student.id)
+    return [_to_do(each, own[each.id], student, at, extra.get(each.id, timedelta()), listed) for each in exercises]
+
+
 def _to_do(
-    exercise: ExerciseRecord, sheets: Sequence[SheetRecord], student: Account, at: DeskPlace, listed: bool = False
+    exercise: ExerciseRecord,
+    sheets: Sequence[SheetRecord],
+    student: Account,
+    at: DeskPlace,
+    extra: timedelta,
+    listed: bool,
 ) -> ExerciseAnswer:
-    """An exercise as its student sees it, with the own attempts; in lists nobody waits for all parts of a set."""
-    task, extra = task_of(exercise), extra_time(at.session, exercise, student.id)
+    """An exercise as its student sees it, with the own attempts."""
+    task = task_of(exercise)
     last = sheets[-1] if sheets else None
     returned = [standing(at, sheet, exercise, task, extra) for sheet in sheets if sheet.state == "returned"]
     points, of = counting([entry.mark.points for entry in returned], task), of_points(task)
@@ -140,6 +153,5 @@ def one(exercise_id: int, account: AnyAccount, session: InTransaction, at: AtDes
     """One exercise."""
     exercise = exercise_for(session, account, exercise_id)
     if account.role == "student":
-        sheets = [sheet for sheet in own_sheets(session, account) if sheet.exercise_id == exercise.id]
-        return _to_do(exercise, sheets, account, at)
+        return _all_to_do([exercise], account, at)[0]
     return _set_by([exercise], session)[0]

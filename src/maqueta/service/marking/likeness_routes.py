@@ -13,7 +13,7 @@ from maqueta.service.marking.work import traits_of
 from maqueta.service.world import Instructor, InTransaction
 from maqueta.sheet.document import SheetDocument
 from maqueta.store.exercises import exercise_for
-from maqueta.store.sheets import last_attempts, sheets_of
+from maqueta.store.sheets import documents_of, last_attempts, sheets_of
 from maqueta.strict import Strict
 
 router = APIRouter(prefix="/api/exercises")
@@ -37,7 +37,7 @@ def near_copies(exercise_id: int, instructor: Instructor, session: InTransaction
     sheets = last_attempts(sheets_of(session, exercise))
     if exercise.varied or len(sheets) < 2:
         return []
-    documents = [SheetDocument.model_validate(sheet.document) for sheet in sheets]
+    documents = [SheetDocument.model_validate(document) for document in documents_of(session, sheets)]
     desk = set_out(at, at.desk(exercise.version, task_of(exercise)))
     known = [own for some in batched(documents, AT_ONCE) for own in at.run(traits_of, desk, *some)]
     held, pairs = Counter(trait for own in known for trait in own), []

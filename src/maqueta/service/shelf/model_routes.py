@@ -1,5 +1,6 @@
 """One version of a part as everybody who works from it sees it: drawings, demands, triangles."""
 
+from datetime import timedelta
 from typing import Annotated
 
 from fastapi import APIRouter, HTTPException, Query, Response
@@ -16,7 +17,7 @@ from maqueta.service.exercises.course import is_over
 from maqueta.service.shelf.messages import ModelDetail, ViewDrawing
 from maqueta.service.shelf.model_work import Tasks, model_detail, views_folded
 from maqueta.service.world import AnyAccount, InTransaction, InWorld
-from maqueta.store.exercises import extra_time
+from maqueta.store.exercises import own_more_time
 from maqueta.store.models import Account, VersionRecord
 from maqueta.store.sheets import own_sheets
 from maqueta.store.shelf import exercises_from, visible_version
@@ -30,10 +31,11 @@ def _to_draw(session: Session, account: Account, version: VersionRecord) -> Task
     if account.role != "student":
         return None
     exercises = exercises_from(session, account, version.id)
-    sheets = own_sheets(session, account)
+    sheets = own_sheets(session, account, [exercise.id for exercise in exercises])
+    extra = own_more_time(session, account.id)
     for exercise in exercises:
         own = [sheet for sheet in sheets if sheet.exercise_id == exercise.id]
-        if is_over(exercise, own, extra_time(session, exercise, account.id)):
+        if is_over(exercise, own, extra.get(exercise.id, timedelta())):
             return None
     return tuple(task_of(exercise) for exercise in exercises)
 
