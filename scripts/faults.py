@@ -35,14 +35,14 @@ class House:
     def __init__(self, data: Path, **more: str) -> None:
         self.data, self.port, self._more = data, free_port(), more
         self.server = start(data, self.port, True, **more)
-        wait_until(self.port, 401)
+        wait_until(self.port, 401, self.server)
 
     def kill_server(self) -> None:
         """Kill it, and start it as whoever runs it would."""
         self.server.send_signal(signal.SIGKILL)
         self.server.wait(10)
         self.server = start(self.data, self.port, True, **self._more)
-        wait_until(self.port, 401)
+        wait_until(self.port, 401, self.server)
 
     def stop(self) -> None:
         """Stop it as one should."""

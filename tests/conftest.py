@@ -27,8 +27,9 @@ examples.load_profile("any machine")
 
 #: Folders whose files wait half of their time, for a browser, a service or a database.
 _WAITING = ("browser", "service", "store")
-#: Folders whose files are at work all the time and take long: a long one at the end would run alone.
-_WORKING = ("trust", "reading")
+#: Folders with files that are at work all the time and take long: a long one at the end would run alone. The files of
+#: the command line lie in the folder of all tests.
+_WORKING = ("trust", "reading", "tests", "projection", "sizes")
 
 
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
@@ -48,8 +49,9 @@ def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
 
 
 def pytest_collection_finish() -> None:
-    """Leave what is there by now alone: it need not be looked through again and again."""
+    """Leave what is there by now alone, and look through the rest seldom: little of it is ever garbage in a ring."""
     gc.freeze()
+    gc.set_threshold(20_000, 20, 20)
     gc.enable()
 
 

@@ -1,6 +1,7 @@
 """Maqueta as a process of its own, with its own data folder and database, and a real browser before it."""
 
 import os
+import secrets
 import signal
 import socket
 import subprocess
@@ -9,11 +10,11 @@ import time
 import urllib.error
 import urllib.request
 from collections.abc import Iterator
-from contextlib import contextmanager
+from contextlib import contextmanager, suppress
 from dataclasses import dataclass
 from pathlib import Path
 
-from playwright.sync_api import Browser, BrowserContext, Page, StorageState, sync_playwright
+from playwright.sync_api import Browser, BrowserContext, Error, Page, StorageState, sync_playwright
 
 from tests.demo_world import PASSWORD as PASSWORD
 
@@ -39,9 +40,14 @@ _NO_SOLIDS = "HTMLCanvasElement.prototype.getContext = () => null;"
 
 
 def free_port() -> int:
-    with socket.socket() as probe:
-        probe.bind(("127.0.0.1", 0))
-        return int(probe.getsockname()[1])
+    """A port no other program will be given: the system takes those of connections from a range of its own."""
+    first = int(Path("/proc/sys/net/ipv4/ip_local_port_range").read_text().split()[0])
+    while True:
+        # What a test draws by chance may be the same in each process, a port may not.
+        port = first - 1 - secrets.randbelow(12_000)
+        with socket.socket() as probe, suppress(OSError):
+            probe.bind(("127.0.0.1", port))
+            return port
 
 
 def start(data: Path, port: int, demo: bool = True, **more: str) -> subprocess.Popen[str]:
@@ -76,10 +82,14 @@ def status(port: int) -> int:
         return 0
 
 
-def wait_until(port: int, wanted: int) -> None:
+def wait_until(port: int, wanted: int, process: subprocess.Popen[str]) -> None:
+    """Wait for an answer; no longer than the process that should give it is there."""
     for _ in range(1200):
         if status(port) == wanted:
             return
+        if process.poll() is not None:
+            _, complaint = process.communicate()
+            raise AssertionError(f"the server ended with {process.returncode}: {complaint}")
         time.sleep(0.1)
     raise AssertionError(f"port {port} never answered {wanted}")
 
@@ -88,7 +98,7 @@ def wait_until(port: int, wanted: int) -> None:
 def running(data: Path, port: int, demo: bool = True) -> Iterator[subprocess.Popen[str]]:
     process = start(data, port, demo)
     try:
-        wait_until(port, 401)
+        wait_until(port, 401, process)
         yield process
     finally:
         process.send_signal(signal.SIGTERM)
@@ -159,14 +169,14 @@ def new_page(
 
 
 class Browsers:
-    """Browsers that people come back with: pages are loaded from what these have, log-ins are known.
+    """Browsers that people come back with, each with one open page: what they loaded and log-ins are known.
 
     What was kept in one besides is gone before it is used again, and nobody gets one that somebody is using.
     """
 
     def __init__(self, browser: Browser, address: str) -> None:
         self._browser, self._address = browser, address
-        self._free: dict[tuple[str | None, Kind], list[BrowserContext]] = {}
+        self._free: dict[tuple[str | None, Kind], list[Page]] = {}
         self._states: dict[str, StorageState] = {}
         self._names: dict[str, str] = {}
 
@@ -177,11 +187,11 @@ class Browsers:
         free = self._free.get((login, kind))
         if not free:
             return self._fresh(login, kind, at)
-        context = free.pop()
-        page = page_of(context, login, at, _forgetful(context))
+        page = free.pop()
+        page_of(page.context, login, at, page)
         if login is not None and _who(page) != self._names[login]:
             # Somebody else has logged in there.
-            context.close()
+            page.context.close()
             return self._fresh(login, kind, at)
         return page
 
@@ -193,22 +203,31 @@ class Browsers:
         return page
 
     def give_back(self, page: Page, login: str | None, kind: Kind) -> None:
-        """End a page and all others of its browser."""
-        if login is None:
+        """Empty a page and end all others of its browser."""
+        for other in page.context.pages:
+            if other != page:
+                other.close()
+        if login is not None and _emptied(page, kind):
+            self._free.setdefault((login, kind), []).append(page)
+        else:
             page.context.close()
-            return
-        for one in page.context.pages:
-            one.close()
-        self._free.setdefault((login, kind), []).append(page.context)
 
 
-def _forgetful(context: BrowserContext) -> Page:
-    """A page of a browser in which nothing is kept but its log-in and the files of the interface."""
-    page = context.new_page()
-    # Not a page of the interface, which would keep something again.
-    page.goto("/mark.svg")
-    page.evaluate("localStorage.clear()")
-    return page
+def _emptied(page: Page, kind: Kind) -> bool:
+    """Whether a page is as if nobody had used it: nothing is kept but its log-in and the files of the interface."""
+    width, height = kind.size
+    try:
+        page.unroute_all()
+        page.set_viewport_size({"width": width, "height": height})
+        page.emulate_media(media="null", color_scheme="dark" if kind.dark else "light", reduced_motion="reduce")
+        page.mouse.move(0, 0)
+        # Not a page of the interface, which would keep something again.
+        page.goto("/mark.svg")
+        page.evaluate("localStorage.clear(); sessionStorage.clear()")
+    except Error:
+        # Closed, or it would not be left with something unsaved, or nobody answers any more.
+        return False
+    return True
 
 
 def _who(page: Page) -> str:

@@ -4,7 +4,7 @@ from collections.abc import Callable, Iterator
 from typing import Any
 
 import pytest
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Browser, Error, Page, expect
 
 from tests.demo_world import copied_demo_world
 from tests.server_process import PATIENCE_MS, Browsers, Kind, chromium, free_port, running
@@ -41,14 +41,18 @@ def open_page(browsers: Browsers) -> Iterator[Open]:
     opened: list[tuple[Page, str | None, Kind]] = []
     faults: list[str] = []
 
+    def note(error: Error) -> None:
+        faults.append(str(error))
+
     def open_one(login: str | None = None, at: str = "/", strange: bool = False, **how: Any) -> Page:
         kind = Kind(**{"solids": False, **how})
         page = browsers.page(login, kind, at, strange)
-        page.on("pageerror", lambda error: faults.append(str(error)))
+        page.on("pageerror", note)
         opened.append((page, None if strange else login, kind))
         return page
 
     yield open_one
     for page, login, kind in opened:
+        page.remove_listener("pageerror", note)
         browsers.give_back(page, login, kind)
     assert faults == []

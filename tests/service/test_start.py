@@ -2,6 +2,7 @@
 
 import os
 import signal
+import socket
 import subprocess
 import sys
 from pathlib import Path
@@ -53,11 +54,26 @@ def test_start_stop_restart_and_what_can_go_wrong(tmp_path_factory: pytest.TempP
         children = Path(f"/proc/{first.pid}/task/{first.pid}/children").read_text().split()
         (database,) = [c for c in children if "mariadbd" in Path(f"/proc/{c}/cmdline").read_text()]
         os.kill(int(database), signal.SIGKILL)
-        wait_until(port, 401)
+        wait_until(port, 401, first)
     assert _accounts(tmp_path) == 14
     with running(tmp_path, port):
         pass
     assert _accounts(tmp_path) == 14
+
+
+def test_no_port_of_a_server_is_one_that_connections_are_given() -> None:
+    lowest, highest = map(int, Path("/proc/sys/net/ipv4/ip_local_port_range").read_text().split())
+    ports = {free_port() for _ in range(20)}
+    assert len(ports) > 15, "several processes ask at one moment"
+    assert not any(lowest <= port <= highest for port in ports)
+
+
+def test_who_waits_for_a_server_that_ended_is_told_why(tmp_path: Path) -> None:
+    with socket.socket() as taken:
+        port = free_port()
+        taken.bind(("127.0.0.1", port))
+        with pytest.raises(AssertionError, match=f"ended with 1: .*Port {port} .* is taken"), running(tmp_path, port):
+            pass
 
 
 def test_missing_database_server_is_one_clear_line(tmp_path: Path) -> None:

@@ -67,8 +67,8 @@ def pair(
         more = {**shared, "MAQUETA_QUEUE_URL": queue} if workers else shared
         first, second = (start(folder / str(port), port, True, **more) for port in ports)
         try:
-            for port in ports:
-                wait_until(port, 401)
+            for port, process in zip(ports, (first, second), strict=True):
+                wait_until(port, 401, process)
             pair = Pair(ports, (first, second), database)
             if workers:
                 with worker(folder / "worker", database.url, queue, MAQUETA_FILES_URL=shared["MAQUETA_FILES_URL"]):
