@@ -42,13 +42,13 @@ def test_start_stop_restart_and_what_can_go_wrong(tmp_path_factory: pytest.TempP
         log_ins = (tmp_path / "demo-log-ins.txt").stat()
         assert log_ins.st_mode & 0o077 == 0
         second = start(tmp_path, free_port())
-        _, complaint = second.communicate(timeout=30)
+        _, complaint = second.communicate(timeout=60)
         assert second.returncode == 1
         assert complaint.count("\n") == 1
         assert f"process {first.pid}" in complaint
 
         other = start(tmp_path / "other", port)
-        _, complaint = other.communicate(timeout=30)
+        _, complaint = other.communicate(timeout=60)
         assert (other.returncode, f"Port {port}" in complaint) == (1, True)
 
         children = Path(f"/proc/{first.pid}/task/{first.pid}/children").read_text().split()
