@@ -9,7 +9,7 @@ import sys
 import time
 import urllib.error
 import urllib.request
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from contextlib import contextmanager, suppress
 from dataclasses import dataclass
 from pathlib import Path
@@ -39,12 +39,21 @@ PATIENCE_MS = 60_000
 _NO_SOLIDS = "HTMLCanvasElement.prototype.getContext = () => null;"
 
 
+def ports_outside(first: int, last: int) -> Sequence[int]:
+    """Ports that are in no range of the system's own; all of them where that range leaves none.
+
+    Those below 11 000 are left out: browsers refuse some (the Fetch standard's bad ports, the highest is 10 080).
+    """
+    return [*range(11_000, first), *range(last + 1, 65_536)] or range(11_000, 65_536)
+
+
 def free_port() -> int:
-    """A port no other program will be given: the system takes those of connections from a range of its own."""
-    first = int(Path("/proc/sys/net/ipv4/ip_local_port_range").read_text().split()[0])
+    """A port no connection will be given: the system takes those of connections from a range of its own."""
+    first, last = map(int, Path("/proc/sys/net/ipv4/ip_local_port_range").read_text().split())
+    outside = ports_outside(first, last)
     while True:
         # What a test draws by chance may be the same in each process, a port may not.
-        port = first - 1 - secrets.randbelow(12_000)
+        port = secrets.choice(outside)
         with socket.socket() as probe, suppress(OSError):
             probe.bind(("127.0.0.1", port))
             return port
