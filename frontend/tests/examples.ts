@@ -1,6 +1,6 @@
-import { type CuttingLine, type Side, type View, type ViewLook } from "../src/api/types";
+import type { CuttingLine, Side, View, ViewLook } from "../src/api/types";
 import type { Standing, V3 } from "../src/assembly/standing";
-import { type Attitude } from "../src/turntable/attitude";
+import type { Attitude } from "../src/turntable/attitude";
 import told from "./examples.json";
 
 type Parents = Record<string, string | null>;

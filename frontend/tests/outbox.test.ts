@@ -7,7 +7,9 @@ function shelf(kept: Record<string, string> = {}) {
   return {
     kept,
     getItem: (name: string) => kept[name] ?? null,
-    setItem: (name: string, value: string) => void (kept[name] = value),
+    setItem: (name: string, value: string) => {
+      kept[name] = value;
+    },
     removeItem: (name: string) => void delete kept[name],
   };
 }

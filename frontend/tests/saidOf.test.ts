@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 
 import type { SheetDocument, View } from "../src/api/types";
-import { sayingOf, sayings, takenFor, valueOf } from "../src/bench/saidOf";
+import { sayingOf, sayings, takenFor, choiceOf } from "../src/bench/saidOf";
 
 const view = (id: string, kind: View["kind"], more: Partial<View> = {}) =>
   ({ id, kind, parent: null, letter: null, ...more }) as View;
@@ -28,11 +28,7 @@ const names = new Map([
   ["a1", "auxiliary"],
 ]);
 const values = (id: string) =>
-  sayings(
-    sheet,
-    sheet.views.find((own) => own.id === id)!,
-    names,
-  ).map(({ value }) => value);
+  sayings(sheet, sheet.views.find((own) => own.id === id)!, names).map(({ value }) => value);
 
 describe("what a group of lines can be said to be", () => {
   it("is every view, and the special view of every line, circle and parent but its own", () => {
@@ -56,8 +52,8 @@ describe("what a group of lines can be said to be", () => {
   it("holds what each group was taken for", () => {
     for (const own of sheet.views) {
       const taken = takenFor(sheet, own, names.get(own.id) ?? own.kind);
-      expect(values(own.id), own.id).toContain(valueOf(taken));
-      expect(sayingOf(valueOf(taken))).toEqual(taken);
+      expect(values(own.id), own.id).toContain(choiceOf(taken));
+      expect(sayingOf(choiceOf(taken))).toEqual(taken);
     }
     expect(takenFor(sheet, sheet.views[2]!, "section")).toEqual({ said: "section", of: "cut1" });
     expect(takenFor(sheet, sheet.views[5]!, "unrecognised").said).toBe("none");

@@ -22,7 +22,7 @@ const START = fitted(whole(A3), WINDOW);
 
 /** Numbers that look random and are the same in every run. */
 function* numbers(seed: number): Generator<number> {
-  for (let state = seed; ;) {
+  for (let state = seed; ; ) {
     state = (state * 1103515245 + 12345) % 2147483648;
     yield state / 2147483648;
   }

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 
 import type { Ink, Point, SheetDocument } from "../api/types";
 import { usePaperScale } from "../paper/Paper";
@@ -52,16 +52,16 @@ export function ToolLayer({ bench, ink, drawn, toSheet }: Props) {
     [every, tool, taken],
   );
   const axes = useMemo(() => axisLines(ink, drawn), [ink, drawn]);
-  const letGo = () => {
+  const letGo = useCallback(() => {
     setTaken([]);
     setPlace(null);
     setSettingDown(false);
-  };
+  }, []);
   useEffect(() => {
     letGo();
     setHover(null);
     setAxis(null);
-  }, [tool]);
+  }, [tool, letGo]);
   useEffect(() => surface.current?.focus(), [tool]);
 
   const needed = picksNeeded(tool);

@@ -12,7 +12,7 @@ import { type Point3, tidy, type Unit } from "./geometry";
 import { isGivenKind, isOfParts } from "../exercise/kinds";
 import type { Reader } from "../reader/useReader";
 import type { Drafting } from "./drafting/useDrafting";
-import { type DraftTool } from "./drafting/tools";
+import type { DraftTool } from "./drafting/tools";
 import type { BenchDraft } from "./useDraft";
 import { type RowManner, stackOf } from "./rows";
 import { kinOf, withoutView } from "./viewGraph";

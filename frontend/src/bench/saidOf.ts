@@ -12,7 +12,7 @@ const VIEWS: Said[] = ["front", "top", "right", "left", "bottom", "rear", "picto
 const PARENTS: View["kind"][] = ["principal", "auxiliary", "section"];
 
 /** A saying as the value of a choice. */
-export function valueOf({ said, of }: Saying): string {
+export function choiceOf({ said, of }: Saying): string {
   return of === null ? said : `${said}:${of}`;
 }
 
@@ -44,7 +44,7 @@ export function sayings(
   const cut = sheet.cutting_lines
     .filter((line) => line.view !== view.id)
     .map((line, place) => ({
-      value: valueOf({ said: "section", of: line.id }),
+      value: choiceOf({ said: "section", of: line.id }),
       label: line.letter
         ? t("section {{first}}–{{last}}", {
             first: line.letter,
@@ -55,13 +55,13 @@ export function sayings(
   const circled = sheet.circled
     .filter((region) => region.view !== view.id)
     .map((region, place) => ({
-      value: valueOf({ said: "detail", of: region.id }),
+      value: choiceOf({ said: "detail", of: region.id }),
       label: t("detail {{letter}}", { letter: region.letter ?? String(place + 1) }),
     }));
   const folded = sheet.views
     .filter((other) => other.id !== view.id && PARENTS.includes(other.kind))
     .map((other) => ({
-      value: valueOf({ said: "auxiliary", of: other.id }),
+      value: choiceOf({ said: "auxiliary", of: other.id }),
       label: t("auxiliary view, from: {{parent}}", {
         parent: viewWords(names.get(other.id) ?? other.kind),
       }),

@@ -3,7 +3,9 @@ import { t } from "../frame/language";
 /** A profile while it is drawn: steps as the recipe keeps them, and the plain outline they stand for. */
 export type Num = number | string;
 export type Step =
-  [Num, Num] | { to: [Num, Num]; radius: Num } | { through: [Num, Num]; to: [Num, Num] };
+  | [Num, Num]
+  | { to: [Num, Num]; radius: Num }
+  | { through: [Num, Num]; to: [Num, Num] };
 export type Flat = [number, number];
 
 export function endOf(step: Step): [Num, Num] {

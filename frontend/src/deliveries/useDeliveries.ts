@@ -68,12 +68,14 @@ export function useDeliveries(wall: QueryKey, pin: Pin) {
       const queue: Arriving[] = [];
       const wait = (arriving: Arriving[], after?: string) => {
         queue.push(...arriving);
-        const waiting = arriving.map((a): Delivered => ({
-          ...a,
-          state: "waiting",
-          words: t("waits"),
-          candidates: [],
-        }));
+        const waiting = arriving.map(
+          (a): Delivered => ({
+            ...a,
+            state: "waiting",
+            words: t("waits"),
+            candidates: [],
+          }),
+        );
         setList((now) => now.toSpliced(placeAfter(now, after), 0, ...waiting));
       };
       const begun = Date.now();

@@ -82,10 +82,10 @@ export function useSight(paper: Size, dragPushes: boolean, amid: boolean): Paper
   }, []);
 
   const pointer = useRef<Point | null>(null);
-  const at = (event: { clientX: number; clientY: number }): Point => {
+  const at = useCallback((event: { clientX: number; clientY: number }): Point => {
     const box = frame.current?.getBoundingClientRect();
     return [event.clientX - (box?.left ?? 0), event.clientY - (box?.top ?? 0)];
-  };
+  }, []);
 
   useEffect(() => {
     const element = frame.current;
@@ -99,7 +99,7 @@ export function useSight(paper: Size, dragPushes: boolean, amid: boolean): Paper
     };
     element.addEventListener("wheel", turned, { passive: false });
     return () => element.removeEventListener("wheel", turned);
-  }, [change, amid]);
+  }, [change, amid, at]);
 
   const [space, setSpace] = useState(false);
   useEffect(() => {

@@ -9,7 +9,8 @@ import { type Swinging, useSwing } from "./swing";
 
 /** What is read: a sheet on the bench as it stands, or one that was handed in. */
 export type Source =
-  { kind: "bench"; params: DeskParams; document: SheetDocument } | { kind: "sheet"; sheet: number };
+  | { kind: "bench"; params: DeskParams; document: SheetDocument }
+  | { kind: "sheet"; sheet: number };
 
 export interface Reader extends Swinging {
   reading: Reading | null;

@@ -142,7 +142,10 @@ function Flaws({ editor, look }: { editor: FormEditor; look: FormLook | undefine
       )}
       {look.flaws.map((flaw) => (
         <p key={flaw.what} className={classes.flaw}>
-          <span aria-label={flaw.bars ? t("keeps it from being used") : t("to consider")}>
+          <span
+            role="img"
+            aria-label={flaw.bars ? t("keeps it from being used") : t("to consider")}
+          >
             {flaw.bars ? "■" : "○"}
           </span>
           <span>

@@ -2,7 +2,8 @@ import type { Point, SheetForm } from "../api/types";
 
 /** What of a form is taken hold of. Lines, texts and fields go by their place in it. */
 export type Chosen =
-  { kind: "border" | "title" } | { kind: "line" | "text" | "field"; index: number };
+  | { kind: "border" | "title" }
+  | { kind: "line" | "text" | "field"; index: number };
 
 export type Box = SheetForm["border"];
 export const SIDES = ["left", "bottom", "right", "top"] as const;

@@ -19,7 +19,8 @@ const keyOf = (id: number): string => `maqueta-sheet-form-${id}`;
 export function keptHere(kept: KeptForm): Named | null {
   try {
     const own = JSON.parse(localStorage.getItem(keyOf(kept.id)) ?? "null") as
-      (Named & { base: number }) | null;
+      | (Named & { base: number })
+      | null;
     return own?.base === kept.revision ? { name: own.name, form: own.form } : null;
   } catch {
     return null;

@@ -214,5 +214,6 @@ function laid({ geometry, ink }: Card, mesh: Mesh) {
 
 /** Free what the graphics card holds when it is replaced or the part leaves the screen. */
 function useDisposed(...things: (BufferGeometry | { dispose(): void } | null | undefined)[]) {
-  useEffect(() => () => things.forEach((thing) => thing?.dispose()), things); // eslint-disable-line react-hooks/exhaustive-deps
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the things are the dependencies
+  useEffect(() => () => things.forEach((thing) => thing?.dispose()), things);
 }

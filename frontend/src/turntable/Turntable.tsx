@@ -1,5 +1,5 @@
 import { Canvas } from "@react-three/fiber";
-import { useEffect, useRef } from "react";
+import { useCallback, useEffect, useRef } from "react";
 import { Quaternion, Vector3 } from "three";
 
 import type { Mesh, ModelMotion } from "../api/types";
@@ -53,14 +53,14 @@ export function Turntable(props: TurntableProps) {
     invalidate.current();
   }, [turn]);
 
-  const spin = (dx: number, dy: number) => {
+  const spin = useCallback((dx: number, dy: number) => {
     const by = new Quaternion()
       .setFromAxisAngle(new Vector3(0, 1, 0), dx)
       .multiply(new Quaternion().setFromAxisAngle(new Vector3(1, 0, 0), dy));
     current.current.premultiply(by);
     target.current.copy(current.current);
     invalidate.current();
-  };
+  }, []);
   useEffect(() => {
     const own = place.current;
     if (!own) return;
@@ -80,7 +80,7 @@ export function Turntable(props: TurntableProps) {
       clearTimeout(rest);
       own.removeEventListener("wheel", wheel);
     };
-  }, []);
+  }, [spin]);
 
   const drag = (event: React.PointerEvent) => {
     if (!grip.current) return;

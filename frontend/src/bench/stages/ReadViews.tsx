@@ -6,7 +6,7 @@ import type { ReadSheet, SheetDocument } from "../../api/types";
 import { t } from "../../frame/language";
 import type { Bench } from "../bench";
 import classes from "../Bench.module.css";
-import { type Saying, sayingOf, sayings, takenFor, valueOf } from "../saidOf";
+import { type Saying, sayingOf, sayings, takenFor, choiceOf } from "../saidOf";
 
 interface Correction extends Saying {
   document: SheetDocument;
@@ -56,7 +56,7 @@ export function ReadViews({ bench }: { bench: Bench }) {
                       ? t("fits no view of the part")
                       : t("agrees on {{share}} % of the ink", { share: Math.floor(100 * match) })
                   }
-                  value={valueOf(takenFor(document, view, name))}
+                  value={choiceOf(takenFor(document, view, name))}
                   data={sayings(document, view, names)}
                   disabled={correct.isPending}
                   onChange={(event) =>
