@@ -7,11 +7,25 @@ unset PYTHONDONTWRITEBYTECODE
 
 say() { printf '%s\n' "maqueta: $*" >&2; }
 
-# Debian packages, by the command or file each brings: need_packages /path=package ...
-need_packages() {
-  local missing=() pair
-  for pair in "$@"; do
-    [ -e "${pair%%=*}" ] || missing+=("${pair##*=}")
+# Debian's packages, by what they are needed for, each with the command or file it brings.
+declare -A debian=(
+  [kernel]="/usr/lib/x86_64-linux-gnu/libGL.so.1=libgl1"
+  [database_server]="/usr/sbin/mariadbd=mariadb-server"
+  [recogniser]="/usr/bin/tesseract=tesseract-ocr /usr/share/tesseract-ocr/5/tessdata/eng.traineddata=tesseract-ocr-eng"
+  [queue]="/usr/bin/redis-server=redis-server"
+  [browser]="/usr/bin/chromium-headless-shell=chromium-headless-shell"
+  [samples]="/usr/lib/x86_64-linux-gnu/libcairo.so.2=libcairo2
+    /usr/share/opencascade/data/step/screw.step=occt-misc
+    /usr/share/doc/gmsh-doc/doc/gmsh/demos/api/as1-tu-203.stp.gz=gmsh-doc"
+)
+
+# All that is missing is installed in one go: need_debian kernel browser ...
+need_debian() {
+  local missing=() purpose pair
+  for purpose in "$@"; do
+    for pair in ${debian[$purpose]}; do
+      [ -e "${pair%%=*}" ] || missing+=("${pair##*=}")
+    done
   done
   [ ${#missing[@]} -eq 0 ] && return 0
   local run=()
@@ -49,10 +63,12 @@ need_python() {
 
 install_python() {
   say "installing Python packages"
-  # Everything is locked, with what it needs; what is never imported is never compiled.
-  .venv/bin/python -m pip install --quiet --disable-pip-version-check --no-deps --no-compile -r requirements.txt
-  .venv/bin/python -m pip check >/dev/null || { say "requirements.txt is not complete: see pip check"; exit 1; }
-  .venv/bin/python -m pip install --quiet --disable-pip-version-check --no-deps --no-build-isolation -e .
+  # uv, locked like the rest, unpacks them side by side. Everything is locked, with what it needs.
+  .venv/bin/python -m pip install --quiet --disable-pip-version-check --no-deps "$(grep '^uv==' requirements.txt)"
+  local uv=(.venv/bin/uv pip)
+  "${uv[@]}" install --quiet --python .venv --no-deps -r requirements.txt
+  "${uv[@]}" check --quiet --python .venv || { say "requirements.txt is not complete: see uv pip check"; exit 1; }
+  "${uv[@]}" install --quiet --python .venv --no-deps --no-build-isolation -e .
 }
 
 need_node() {
@@ -76,13 +92,3 @@ build_frontend() {
   say "building the interface"
   npm --prefix frontend run --silent build >/dev/null
 }
-
-need_database_server() { need_packages /usr/sbin/mariadbd=mariadb-server /usr/lib/x86_64-linux-gnu/libGL.so.1=libgl1; }
-need_browser() { need_packages /usr/bin/chromium-headless-shell=chromium-headless-shell; }
-need_samples() {
-  need_packages /usr/lib/x86_64-linux-gnu/libcairo.so.2=libcairo2 \
-    /usr/share/opencascade/data/step/screw.step=occt-misc \
-    /usr/share/doc/gmsh-doc/doc/gmsh/demos/api/as1-tu-203.stp.gz=gmsh-doc
-}
-need_recogniser() { need_packages /usr/bin/tesseract=tesseract-ocr /usr/share/tesseract-ocr/5/tessdata/eng.traineddata=tesseract-ocr-eng; }
-need_queue() { need_packages /usr/bin/redis-server=redis-server; }
