@@ -4,12 +4,13 @@ import gc
 from collections.abc import Callable, Iterator, Mapping
 from itertools import chain, zip_longest
 from pathlib import Path
-from typing import Any
+from typing import Any, Final
 
 import pytest
 from fastapi.testclient import TestClient
 from hypothesis import settings as examples
 from sqlalchemy import event
+from xdist.scheduler import LoadFileScheduling
 
 from maqueta.service.app import create_app
 from maqueta.service.settings import Settings
@@ -25,6 +26,8 @@ gc.disable()
 examples.register_profile("any machine", deadline=None)
 examples.load_profile("any machine")
 
+#: So many of the processes run browser tests: each has a server, a browser and its pages of its own to begin with.
+_WITH_BROWSERS: Final = 2
 #: Folders whose files wait half of their time, for a browser, a service or a database.
 _WAITING = ("browser", "service", "store")
 #: Folders with files that are at work all the time and take long: a long one at the end would run alone. The files of
@@ -46,6 +49,26 @@ def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
     working = [path for path in ordered if path.parent.name not in _WAITING]
     turns = chain.from_iterable(zip_longest(waiting, working))
     items[:] = [item for path in turns if path is not None for item in files[path]]
+
+
+class _ByFile(LoadFileScheduling):  # type: ignore[misc]
+    """Files go to whichever process is free; those of browser tests, in turn, to as many as have a browser."""
+
+    def __init__(self, *known: Any) -> None:
+        super().__init__(*known)
+        self._browser_files: dict[str, int] = {}
+
+    def _split_scope(self, nodeid: str) -> str:
+        file = str(super()._split_scope(nodeid))
+        if not file.startswith("tests/browser/"):
+            return file
+        place = self._browser_files.setdefault(file, len(self._browser_files))
+        return f"browser {place % _WITH_BROWSERS}"
+
+
+@pytest.hookimpl(optionalhook=True)
+def pytest_xdist_make_scheduler(config: pytest.Config, log: Any) -> LoadFileScheduling:
+    return _ByFile(config, log)
 
 
 def pytest_collection_finish() -> None:
