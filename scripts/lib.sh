@@ -39,29 +39,32 @@ need_debian() {
     { say "the Debian packages ${missing[*]} could not be installed"; exit 1; }
 }
 
-# Runs a command when the digest of the named files differs from the last successful time.
-when_changed() {
-  local name=$1 digest
+# Runs a command when the digest of the named files differs from the last successful time. Of several that want it at
+# the same moment one does it and the others wait.
+when_changed() (
+  name=$1 inputs=()
   shift
-  local inputs=()
   while [ "$1" != -- ]; do inputs+=("$1"); shift; done
   shift
+  exec {lock}>"$stamps/$name.lock"
+  flock "$lock"
   digest=$(find "${inputs[@]}" -type f -print0 | sort -z | xargs -0 sha256sum | sha256sum)
-  [ "$(cat "$stamps/$name" 2>/dev/null)" = "$digest" ] && return 0
+  [ "$(cat "$stamps/$name" 2>/dev/null)" = "$digest" ] && exit 0
   "$@"
   printf '%s' "$digest" >"$stamps/$name"
-}
+)
 
 need_python() {
-  # Debian's own, where it can set up an environment: one that comes first on the path may be built without profiles.
-  local python=/usr/bin/python3.11
-  [ -x $python ] && [ -e /usr/lib/python3.11/ensurepip/__init__.py ] || python=$(command -v python3.11) ||
-    { say "Python 3.11 is missing"; exit 1; }
-  [ -x .venv/bin/python ] || { rm -f "$stamps"/python*; "$python" -m venv .venv; }
+  [ -x .venv/bin/python ] || rm -f "$stamps/python"
   when_changed python requirements.txt pyproject.toml -- install_python
 }
 
 install_python() {
+  # Debian's own, where it can set up an environment: one that comes first on the path may be built without profiles.
+  local python=/usr/bin/python3.11
+  [ -x $python ] && [ -e /usr/lib/python3.11/ensurepip/__init__.py ] || python=$(command -v python3.11) ||
+    { say "Python 3.11 is missing"; exit 1; }
+  [ -x .venv/bin/python ] || "$python" -m venv .venv
   say "installing Python packages"
   # uv, locked like the rest, unpacks them side by side. Everything is locked, with what it needs.
   .venv/bin/python -m pip install --quiet --disable-pip-version-check --no-deps "$(grep '^uv==' requirements.txt)"
