@@ -8,7 +8,7 @@ from concurrent.futures import BrokenExecutor, CancelledError
 from contextlib import suppress
 from typing import Any, Final, TypeVar
 
-from pebble import ProcessExpired, ProcessPool
+from pebble import CONSTS, ProcessExpired, ProcessPool
 
 from maqueta.confined import limit_process
 from maqueta.service.queue.work_queue import AbandonedError, BrokenCrewError, CrewFullError, CrewState
@@ -17,6 +17,9 @@ _LOG = logging.getLogger("maqueta.crew")
 #: How often is looked whether somebody still waits (seconds).
 _LOOK_SECONDS: Final = 0.2
 _STOP_SECONDS: Final = 2.0
+#: How often two threads of each crew look at their processes (seconds): for one that died, or takes too long. What is
+#: done is told at once all the same. Ten times a second, as it comes, is one per cent of a core for a server at rest.
+CONSTS.sleep_unit = 0.3
 #: Pieces of work that may wait for one crew.
 MOST_WAITING: Final = 100
 #: What all processes have loaded before they are made, in this order: also what else would be loaded by the first work
