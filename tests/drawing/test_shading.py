@@ -40,6 +40,12 @@ def mesh_of(slug: str) -> Mesh:
 
 
 @cache
+def body_of(slug: str) -> trimesh.Trimesh:
+    mesh = mesh_of(slug)
+    return trimesh.Trimesh(np.reshape(mesh.points, (-1, 3)), np.reshape(mesh.triangles, (-1, 3)), process=False)
+
+
+@cache
 def shaded_so(slug: str, corner: Corner, shading: Shading) -> tuple[tuple[Rings, str], ...]:
     part = demo_projected(slug)
     look = part.corner(corner)
@@ -66,7 +72,7 @@ def test_a_point_has_the_colour_of_the_face_a_ray_meets(
     slug: str, corner: Corner, shading: Shading, x: float, y: float
 ) -> None:
     """The rays are those of trimesh, a general-purpose library."""
-    part, mesh = demo_projected(slug), mesh_of(slug)
+    part, body = demo_projected(slug), body_of(slug)
     look = part.corner(corner)
     left, bottom, right, top = part.line_set(look).box
     at = (left + x * (right - left), bottom + y * (top - bottom))
@@ -74,7 +80,6 @@ def test_a_point_has_the_colour_of_the_face_a_ray_meets(
     if min(line.distance(Point(at)) for line in lines) < 4e-3 * part.part.size:
         return
     frame = np.array(look.frame)
-    body = trimesh.Trimesh(np.reshape(mesh.points, (-1, 3)), np.reshape(mesh.triangles, (-1, 3)), process=False)
     start = at[0] * frame[0] + at[1] * frame[1] + 10 * part.part.size * frame[2]
     places, _, hit = body.ray.intersects_location([start], [-frame[2]], multiple_hits=True)
     here = [colour for area, colour in areas(slug, corner, shading) if area.covers(Point(at))]

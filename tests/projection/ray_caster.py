@@ -117,7 +117,9 @@ def disagreement(part: Part, lines: LineSet, look: Look, solid: trimesh.Trimesh)
                 owners.append(len(slots) - 1)
     if not origins:
         return 0.0, 0.0
-    blocked = solid.ray.intersects_any(np.array(origins), np.tile(frame[2], (len(origins), 1)))
+    # Turned until rays run along an axis: the library looks at all triangles in the box around a ray.
+    turned = trimesh.Trimesh(solid.vertices @ frame.T, solid.faces, process=False)
+    blocked = turned.ray.intersects_any(np.array(origins) @ frame.T, np.tile((0.0, 0.0, 1.0), (len(origins), 1)))
     free = np.zeros(len(slots), dtype=bool)
     for owner, hit in zip(owners, blocked, strict=True):
         free[owner] |= not hit
