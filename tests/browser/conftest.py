@@ -1,4 +1,4 @@
-"""The running application and a browser, once for all browser tests."""
+"""The running application and a browser, once for all browser tests, and no longer than for these."""
 
 from collections.abc import Callable, Iterator
 from typing import Any
@@ -13,20 +13,20 @@ Open = Callable[..., Page]
 expect.set_options(timeout=PATIENCE_MS)
 
 
-@pytest.fixture(scope="session")
+@pytest.fixture(scope="package")
 def address(tmp_path_factory: pytest.TempPathFactory) -> Iterator[str]:
     port = free_port()
     with running(copied_demo_world(tmp_path_factory, tmp_path_factory.mktemp("browser")), port):
         yield f"http://127.0.0.1:{port}"
 
 
-@pytest.fixture(scope="session")
+@pytest.fixture(scope="package")
 def browser() -> Iterator[Browser]:
     with chromium() as running_browser:
         yield running_browser
 
 
-@pytest.fixture(scope="session")
+@pytest.fixture(scope="package")
 def browsers(browser: Browser, address: str) -> Browsers:
     """The browsers of the people of these tests."""
     return Browsers(browser, address)

@@ -8,7 +8,7 @@ from sqlalchemy import select
 
 from maqueta.store.database import Database
 from maqueta.store.models import Account, SheetRecord
-from tests.conftest import LogIn, Person
+from tests.world import LogIn, Person
 
 
 def sheet_of(database: Database, login: str, state: str | None = None) -> int:

@@ -15,8 +15,8 @@ from maqueta.service.app import create_app
 from maqueta.service.settings import Settings
 from maqueta.store.database import Database
 from maqueta.store.mariadb import MariaDB
-from tests.conftest import PASSWORD, Person
-from tests.demo_world import copied_demo_world
+from tests.demo_world import PASSWORD, copied_demo_world
+from tests.world import Person
 
 _DOCUMENT = Path(__file__).parents[2] / "frontend" / "openapi.json"
 #: These begin and end sessions, or wait for what may never come.

@@ -18,7 +18,7 @@ from maqueta.store.database import Database
 from maqueta.store.files import FileStore, StoredFile
 from maqueta.store.models import PartRecord
 from tests.assemblies import solids_of
-from tests.conftest import LogIn, Person
+from tests.world import LogIn, Person
 
 
 @pytest.fixture

@@ -6,8 +6,8 @@ import pytest
 
 from maqueta.demo.workshop import EXERCISES
 from maqueta.making.model_sheet import Drafter, model_sheet
-from tests.conftest import LogIn, Person
 from tests.parts import demo_projected
+from tests.world import LogIn, Person
 
 ALLOWED = next(demo for demo in EXERCISES if demo.task.checks)
 SHEET = model_sheet(demo_projected(ALLOWED.part), ALLOWED.task, Drafter("A", "B", "2026-11-20"))

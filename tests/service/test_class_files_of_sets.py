@@ -11,10 +11,10 @@ import pytest
 
 from maqueta.service.deliveries.work import judged
 from maqueta.service.workers import KernelWorkers
-from tests.conftest import LogIn, Person
 from tests.service.test_exercise_changes import until
 from tests.service.test_marks import sent
 from tests.service.test_sets import DUE, answer_of, found_among, hand_in, keep, of_set, pages_of, proposed, set_of
+from tests.world import LogIn, Person
 
 #: Who drew two sheets, as it stands on them.
 NAMES = ("DINA FAROUK", "OTTO BRANDT")

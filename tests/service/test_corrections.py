@@ -8,9 +8,9 @@ from sqlalchemy import select
 from maqueta.phrases.phrase import phrase
 from maqueta.store.database import Database
 from maqueta.store.models import Account, OriginalRecord, SheetRecord
-from tests.conftest import LogIn, Person
 from tests.reading.demo_files import demo_file
 from tests.service.test_delivery import exercise_id, send
+from tests.world import LogIn, Person
 
 WHO = "paul.nakagawa"
 

@@ -22,7 +22,6 @@ from maqueta.store.files import FileStore, StoredFile
 from maqueta.store.models import Account, ExerciseRecord, SheetRecord
 from maqueta.store.originals import Excuse, keep_original
 from maqueta.task.exercise import Exercise
-from tests.conftest import LogIn, Person
 from tests.parts import demo_projected
 from tests.reading.demo_files import demo_file
 from tests.reading.dxf_writer import CONVENTIONS
@@ -30,6 +29,7 @@ from tests.reading.pdf_writer import HANDS, write_pdf
 from tests.reading.scan_writer import LEVELS, scan
 from tests.reading.special_scenes import demo
 from tests.reading.special_writer import MANNERS, write_special
+from tests.world import LogIn, Person
 
 
 def exercise_id(database: Database, title: str) -> int:

@@ -4,7 +4,7 @@ from typing import Any
 
 import pytest
 
-from tests.conftest import LogIn, Person
+from tests.world import LogIn, Person
 
 
 def _exercise(person: Person, words: str) -> dict[str, Any]:

@@ -2,9 +2,9 @@
 
 import pytest
 
-from tests.conftest import LogIn, Person
 from tests.service.test_marks import sent, set_one
 from tests.service.test_round import NO_HIDDEN, deliver
+from tests.world import LogIn, Person
 
 
 def drawing(person: Person, sheet: int, known: str = "", kind: str = "svg") -> tuple[int, str, bytes]:

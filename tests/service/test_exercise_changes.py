@@ -9,10 +9,10 @@ import pytest
 from maqueta.store.accounts import add_account
 from maqueta.store.database import Database
 from maqueta.store.models import Account, ExerciseRecord, SheetRecord
-from tests.conftest import LogIn, Person
 from tests.service.test_marks import ago, sent, set_one
 from tests.service.test_round import FAULTLESS, NO_HIDDEN, TASK, body, deliver
 from tests.service.test_shelf import made_part
+from tests.world import LogIn, Person
 
 DUE = "2099-01-01T20:00:00Z"
 

@@ -14,8 +14,8 @@ from maqueta.store.database import Database
 from maqueta.store.files import StoredFile
 from maqueta.store.mariadb import MariaDB
 from maqueta.store.models import PartRecord
-from tests.conftest import Person
 from tests.service.works import OnFile, contents, piece
+from tests.world import Person
 
 
 @pytest.fixture

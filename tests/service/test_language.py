@@ -6,7 +6,7 @@ import pytest
 from fastapi.testclient import TestClient
 
 from maqueta.service.language import language_asked
-from tests.conftest import LogIn, Person
+from tests.world import LogIn, Person
 
 
 @pytest.mark.parametrize(

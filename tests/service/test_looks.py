@@ -17,7 +17,7 @@ from maqueta.store.database import Database
 from maqueta.store.files import FileStore
 from maqueta.store.models import ProjectionRecord
 from maqueta.store.projections import keep_look, kept_looks
-from tests.conftest import LogIn, Person
+from tests.world import LogIn, Person
 
 SLOPE = folded(Attitude("-y", "+z").look, (0.6, 0.8))
 

@@ -9,9 +9,9 @@ import pytest
 
 from maqueta.store.database import Database
 from maqueta.store.models import ExerciseRecord
-from tests.conftest import LogIn, Person
 from tests.judging.test_likeness import by_hand
 from tests.service.test_round import FAULTLESS, NO_HIDDEN, TASK, body, deliver
+from tests.world import LogIn, Person
 
 
 def set_one(instructor: Person, title: str, task: dict[str, Any] | None = None, **more: Any) -> int:

@@ -15,8 +15,8 @@ from maqueta.service.shelf.model_work import model_detail
 from maqueta.service.workers import KernelWorkers
 from maqueta.store.files import FileStore, StoredFile
 from maqueta.study.demands import Demands, demands
-from tests.conftest import Person
 from tests.parts import demo_projected
+from tests.world import Person
 
 SLUGS = ("reed-clamp", "warp-beam-bearing", "pedal-hinge", "shuttle-rest", "crank-plate")
 

@@ -13,11 +13,11 @@ from maqueta.service.shelf.kernel_work import PartSource, PartWork
 from maqueta.service.workers import KernelWorkers
 from maqueta.store.database import Database
 from maqueta.store.models import VersionRecord
-from tests.conftest import LogIn, Person
 from tests.service.test_assemblies import finished
 from tests.service.test_marks import sent
 from tests.service.test_sets import hand_in, of_set, proposed, set_of
 from tests.service.test_shelf import made_part
+from tests.world import LogIn, Person
 
 
 @pytest.fixture(scope="module")

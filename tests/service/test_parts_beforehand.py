@@ -22,9 +22,9 @@ from maqueta.store.jobs import LOST_AFTER, MAKING_PARTS, add_job, claim_next
 from maqueta.store.mariadb import MariaDB
 from maqueta.store.models import Account, ExerciseRecord, JobRecord
 from maqueta.store.shelf import students_without_part
-from tests.conftest import LogIn, Person
 from tests.databases import own_database
 from tests.service.test_shelf import made_part, set_on
+from tests.world import LogIn, Person
 
 SIZES = [{"name": "w", "value": 80, "low": 60, "high": 90}]
 

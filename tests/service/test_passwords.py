@@ -11,8 +11,8 @@ from argon2 import extract_parameters
 from maqueta.service.admission import FullHouseError
 from maqueta.service.people import passwords
 from maqueta.service.people.passwords import NOBODY, PasswordDesk, hashed, matches, one_time
-from tests.conftest import LogIn
 from tests.own_loop import in_own_loop
+from tests.world import LogIn
 
 
 def test_a_password_is_kept_so_that_only_itself_matches() -> None:

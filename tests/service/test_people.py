@@ -15,8 +15,9 @@ from maqueta.store.accounts import add_account
 from maqueta.store.classes import enrol, students_of
 from maqueta.store.database import Database
 from maqueta.store.models import Account, Enrolment, SchoolClass, SheetRecord
-from tests.conftest import PASSWORD, LogIn, Person
+from tests.demo_world import PASSWORD
 from tests.reading.demo_files import demo_file
+from tests.world import LogIn, Person
 
 ABSENT = 404
 

@@ -8,9 +8,9 @@ from maqueta.drawing.dxf import dxf
 from maqueta.drawing.sheet_ink import sheet_ink
 from maqueta.making.model_sheet import model_sheet
 from maqueta.task.exercise import Exercise
-from tests.conftest import LogIn, Person
 from tests.judging.set_scenes import DRAFTER, apart_projected
 from tests.service.test_marks import sent
+from tests.world import LogIn, Person
 
 
 @pytest.fixture

@@ -13,8 +13,8 @@ from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.drafted import Pen, drafted_of
 from maqueta.sheet.placed import PlacedView, placed_views
 from maqueta.sheet.view import View
-from tests.conftest import LogIn, Person
 from tests.parts import demo_projected
+from tests.world import LogIn, Person
 
 BEARING = EXERCISES[1]
 

@@ -21,7 +21,7 @@ from maqueta.store.files import FileStore
 from maqueta.store.jobs import claim_next
 from maqueta.store.models import Account, FindingRecord, JobRecord, ProjectionRecord, SheetRecord
 from maqueta.store.sheets import CHECKING_AGAIN, keep_findings, stale_sheets
-from tests.conftest import Person
+from tests.world import Person
 
 
 class Here:

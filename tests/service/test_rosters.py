@@ -15,8 +15,8 @@ from maqueta.service.spreadsheet import table_of, written
 from maqueta.store.accounts import add_account
 from maqueta.store.database import Database
 from maqueta.store.models import Account
-from tests.conftest import LogIn, Person
 from tests.service.test_marks import sent
+from tests.world import LogIn, Person
 
 
 def workbook(rows: list[list[Any]]) -> bytes:

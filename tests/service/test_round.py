@@ -7,8 +7,8 @@ import pytest
 from maqueta.demo.mistakes import MISTAKES
 from maqueta.demo.workshop import EXERCISES
 from maqueta.making.model_sheet import Drafter, model_sheet
-from tests.conftest import LogIn, Person
 from tests.parts import demo_projected
+from tests.world import LogIn, Person
 
 TASK = EXERCISES[0].task
 FAULTLESS = model_sheet(demo_projected("reed-clamp"), TASK, Drafter("A. Tester", "Evening 2", "2026-11-20"))

@@ -6,9 +6,9 @@ from typing import Any
 import pypdfium2
 import pytest
 
-from tests.conftest import LogIn, Person
 from tests.service.test_exercise_changes import until
 from tests.service.test_marks import ago, sent
+from tests.world import LogIn, Person
 
 DUE = "2099-01-01T20:00:00Z"
 

@@ -11,9 +11,9 @@ from maqueta.service.sets import together
 from maqueta.store.database import Database
 from maqueta.store.models import ExerciseRecord, SheetRecord
 from maqueta.store.sets import hold_set, others_anew
-from tests.conftest import Person
 from tests.service.test_marks import sent
 from tests.service.test_sets import answer_of, exercises, hand_in, keep, of_set, proposed, set_of, student
+from tests.world import Person
 
 __all__ = ["exercises", "student"]
 

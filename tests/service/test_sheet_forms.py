@@ -7,8 +7,8 @@ import pytest
 
 from maqueta.sheet.form_flaws import form_flaws
 from maqueta.sheet.sheet_form import SheetForm
-from tests.conftest import LogIn, Person
 from tests.reading.drawn_form import DrawnForm
+from tests.world import LogIn, Person
 
 FORMS = "/api/sheet-forms"
 

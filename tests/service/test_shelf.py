@@ -12,8 +12,8 @@ from maqueta.phrases.phrase import phrase
 from maqueta.service.shelf.kernel_work import PartWork
 from maqueta.service.workers import KernelWorkers
 from maqueta.solid.step import read_step
-from tests.conftest import LogIn, Person
 from tests.parts import block, hole, recipe
+from tests.world import LogIn, Person
 
 
 def ready(person: Person, part: int) -> dict[str, Any]:

@@ -5,11 +5,11 @@ from typing import Any
 import pypdfium2
 import pytest
 
-from tests.conftest import LogIn, Person
 from tests.service.test_exercise_changes import until
 from tests.service.test_marks import sent, set_one
 from tests.service.test_round import FAULTLESS, NO_HIDDEN, deliver
 from tests.service.test_sets import answer_of, hand_in, of_set, proposed, set_of
+from tests.world import LogIn, Person
 
 A3, A4 = (1190.55, 841.89), (595.28, 841.89)
 

@@ -8,7 +8,7 @@ from sqlalchemy import select, update
 
 from maqueta.store.database import Database
 from maqueta.store.models import Account, SheetRecord
-from tests.conftest import LogIn
+from tests.world import LogIn
 
 #: What every exercise and every attempt has of its own.
 EACH = ("more_time", "sheet", "finding", "added_finding", "given_mark")

@@ -10,7 +10,7 @@ from maqueta.geometry.directions import SIDES, Side
 from maqueta.projection.attitude import Attitude
 from maqueta.store.database import Database
 from maqueta.store.models import Account, SheetRecord
-from tests.conftest import LogIn, Person
+from tests.world import LogIn, Person
 
 #: Lists and figures that would answer an exercise; a student finds none of them filled.
 TELLING = ("ranking", "views_needed", "views_repeated", "view_reasons", "scales", "accept", "changes", "findings")

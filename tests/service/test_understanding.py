@@ -9,9 +9,9 @@ from hypothesis import strategies as st
 from openpyxl import load_workbook
 
 from maqueta.service.marking.understanding import Delivered, over_time
-from tests.conftest import LogIn, Person
 from tests.service.test_marks import sent, set_one
 from tests.service.test_round import FAULTLESS, NO_HIDDEN, deliver
+from tests.world import LogIn, Person
 
 
 def sheet(number: int, student: int, exercise: int, *broken: str, returned: bool = True) -> Delivered:

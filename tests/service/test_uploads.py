@@ -21,8 +21,8 @@ from maqueta.store.clock import now
 from maqueta.store.database import Database
 from maqueta.store.files import FileStore, StoredFile
 from maqueta.store.models import JobRecord, VersionRecord
-from tests.conftest import Person
 from tests.parts import demo_solid
+from tests.world import Person
 
 
 def upload(person: Person, name: str, data: bytes) -> Any:

@@ -25,7 +25,7 @@ from maqueta.store.sets import add_set
 from maqueta.store.sheet_forms import add_sheet_form
 from maqueta.store.sheets import save_draft
 from maqueta.task.exercise import Exercise
-from tests.conftest import LogIn, Person
+from tests.world import LogIn, Person
 
 PAGE = Path(__file__).resolve().parents[2] / "docs" / "who-may-what.md"
 HEADING = """# Who may what

@@ -21,8 +21,8 @@ from maqueta.store.files import FileStore
 from maqueta.store.log_ins import log_ins_of
 from maqueta.store.mariadb import MariaDB
 from maqueta.store.models import Account, Deed, ExerciseRecord, JobRecord, ModelAnswerRecord, SheetRecord, VersionRecord
-from tests.conftest import PASSWORD
 from tests.databases import own_database
+from tests.demo_world import PASSWORD
 
 _DUMPS = sorted(Path(__file__).parent.glob("filled-*.sql.gz"))
 
