@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 
 import type { SheetDocument, View } from "../src/api/types";
-import { sayingOf, sayings, takenFor, choiceOf } from "../src/bench/saidOf";
+import { choiceOf, sayingOf, sayings, takenFor } from "../src/bench/saidOf";
 
 const view = (id: string, kind: View["kind"], more: Partial<View> = {}) =>
   ({ id, kind, parent: null, letter: null, ...more }) as View;

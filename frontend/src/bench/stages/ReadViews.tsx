@@ -6,7 +6,7 @@ import type { ReadSheet, SheetDocument } from "../../api/types";
 import { t } from "../../frame/language";
 import type { Bench } from "../bench";
 import classes from "../Bench.module.css";
-import { type Saying, sayingOf, sayings, takenFor, choiceOf } from "../saidOf";
+import { choiceOf, type Saying, sayingOf, sayings, takenFor } from "../saidOf";
 
 interface Correction extends Saying {
   document: SheetDocument;
