@@ -74,15 +74,19 @@ def click(page: Page, point: Point) -> None:
 
 
 def saved(page: Page) -> None:
-    expect(page.get_by_role("status").filter(has_text=re.compile(r"^Saved \d"))).to_be_visible()
+    # Waited for, which looks for the note alone: what is expected is looked for, and the whole page is written down
+    # each time it is not there yet.
+    page.get_by_role("status").filter(has_text=re.compile(r"^Saved \d")).wait_for()
 
 
 def look_at(page: Page, side: str) -> None:
     page.get_by_role("button", name=f"Show the {side}").click()
 
 
-def keep_sheet(page: Page, document: SheetDocument) -> None:
-    """Put a sheet that was drawn before in the place of the one on the bench; it shows after a reload."""
+def at_the_bench(page: Page, exercise: str, document: SheetDocument) -> None:
+    """Open an exercise of one's own list at the bench, with a sheet that was drawn before, whatever was there."""
+    link = page.get_by_role("link", name=re.compile(exercise))
+    address = link.get_attribute("href") or ""
     status = page.evaluate(
         """async ([exercise, document]) => {
             const { token } = await (await fetch("/api/me")).json();
@@ -92,9 +96,11 @@ def keep_sheet(page: Page, document: SheetDocument) -> None:
             const body = JSON.stringify({ base: revision, document });
             return (await fetch(path, { method: "PUT", headers, body })).status;
         }""",
-        [int(page.url.split("/")[-2]), document.model_dump(mode="json")],
+        [int(address.split("/")[-2]), document.model_dump(mode="json")],
     )
     assert status == 200
+    link.click()
+    sheet(page).wait_for()
 
 
 def set_exercise(page: Page, part: str, title: str, task: dict[str, Any]) -> None:

@@ -6,7 +6,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from maqueta.sheet.document import SheetDocument
-from tests.browser.bench_actions import box_of, click, drag, keep_sheet, look_at, on_screen, saved, sheet, stage
+from tests.browser.bench_actions import at_the_bench, box_of, click, drag, look_at, on_screen, saved, sheet, stage
 from tests.browser.conftest import Open
 from tests.server_process import enter
 
@@ -16,7 +16,7 @@ pytestmark = pytest.mark.browser
 def _at_the_bench(open_page: Open, login: str) -> Page:
     page = open_page(login)
     page.get_by_role("link", name=re.compile("Shuttle rest A3")).click()
-    expect(sheet(page)).to_be_visible()
+    sheet(page).wait_for()
     return page
 
 
@@ -29,7 +29,8 @@ def _with_front(page: Page) -> None:
 
 
 def _with_another_view(open_page: Open, login: str, side: str) -> Page:
-    page = _at_the_bench(open_page, login)
+    page = open_page(login)
+    at_the_bench(page, "Shuttle rest A3", SheetDocument())
     _with_front(page)
     stage(page, "Views")
     look_at(page, side)
@@ -109,10 +110,8 @@ def test_a_view_is_set_down_by_keys_alone(open_page: Open) -> None:
 
 
 def test_a_view_that_hangs_on_the_pointer_is_set_down_there_by_enter_and_let_go_by_escape(open_page: Open) -> None:
-    page = _at_the_bench(open_page, "maya.okonedo")
-    # Whatever was drawn here before.
-    keep_sheet(page, SheetDocument())
-    page.reload()
+    page = open_page("maya.okonedo")
+    at_the_bench(page, "Shuttle rest A3", SheetDocument())
     _with_front(page)
     stage(page, "Views")
     look_at(page, "upper side")

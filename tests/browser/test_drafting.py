@@ -29,7 +29,7 @@ def _lines(page: Page, view: str) -> int:
 
 def _open(page: Page, title: str) -> None:
     page.get_by_role("link", name=re.compile(title)).click()
-    expect(sheet(page)).to_be_visible()
+    sheet(page).wait_for()
 
 
 def _hand_in(page: Page) -> str:

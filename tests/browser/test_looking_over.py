@@ -1,13 +1,11 @@
 """Looking over before handing in: each view once from near, hidden lines on and off, rows evened, nothing empty."""
 
-import re
-
 import pytest
 from playwright.sync_api import expect
 
 from maqueta.demo.workshop import EXERCISES
 from maqueta.making.model_sheet import Drafter, model_sheet
-from tests.browser.bench_actions import keep_sheet, saved, sheet, stage
+from tests.browser.bench_actions import at_the_bench, saved, sheet, stage
 from tests.browser.conftest import Open
 from tests.parts import demo_projected
 
@@ -19,10 +17,7 @@ def test_each_view_is_looked_at_once_more(open_page: Open) -> None:
     whole = model_sheet(demo_projected("shuttle-rest"), demo.task, Drafter("M", "E", "2026-11-20"))
     bare = whole.model_copy(update={"title": whole.title.model_copy(update={"fields": {}})})
     page = open_page("maya.okonedo")
-    page.get_by_role("link", name=re.compile("Shuttle rest A3")).click()
-    expect(sheet(page)).to_be_visible()
-    keep_sheet(page, bare)
-    page.reload()
+    at_the_bench(page, "Shuttle rest A3", bare)
     expect(sheet(page).locator('[data-role="view"]')).to_have_count(len(whole.views))
     stage(page, "Looking over")
     panel = page.get_by_label("Looking over", exact=True)
@@ -54,10 +49,7 @@ def test_a_sheet_is_checked_as_often_as_the_exercise_allows(open_page: Open) -> 
     front = next(view.id for view in whole.views if view.id == whole.front)
     less = tuple(d for d in whole.dimensions if d.view != front)
     page = open_page("nela.havlik")
-    page.get_by_role("link", name=re.compile("Shuttle rest A3")).click()
-    expect(sheet(page)).to_be_visible()
-    keep_sheet(page, whole.model_copy(update={"dimensions": less}))
-    page.reload()
+    at_the_bench(page, "Shuttle rest A3", whole.model_copy(update={"dimensions": less}))
     expect(sheet(page).locator('[data-role="view"]')).to_have_count(len(whole.views))
     stage(page, "Looking over")
     check = page.get_by_role("region", name="Check")

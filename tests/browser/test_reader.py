@@ -8,7 +8,7 @@ from playwright.sync_api import Locator, Page, expect
 from maqueta.demo.workshop import EXERCISES
 from maqueta.making.model_sheet import Drafter, model_sheet
 from maqueta.sheet.document import SheetDocument
-from tests.browser.bench_actions import box_of, click, keep_sheet, saved, sheet, stage
+from tests.browser.bench_actions import at_the_bench, box_of, click, saved, sheet, stage
 from tests.browser.conftest import Open
 from tests.parts import demo_projected
 
@@ -25,10 +25,7 @@ def _sheet(*left_out: str) -> SheetDocument:
 def _at_the_bench(open_page: Open, login: str, document: SheetDocument) -> Page:
     """A student at the bearing, with a sheet that was drawn before."""
     page = open_page(login)
-    page.get_by_role("link", name=re.compile("Warp-beam bearing")).click()
-    expect(sheet(page)).to_be_visible()
-    keep_sheet(page, document)
-    page.reload()
+    at_the_bench(page, "Warp-beam bearing", document)
     stage(page, "Dimensions")
     return page
 

@@ -8,7 +8,7 @@ from playwright.sync_api import Page, expect
 
 from maqueta.sheet.document import SheetDocument
 from maqueta.sheet.view import Square, View
-from tests.browser.bench_actions import box_of, click, drag, keep_sheet, saved, sheet, stage
+from tests.browser.bench_actions import at_the_bench, box_of, click, drag, saved, sheet, stage
 from tests.browser.conftest import Open
 
 pytestmark = pytest.mark.browser
@@ -17,11 +17,8 @@ pytestmark = pytest.mark.browser
 def _dimensioning(open_page: Open, login: str) -> Page:
     """A front view of the shuttle rest on the bench, whatever was there before, and the dimensions under way."""
     page = open_page(login)
-    page.get_by_role("link", name=re.compile("Shuttle rest A3")).click()
-    expect(sheet(page)).to_be_visible()
     front = View(id="v1", look=Square(side="-y", up="+z"), at=(120.0, 120.0), scale=1.0)
-    keep_sheet(page, SheetDocument(views=(front,)))
-    page.reload()
+    at_the_bench(page, "Shuttle rest A3", SheetDocument(views=(front,)))
     expect(sheet(page).locator('[data-role="view"]')).to_have_count(1)
     stage(page, "Dimensions")
     return page
@@ -131,7 +128,8 @@ def test_text_is_slid_along_its_line_and_pulled_off_it(open_page: Open) -> None:
 
     def pull(dx: float, dy: float) -> None:
         # The handle is taken where it stands once the sheet has been drawn again.
-        page.wait_for_load_state("networkidle")
+        saved(page)
+        expect(sheet(page).locator("[data-carried]")).to_have_count(0)
         box = handle.bounding_box()
         assert box is not None
         x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2

@@ -40,7 +40,7 @@ def numbers(page: Page, *names: str) -> list[float]:
 
 
 def saved(page: Page) -> None:
-    expect(page.get_by_role("status").filter(has_text="Saved")).to_be_visible()
+    page.get_by_role("status").filter(has_text="Saved").wait_for()
 
 
 def new_form(page: Page, kind: str = "A3 landscape") -> None:

@@ -70,7 +70,9 @@ def drawn_by_hand(
     marked = np.clip((255 - grey) * (1.0 + 0.18 * grain), 0, 255)
     paper = 246 + 3 * grain
     out = io.BytesIO()
-    Image.fromarray(np.clip(paper - marked, 0, 255).astype(np.uint8)).save(out, "PNG", dpi=(dots, dots))
+    Image.fromarray(np.clip(paper - marked, 0, 255).astype(np.uint8)).save(
+        out, "PNG", dpi=(dots, dots), compress_level=1
+    )
     return out.getvalue()
 
 

@@ -55,7 +55,7 @@ def packed(grey: Grey, level: Level) -> bytes:
     """Grey values as a file."""
     out = io.BytesIO()
     dots = {"dpi": (level.dots, level.dots)} if level.told else {}
-    Image.fromarray(grey).save(out, level.kind, quality=85, **dots)
+    Image.fromarray(grey).save(out, level.kind, quality=85, compress_level=1, **dots)
     return out.getvalue()
 
 

@@ -1,6 +1,7 @@
 """Clean sheets with special views of every kind: the demo parts' model answers, and sheets put together by hand."""
 
 import math
+from collections import defaultdict
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from functools import cache
@@ -35,6 +36,8 @@ ASKED: Final[dict[str, dict[str, Any]]] = {
     "slanted-seat": {"kind": "auxiliary", "shows": {"normal": [36, 0, 40]}},
     "beam-casting": {"kind": "auxiliary", "shows": {"normal": [0.460178993, -0.707106781, 0.536875492]}},
 }
+#: What was drawn of each part so far: many files are read of one scene, and the reader asks for much the same of each.
+_DRAWN: Final[defaultdict[Part, dict[Look, LineSet]]] = defaultdict(dict)
 
 
 @dataclass(frozen=True)
@@ -48,7 +51,9 @@ class Scene:
     solid: tuple[Shape, Part]
 
     def draws(self, looks: Sequence[Look]) -> tuple[tuple[Look, LineSet], ...]:
-        return drawn(*self.solid, looks)
+        so_far = _DRAWN[self.solid[1]]
+        so_far |= drawn(*self.solid, [look for look in looks if look not in so_far])
+        return tuple((look, so_far[look]) for look in looks)
 
     def with_sheet(self, sheet: SheetDocument) -> "Scene":
         sheet = SheetDocument.model_validate(sheet.model_dump())
@@ -108,6 +113,7 @@ def plate() -> tuple[Shape, Part]:
     )  # fmt: skip
 
 
+@cache
 def half() -> Scene:
     begun = _begun(demo_solid("brake-drum"))
     x, y = begun.sheet.view("v2").at
@@ -115,11 +121,13 @@ def half() -> Scene:
     return _with(begun, (*begun.sheet.views, _section(begun, line, (x + 180, y - 160))), cutting_lines=(line,))
 
 
+@cache
 def half_on_a_whole_line() -> Scene:
     whole = CuttingLine(id="c1", view="v2", path=((-50, 0), (50, 0)), letter="A")
     return half().with_sheet(half().sheet.model_copy(update={"cutting_lines": (whole,)}))
 
 
+@cache
 def half_in_place_of_the_front() -> Scene:
     begun = _begun(demo_solid("brake-drum"))
     line = CuttingLine(id="c1", view="v2", path=((-50, 0), (0, 0), (0, -50)), letter="A")
@@ -128,6 +136,7 @@ def half_in_place_of_the_front() -> Scene:
     return _with(begun, (front, top), cutting_lines=(line,))
 
 
+@cache
 def full_in_place_of_the_front_without_letters() -> Scene:
     begun = _begun(plate())
     line = CuttingLine(id="c1", view="v2", path=((0, 25), (80, 25)))
@@ -136,6 +145,7 @@ def full_in_place_of_the_front_without_letters() -> Scene:
     return _with(begun, (front, top), cutting_lines=(line,))
 
 
+@cache
 def removed() -> Scene:
     begun = _begun(plate())
     x, y = begun.sheet.view("v2").at
@@ -143,6 +153,7 @@ def removed() -> Scene:
     return _with(begun, (*begun.sheet.views, _section(begun, line, (x + 150, y), "removed")), cutting_lines=(line,))
 
 
+@cache
 def two_sections_one_enlarged() -> Scene:
     begun = _begun(plate())
     x, y = begun.sheet.view("v2").at
@@ -155,6 +166,7 @@ def two_sections_one_enlarged() -> Scene:
     return _with(begun, (*begun.sheet.views, first, second), cutting_lines=lines)
 
 
+@cache
 def first_angle_cut_across() -> Scene:
     begun = _begun(plate(), angle="first", views=["front", "top", "right"])
     x, y = begun.sheet.view("v1").at
@@ -162,6 +174,7 @@ def first_angle_cut_across() -> Scene:
     return _with(begun, (*begun.sheet.views, _section(begun, line, (x + 190, y - 90))), cutting_lines=(line,))
 
 
+@cache
 def broken_out() -> Scene:
     begun = _begun(plate())
     front = begun.sheet.view("v1")
@@ -186,15 +199,18 @@ def _revolved(begun: Scene, parent: str, through: tuple[float, float, float]) ->
     return _with(begun, (*begun.sheet.views, face.model_copy(update={"at": at})))
 
 
+@cache
 def revolved_in_a_bar() -> Scene:
     grooves = (block((120, 6, 20), at, operation="cut") for at in ((0, 0, 5), (0, 14, 5)))
     return _revolved(_begun(made(block((120, 20, 30)), *grooves)), "v2", (40, 10, 15))
 
 
+@cache
 def revolved_in_a_shaft() -> Scene:
     return _revolved(_begun(demo_solid("spindle-pin")), "v1", (29, 0, 0))
 
 
+@cache
 def auxiliary_with_arrow() -> Scene:
     begun = _begun(demo_solid("slanted-seat"))
     front = begun.sheet.view("v1")
@@ -205,6 +221,7 @@ def auxiliary_with_arrow() -> Scene:
     return _with(begun, (*begun.sheet.views, view), sight_arrows=(arrow,))
 
 
+@cache
 def auxiliary_of_the_face_alone() -> Scene:
     """Folded out square to the slope, and nothing drawn of the rest of the part."""
     begun = _begun(demo_solid("slanted-seat"), centre_lines=False)
@@ -221,6 +238,7 @@ def auxiliary_of_the_face_alone() -> Scene:
     return whole.with_sheet(whole.sheet.model_copy(update={"views": views}))
 
 
+@cache
 def in_inches() -> Scene:
     solid = made(block((3, 2, 1.2)), hole((1, 1, 1.2), "-z", 0.8, 0.5), hole((1, 1, 0.7), "-z", 0.4, 0.7), units="inch")
     begun = _begun(solid, units="inch")
@@ -229,6 +247,7 @@ def in_inches() -> Scene:
     return _with(begun, (*begun.sheet.views, _section(begun, line, (x + 150, y))), cutting_lines=(line,))
 
 
+@cache
 def cut_aslant() -> Scene:
     solid = made(block((80, 60, 20)), hole((20, 20, 20), "-z", 16, 12), hole((60, 45, 20), "-z", 12))
     begun = _begun(solid)
@@ -237,6 +256,7 @@ def cut_aslant() -> Scene:
     return _with(begun, (*begun.sheet.views, _section(begun, line, (x + 160, y - 60))), cutting_lines=(line,))
 
 
+@cache
 def detail_of_a_section() -> Scene:
     begun = _begun(plate())
     x, y = begun.sheet.view("v2").at

@@ -8,11 +8,12 @@ import math
 import re
 from collections import defaultdict
 from collections.abc import Callable
+from itertools import pairwise
 
 import pypdfium2
 import pypdfium2.raw as pdfium
 import pytest
-from shapely import LineString, STRtree, points
+from shapely import LineString, STRtree, linestrings, points
 
 from maqueta.demo.workshop import PARTS
 from maqueta.drawing.dxf import dxf
@@ -68,7 +69,8 @@ def furthest(lines: list[list[Point]], others: list[list[Point]]) -> float:
     if not lines:
         return 0.0
     along = [xy for own in lines for xy in LineString(own).segmentize(1.0).coords]
-    _, far = STRtree([LineString(other) for other in others]).query_nearest(points(along), return_distance=True)
+    chords = linestrings([chord for other in others for chord in pairwise(other)])
+    _, far = STRtree(chords).query_nearest(points(along), return_distance=True)
     return float(max(far))
 
 
