@@ -1,6 +1,7 @@
 """The command line on sets of sheets: several files, pages of one, and what is wrong with them."""
 
 import json
+from functools import cache
 from pathlib import Path
 from typing import Any
 
@@ -50,11 +51,17 @@ def folder(tmp_path_factory: pytest.TempPathFactory) -> Path:
     return folder
 
 
-def judged(folder: Path, *sheets: str) -> dict[str, Any]:
-    """The report on a set, made by the steps of the command without its processes."""
+@cache
+def parts_of(folder: Path) -> bytes:
+    """The parts that the sheets of a folder's task are of."""
     asked = json.loads((folder / "task.json").read_text())["sheets"]
     apart = any(own.get("shows") == "pulled apart" for own in asked)
-    parts = part_work.set_parts(folder / "pedal.step", [own.get("of") for own in asked], apart)
+    return part_work.set_parts(folder / "pedal.step", [own.get("of") for own in asked], apart)
+
+
+def judged(folder: Path, *sheets: str) -> dict[str, Any]:
+    """The report on a set, made by the steps of the command without its processes."""
+    parts = parts_of(folder)
     given = set_work.set_given(folder / "task.json", [folder / name for name in sheets])
     more: list[bytes] = []
     while not isinstance(report := set_work.judged_set(parts, given, more), dict):
