@@ -87,7 +87,6 @@ export const theme = createTheme({
   colors: { ink: inkShades, gray: warmGrey, dark: warmDark },
   autoContrast: true,
   defaultRadius: 3,
-  respectReducedMotion: true,
   fontFamily: '"Atkinson Hyperlegible Next", sans-serif',
   headings: { fontFamily: '"Bricolage Grotesque Variable", sans-serif', fontWeight: "650" },
   components: {
