@@ -70,6 +70,7 @@ def drawn_by_hand(
     marked = np.clip((255 - grey) * (1.0 + 0.18 * grain), 0, 255)
     paper = 246 + 3 * grain
     out = io.BytesIO()
+    # Packed with the least effort: grain does not pack, and most of the time would go into trying.
     Image.fromarray(np.clip(paper - marked, 0, 255).astype(np.uint8)).save(
         out, "PNG", dpi=(dots, dots), compress_level=1
     )
